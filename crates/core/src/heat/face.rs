@@ -1,0 +1,263 @@
+//! The surface: heat coming in, water going out, a dry layer between.
+
+use crate::meat::water::{
+    BOILING, PRESSURE, VAPOUR_GAS_CONSTANT, latent_heat, saturation_pressure, saturation_slope,
+};
+use crate::units::ZERO_CELSIUS_IN_KELVIN;
+
+/// What a patch of surface meets at one moment.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Surroundings {
+    /// Air along the patch, °C.
+    pub air: f64,
+    /// Surface that the patch sees, °C.
+    pub radiant: f64,
+    /// Convective heat transfer coefficient, W/(m² K).
+    pub convection: f64,
+    /// Effective emissivity between patch and what it sees.
+    pub emissivity: f64,
+    /// Partial pressure of water vapour in the air, Pa.
+    pub vapour: f64,
+}
+
+/// State of one patch of surface.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Face {
+    /// Temperature of the wet front (of the surface itself while nothing is dry), °C.
+    pub front: f64,
+    /// Temperature of the outermost surface, °C.
+    pub surface: f64,
+    /// Thickness of the dry layer, m.
+    pub dry_layer: f64,
+    /// Free water on the surface, kg/m².
+    pub film: f64,
+    /// Water that has left, kg/m².
+    pub lost: f64,
+    /// Browning so far, in minutes' worth at the reference temperature of [`FaceLaw`].
+    pub browning: f64,
+}
+
+/// The constants of the surface; one set for all cuts and machines.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct FaceLaw {
+    /// Conductivity of the dry layer, W/(m K). Dried meat and crumb: 0.1-0.2 (from memory).
+    pub dry_conductivity: f64,
+    /// Diffusivity of vapour through the dry layer, m²/s; smaller holds the front hotter and
+    /// dries slower. Fitted to common practice: the rows of `trade-facts.csv`, see `docs/model.md`.
+    pub dry_diffusivity: f64,
+    /// Share of the lost water that juice from below replaces, so that the dry layer grows by
+    /// the rest only. Fitted to common practice with the same rows.
+    pub replenished: f64,
+    /// Share of the water a column of meat can lose before the surface stops evaporating.
+    pub available: f64,
+    /// Temperature at which browning counts minute by minute, °C.
+    pub browning_reference: f64,
+    /// Rise of temperature that multiplies browning by e, K. Browning of meat and crust doubles
+    /// to trebles per 10 K near 120-150 °C (common practice, from memory).
+    pub browning_step: f64,
+}
+
+impl FaceLaw {
+    /// The constants plans use.
+    pub const MEAT: Self = Self {
+        dry_conductivity: 0.16,
+        dry_diffusivity: 1.0e-6,
+        replenished: 0.5,
+        available: 0.85,
+        browning_reference: 140.0,
+        browning_step: 16.0,
+    };
+}
+
+/// What the face does to the cell behind it over a step: a conductance to a temperature.
+#[derive(Debug, Clone, Copy)]
+pub(super) struct Drive {
+    /// W/(m² K), at least 0.
+    pub conductance: f64,
+    /// °C.
+    pub temperature: f64,
+}
+
+/// The meat behind a patch.
+#[derive(Debug, Clone, Copy)]
+pub(super) struct Behind {
+    /// Temperature of the cell, °C.
+    pub cell: f64,
+    /// Conductance from the patch to the middle of the cell, W/(m² K).
+    pub conductance: f64,
+    /// Water that the column behind the patch can lose, kg/m².
+    pub stock: f64,
+    /// Water in a cubic metre, kg/m³.
+    pub content: f64,
+}
+
+/// Everything about the patch that does not change within the Newton iteration.
+struct Balance {
+    outer: f64,
+    outside: f64,
+    inner: f64,
+    cell: f64,
+    /// Mass transfer coefficient with the dry layer in series, m/s; nought for a dry body.
+    transfer: f64,
+    vapour: f64,
+}
+
+const STEFAN_BOLTZMANN: f64 = 5.670_374e-8;
+/// Volumetric heat capacity of air at about 130 °C, J/(m³ K).
+const AIR_HEAT_CAPACITY: f64 = 880.0;
+/// Lewis number of water vapour in air to the power 2/3 (Chilton-Colburn analogy; from memory).
+const LEWIS_TWO_THIRDS: f64 = 0.90;
+/// Lower end of the bracket for the temperature of the front, °C.
+const COLDEST: f64 = -40.0;
+
+impl Balance {
+    /// Evaporation from the front, kg/(m² s), and its slope; Stefan flow, so that it grows without
+    /// bound towards boiling.
+    fn evaporation(&self, front: f64) -> (f64, f64) {
+        if self.transfer <= 0.0 {
+            return (0.0, 0.0);
+        }
+        let wet = saturation_pressure(front).min(PRESSURE * (1.0 - 1e-9));
+        let scale =
+            self.transfer * PRESSURE / (VAPOUR_GAS_CONSTANT * (front + ZERO_CELSIUS_IN_KELVIN));
+        let rate = scale * ((PRESSURE - self.vapour) / (PRESSURE - wet)).ln();
+        let slope = scale * wet * saturation_slope(front) / (PRESSURE - wet);
+        (rate, slope)
+    }
+
+    /// Heat left over at the front, W/m², and its slope.
+    fn residual(&self, front: f64) -> (f64, f64) {
+        let (rate, slope) = self.evaporation(front);
+        let latent = latent_heat(front);
+        (
+            self.outer * (self.outside - front) - latent * rate - self.inner * (front - self.cell),
+            -self.outer - latent * slope - self.inner,
+        )
+    }
+
+    /// Temperature of the front, by Newton's method kept inside a shrinking bracket.
+    fn solve(&self, guess: f64) -> f64 {
+        /// Accuracy of the front, K; a hundredth of what the grid is good for.
+        const ENOUGH: f64 = 1e-3;
+        let top = self.outside.max(self.cell) + 1e-9;
+        let mut high = if self.transfer > 0.0 {
+            top.min(BOILING)
+        } else {
+            top
+        };
+        let mut low = COLDEST;
+        let mut at = guess.clamp(low, high);
+        for _ in 0..60 {
+            let (value, slope) = self.residual(at);
+            if value > 0.0 {
+                low = at;
+            } else {
+                high = at;
+            }
+            let newton = at - value / slope;
+            let next = if newton > low && newton < high {
+                newton
+            } else {
+                f64::midpoint(low, high)
+            };
+            if (next - at).abs() < ENOUGH {
+                return next;
+            }
+            at = next;
+        }
+        at
+    }
+}
+
+impl Face {
+    /// A face as the piece goes in.
+    #[must_use]
+    pub fn new(celsius: f64, film: f64, dry_layer: f64) -> Self {
+        Self {
+            front: celsius,
+            surface: celsius,
+            dry_layer,
+            film,
+            lost: 0.0,
+            browning: 0.0,
+        }
+    }
+
+    /// Solves the balance at the front and lets the surface dry and brown for `dt` seconds.
+    ///
+    /// Returns what drives the cell behind and the water that left (kg/m²).
+    pub(super) fn advance(
+        &mut self,
+        law: &FaceLaw,
+        around: &Surroundings,
+        behind: Behind,
+        dt: f64,
+    ) -> (Drive, f64) {
+        let (cell, inner) = (behind.cell, behind.conductance);
+        let layer = if self.film > 0.0 { 0.0 } else { self.dry_layer };
+        let radiation = radiative_coefficient(around, self.surface);
+        let total = (around.convection + radiation).max(1e-9);
+        let outside = (around.convection * around.air + radiation * around.radiant) / total;
+        let through = layer / law.dry_conductivity;
+        let balance = Balance {
+            outer: 1.0 / (1.0 / total + through),
+            outside,
+            inner,
+            cell,
+            transfer: transfer(law, around.convection, layer) * fade(self.lost, behind.stock),
+            vapour: around.vapour,
+        };
+        self.front = balance.solve(self.front);
+        let (rate, slope) = balance.evaporation(self.front);
+        let flux = balance.outer * (outside - self.front);
+        self.surface = self.front + flux * through;
+
+        let leaving = rate * dt;
+        self.dry(law, leaving, behind.content);
+        if self.film <= 0.0 {
+            let above = (self.surface - law.browning_reference) / law.browning_step;
+            self.browning += above.exp() * dt / 60.0;
+        }
+
+        // The front follows the cell: d(front)/d(cell) by implicit differentiation.
+        let stiffness = balance.outer + latent_heat(self.front) * slope;
+        let follow = inner / (stiffness + inner);
+        let drive = Drive {
+            conductance: inner * (1.0 - follow),
+            temperature: (self.front - follow * cell) / (1.0 - follow),
+        };
+        (drive, leaving)
+    }
+
+    fn dry(&mut self, law: &FaceLaw, leaving: f64, content: f64) {
+        self.lost += leaving;
+        let from_film = leaving.min(self.film);
+        self.film -= from_film;
+        if leaving < 0.0 {
+            // Condensation wets the surface again.
+            self.film -= leaving - from_film;
+        } else if content > 0.0 {
+            self.dry_layer += (leaving - from_film) * (1.0 - law.replenished) / content;
+        }
+    }
+}
+
+fn radiative_coefficient(around: &Surroundings, surface: f64) -> f64 {
+    let a = around.radiant + ZERO_CELSIUS_IN_KELVIN;
+    let b = surface + ZERO_CELSIUS_IN_KELVIN;
+    around.emissivity * STEFAN_BOLTZMANN * (a * a + b * b) * (a + b)
+}
+
+/// Chilton-Colburn analogy, with the dry layer in series.
+fn transfer(law: &FaceLaw, convection: f64, layer: f64) -> f64 {
+    let boundary = convection / (AIR_HEAT_CAPACITY * LEWIS_TWO_THIRDS);
+    1.0 / (1.0 / boundary + layer / law.dry_diffusivity)
+}
+
+/// One while there is water to give, falling to nought over the last tenth.
+fn fade(lost: f64, stock: f64) -> f64 {
+    if stock <= 0.0 {
+        return 0.0;
+    }
+    ((stock - lost) / (0.1 * stock)).clamp(0.0, 1.0)
+}

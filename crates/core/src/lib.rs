@@ -1,0 +1,14 @@
+//! The rules and the computation of Zesty Ember: a heat model of meat in an air fryer, and the
+//! plans made from it. No I/O, no clock, no web, no database.
+//!
+//! Modules build on one another in one direction:
+//! `units` <- `meat`, `geometry` <- `heat` <- `fryer` <- `basket` <- `plan` <- `course`;
+//! `doneness` reads units and meat only.
+#![deny(missing_docs)]
+
+pub mod doneness;
+pub mod fryer;
+pub mod geometry;
+pub mod heat;
+pub mod meat;
+pub mod units;

@@ -1,0 +1,229 @@
+//! What a cut is, for the model and for the cook.
+
+use super::{Coat, Composition};
+use crate::units::{Interval, Length, Mass, Temperature};
+
+/// Identity of a cut.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash)]
+pub enum CutId {
+    /// A drumette or a flat.
+    PartyWing,
+    /// Wing with all joints.
+    WholeWing,
+    /// Chicken drumstick.
+    Drumstick,
+    /// Chicken thigh with bone and skin.
+    BoneInThigh,
+    /// Chicken breast without skin and bone.
+    BonelessBreast,
+    /// Slab of pork belly with skin.
+    PorkBellySlab,
+    /// Pork loin chop.
+    PorkChop,
+    /// Boneless pork loin, tied.
+    PorkLoinRoast,
+    /// Boneless beef roast.
+    BeefRoast,
+    /// Boneless beef steak.
+    BeefSteak,
+}
+
+/// The animal, which decides the safety floor.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Animal {
+    /// Chicken; poultry.
+    Chicken,
+    /// Pork.
+    Pork,
+    /// Beef.
+    Beef,
+}
+
+/// What kind of piece, which decides the safety floor together with the animal.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Class {
+    /// Parts of poultry.
+    PoultryPiece,
+    /// A whole cut of red meat whose inside was never outside.
+    WholeCut,
+}
+
+/// The body the piece is computed as.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub enum Form {
+    /// A long round piece lying flat: thickness is its diameter.
+    Bar,
+    /// A flat piece: thickness stands upright. `elongation` is length over width of its outline.
+    Slab {
+        /// Length over width, at least 1.
+        elongation: f64,
+    },
+}
+
+/// The thickness expected from the weight until somebody measures:
+/// `typical * (mass / typical mass)^exponent`, with a relative spread.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct ThicknessRule {
+    /// Thickness of a piece of usual weight.
+    pub typical: Length,
+    /// One third where shapes are similar, near one where the outline is given and thickness
+    /// makes the weight, nought where a slab is cut from a belly of its own thickness.
+    pub exponent: f64,
+    /// One standard deviation, relative.
+    pub spread: f64,
+}
+
+/// How brown the surface is, in words.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]
+pub enum Browning {
+    /// As it went in, only set.
+    Pale,
+    /// First colour.
+    Blond,
+    /// Crisp begins here.
+    Golden,
+    /// Deep colour.
+    Brown,
+    /// Bitter at the edges.
+    Dark,
+    /// Not to be served.
+    Burnt,
+}
+
+/// A doneness with the name a cook uses for it.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Texture {
+    /// The cook's word.
+    pub name: &'static str,
+    /// Temperature of the coldest spot when it is right.
+    pub core: Temperature,
+    /// Colour the surface must reach as well before it comes out.
+    pub least_browning: Browning,
+}
+
+/// One cut of the catalogue.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Cut {
+    /// Identity.
+    pub id: CutId,
+    /// One piece in a cook's words.
+    pub name: &'static str,
+    /// Several pieces.
+    pub plural: &'static str,
+    /// The animal.
+    pub animal: Animal,
+    /// The class for the floor.
+    pub class: Class,
+    /// The body it is computed as.
+    pub form: Form,
+    /// Light, usual and heavy piece.
+    pub usual_mass: [Mass; 3],
+    /// Usual number of pieces in a cook.
+    pub usual_pieces: u32,
+    /// Thickness from weight.
+    pub thickness: ThicknessRule,
+    /// Raw flesh with its skin and fat, without the bone.
+    pub composition: Composition,
+    /// Share of the weight that is bone.
+    pub bone: f64,
+    /// Skin on.
+    pub skin: bool,
+    /// Donenesses, from least to most.
+    pub textures: &'static [Texture],
+    /// Which of the textures a plan starts from.
+    pub usual_texture: usize,
+    /// Setting recommended when the cook names none.
+    pub setting: Temperature,
+    /// Usual rest.
+    pub rest: Interval,
+    /// Usual surface.
+    pub coat: Coat,
+    /// Whether one face stays up throughout.
+    pub one_face_up: bool,
+    /// Where the thermometer goes.
+    pub probe: &'static str,
+}
+
+impl CutId {
+    /// The name used in stored plans and on the wire.
+    #[must_use]
+    pub const fn id(self) -> &'static str {
+        match self {
+            Self::PartyWing => "party_wing",
+            Self::WholeWing => "whole_wing",
+            Self::Drumstick => "drumstick",
+            Self::BoneInThigh => "bone_in_thigh",
+            Self::BonelessBreast => "boneless_breast",
+            Self::PorkBellySlab => "pork_belly_slab",
+            Self::PorkChop => "pork_chop",
+            Self::PorkLoinRoast => "pork_loin_roast",
+            Self::BeefRoast => "beef_roast",
+            Self::BeefSteak => "beef_steak",
+        }
+    }
+}
+
+impl Browning {
+    /// The cook's word.
+    #[must_use]
+    pub const fn word(self) -> &'static str {
+        match self {
+            Self::Pale => "pale",
+            Self::Blond => "blond",
+            Self::Golden => "golden",
+            Self::Brown => "brown",
+            Self::Dark => "dark",
+            Self::Burnt => "burnt",
+        }
+    }
+}
+
+impl Animal {
+    /// The word on the wire and in messages.
+    #[must_use]
+    pub const fn word(self) -> &'static str {
+        match self {
+            Self::Chicken => "chicken",
+            Self::Pork => "pork",
+            Self::Beef => "beef",
+        }
+    }
+
+    /// Poultry is never planned below its floor.
+    #[must_use]
+    pub const fn is_poultry(self) -> bool {
+        matches!(self, Self::Chicken)
+    }
+}
+
+impl Cut {
+    /// Thickness expected from the weight of a piece.
+    ///
+    /// ```
+    /// use ember_core::{meat::{CutId, cut}, units::Mass};
+    /// let drumstick = cut(CutId::Drumstick);
+    /// let light = drumstick.expected_thickness(Mass::from_grams(90.0));
+    /// let heavy = drumstick.expected_thickness(Mass::from_grams(150.0));
+    /// assert!(light < heavy && light.millimetres() > 35.0 && heavy.millimetres() < 55.0);
+    /// ```
+    #[must_use]
+    pub fn expected_thickness(&self, mass: Mass) -> Length {
+        let [_, usual, _] = self.usual_mass;
+        let ratio = mass.grams() / usual.grams();
+        Length::from_millimetres(
+            self.thickness.typical.millimetres() * ratio.powf(self.thickness.exponent),
+        )
+    }
+
+    /// The texture a plan starts from.
+    #[must_use]
+    pub fn default_texture(&self) -> Option<&'static Texture> {
+        self.textures.get(self.usual_texture)
+    }
+
+    /// One piece or several, in words.
+    #[must_use]
+    pub const fn noun(&self, pieces: u32) -> &'static str {
+        if pieces == 1 { self.name } else { self.plural }
+    }
+}

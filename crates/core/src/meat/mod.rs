@@ -1,0 +1,12 @@
+//! What goes into the machine: cuts, what they are made of, and how that conducts and stores heat.
+
+mod catalogue;
+mod composition;
+mod cut;
+mod surface;
+pub mod water;
+
+pub use catalogue::{CATALOGUE, cut};
+pub use composition::{Composition, Material};
+pub use cut::{Animal, Browning, Class, Cut, CutId, Form, Texture, ThicknessRule};
+pub use surface::{Coat, SurfaceStart};

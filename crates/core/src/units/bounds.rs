@@ -1,0 +1,92 @@
+//! The bound of every parameter, defined once.
+//!
+//! The same constant gives the check, the message, the test generator and the limits written into
+//! the API description, so that none of them can drift from the others.
+
+/// The range a parameter may take, with the words and the unit of its message.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Bound {
+    /// The parameter in a cook's words; also the wire name of its field without the unit.
+    pub name: &'static str,
+    /// The SI-based unit the limits are written in.
+    pub unit: &'static str,
+    /// Least value accepted.
+    pub min: f64,
+    /// Greatest value accepted.
+    pub max: f64,
+}
+
+/// A value outside its [`Bound`]; the message tells value, unit and range.
+#[derive(Debug, Clone, Copy, PartialEq, thiserror::Error)]
+#[error("{} is {} {unit}, not within {}-{} {unit}", bound.name, trim(*value), trim(bound.min), trim(bound.max), unit = bound.unit)]
+pub struct OutOfBounds {
+    /// What was given.
+    pub value: f64,
+    /// What it broke.
+    pub bound: Bound,
+}
+
+fn trim(value: f64) -> f64 {
+    (value * 100.0).round() / 100.0
+}
+
+impl Bound {
+    const fn new(name: &'static str, unit: &'static str, min: f64, max: f64) -> Self {
+        Self {
+            name,
+            unit,
+            min,
+            max,
+        }
+    }
+
+    /// Accepts a value inside the range.
+    ///
+    /// # Errors
+    /// [`OutOfBounds`] when the value is outside, or not a number.
+    ///
+    /// ```
+    /// use ember_core::units::bounds::THICKNESS;
+    /// assert_eq!(THICKNESS.check(25.0), Ok(25.0));
+    /// assert_eq!(THICKNESS.check(300.0).unwrap_err().to_string(),
+    ///            "thickness is 300 mm, not within 5-160 mm");
+    /// assert!(THICKNESS.check(f64::NAN).is_err());
+    /// ```
+    pub fn check(self, value: f64) -> Result<f64, OutOfBounds> {
+        if value >= self.min && value <= self.max {
+            Ok(value)
+        } else {
+            Err(OutOfBounds { value, bound: self })
+        }
+    }
+}
+
+
+/// Pieces in one cook.
+pub const PIECES: Bound = Bound::new("pieces", "pieces", 1.0, 60.0);
+/// Weight of one piece; from half a flat to a large roast.
+pub const PIECE_MASS: Bound = Bound::new("weight of a piece", "g", 15.0, 4000.0);
+/// Thickness at the thickest part.
+pub const THICKNESS: Bound = Bound::new("thickness", "mm", 5.0, 160.0);
+/// Temperature of the meat when it goes in; frozen meat is out of scope of the model.
+pub const START: Bound = Bound::new("start temperature", "°C", 0.0, 40.0);
+/// What a machine can be set to.
+pub const SETTING: Bound = Bound::new("setting", "°C", 60.0, 290.0);
+/// Core temperature wanted.
+pub const CORE_TARGET: Bound = Bound::new("core target", "°C", 40.0, 98.0);
+/// Temperature of the kitchen.
+pub const ROOM: Bound = Bound::new("kitchen temperature", "°C", 5.0, 45.0);
+/// Rest after the pull.
+pub const REST: Bound = Bound::new("rest", "min", 0.0, 60.0);
+/// Rated power of a machine.
+pub const WATTS: Bound = Bound::new("power", "W", 400.0, 4000.0);
+/// Inside width, depth or diameter of a floor.
+pub const FLOOR: Bound = Bound::new("floor size", "mm", 100.0, 600.0);
+/// Free height over the floor.
+pub const CAVITY_HEIGHT: Bound = Bound::new("usable height", "mm", 40.0, 400.0);
+/// A reading of the thermometer during a cook.
+pub const READING: Bound = Bound::new("reading", "°C", -5.0, 130.0);
+/// A reading of the air in the machine.
+pub const AIR_READING: Bound = Bound::new("air reading", "°C", 0.0, 320.0);
+/// How long the drawer stood open.
+pub const DOOR_OPEN: Bound = Bound::new("time open", "s", 1.0, 900.0);

@@ -1,0 +1,292 @@
+//! Checks 1 to 3 of the heat model: exact series, textbook coefficients, conservation.
+#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
+
+mod reference;
+
+use std::sync::Arc;
+
+use ember_core::geometry::Body;
+use ember_core::heat::{Facing, FaceLaw, Grid, Piece, Surroundings, step_size};
+use ember_core::meat::{CATALOGUE, Coat, Material, SurfaceStart};
+use ember_core::units::{Conductivity, Density, SpecificHeat};
+use reference::Shape;
+
+const K: f64 = 0.5;
+const RHO: f64 = 1050.0;
+const CP: f64 = 3450.0;
+const START: f64 = 5.0;
+const AIR: f64 = 200.0;
+
+fn solid(k: f64, rho: f64, cp: f64) -> Arc<Material> {
+    Arc::new(Material::constant(
+        Conductivity::from_watts_per_metre_kelvin(k),
+        Density::from_kilograms_per_cubic_metre(rho),
+        SpecificHeat::from_joules_per_kilogram_kelvin(cp),
+    ))
+}
+
+const BARE: SurfaceStart = SurfaceStart {
+    film: 0.0,
+    dry_layer: 0.0,
+    browning_rate: 1.0,
+};
+
+fn air(h: f64, celsius: f64) -> Surroundings {
+    Surroundings {
+        air: celsius,
+        radiant: celsius,
+        convection: h,
+        emissivity: 0.0,
+        vapour: 1000.0,
+    }
+}
+
+struct Case {
+    body: Body,
+    h: f64,
+    /// Heat at the side as well.
+    sides: bool,
+}
+
+/// Runs the default grid and gives centre and upper surface after `seconds`.
+fn march(case: &Case, grid: Grid, step_of: impl Fn(f64) -> f64, seconds: f64) -> (f64, f64) {
+    let mut piece = Piece::new(Arc::new(grid), solid(K, RHO, CP), FaceLaw::MEAT, START, BARE);
+    let mut elapsed = 0.0;
+    while elapsed < seconds - 1e-9 {
+        let step = step_of(elapsed).min(seconds - elapsed);
+        piece.step(step, |facing| match facing {
+            Facing::Side if !case.sides => air(0.0, AIR),
+            _ => air(case.h, AIR),
+        });
+        elapsed += step;
+    }
+    let mut profile = Vec::new();
+    piece.profile(3, &mut profile);
+    (piece.core(), profile[0])
+}
+
+fn theta(t: f64) -> f64 {
+    (AIR - t) / (AIR - START)
+}
+
+/// 0.1 K or 0.1 % of the initial difference, whichever is larger.
+const TOLERANCE: f64 = 0.001;
+
+fn close(got: f64, want: f64, what: &str) {
+    assert!(
+        (theta(got) - want).abs() <= TOLERANCE,
+        "{what}: {got:.3} is off by {:.3} K",
+        (theta(got) - want).abs() * (AIR - START)
+    );
+}
+
+/// Source: series solution, plane wall, constant h.
+#[test]
+fn slab_follows_the_series() {
+    let (t, h) = (0.04, 60.0);
+    let case = Case {
+        body: Body::Disc { thickness: t, radius: 0.05 },
+        h,
+        sides: false,
+    };
+    let l = t / 2.0;
+    for minutes in [5.0, 10.0, 20.0, 30.0] {
+        let fo = K / (RHO * CP) * minutes * 60.0 / (l * l);
+        let bi = h * l / K;
+        let (centre, surface) = march(&case, Grid::fine(case.body), step_size, minutes * 60.0);
+        close(centre, Shape::Wall.theta(bi, fo, 0.0), "centre");
+        close(surface, Shape::Wall.theta(bi, fo, 1.0), "surface");
+    }
+}
+
+/// Source: series solution, long cylinder, constant h.
+#[test]
+fn long_bar_follows_the_series() {
+    let (d, h) = (0.044, 60.0);
+    let case = Case {
+        body: Body::Bar { diameter: d, length: 0.1 },
+        h,
+        sides: true,
+    };
+    let r = d / 2.0;
+    for minutes in [5.0, 10.0, 20.0, 30.0] {
+        let fo = K / (RHO * CP) * minutes * 60.0 / (r * r);
+        let bi = h * r / K;
+        let (centre, surface) = march(&case, Grid::fine(case.body), step_size, minutes * 60.0);
+        close(centre, Shape::Cylinder.theta(bi, fo, 0.0), "centre");
+        close(surface, Shape::Cylinder.theta(bi, fo, 1.0), "surface");
+    }
+}
+
+/// Source: product of the series of wall and cylinder. Case of the speed goal as well.
+#[test]
+fn finite_cylinder_follows_the_product() {
+    let (d, t, h) = (0.05, 0.04, 60.0);
+    let case = Case {
+        body: Body::Disc { thickness: t, radius: d / 2.0 },
+        h,
+        sides: true,
+    };
+    for minutes in [5.0, 10.0, 20.0, 30.0] {
+        let a = K / (RHO * CP) * minutes * 60.0;
+        let wall = |x| Shape::Wall.theta(h * t / 2.0 / K, a / (t * t / 4.0), x);
+        let ring = Shape::Cylinder.theta(h * d / 2.0 / K, a / (d * d / 4.0), 0.0);
+        let (centre, surface) = march(&case, Grid::fine(case.body), step_size, minutes * 60.0);
+        close(centre, wall(0.0) * ring, "centre");
+        close(surface, wall(1.0) * ring, "upper face on the axis");
+    }
+}
+
+/// Source: series solution, sphere, constant h.
+#[test]
+fn sphere_follows_the_series() {
+    let (d, h) = (0.05, 60.0);
+    let case = Case {
+        body: Body::Sphere { diameter: d },
+        h,
+        sides: true,
+    };
+    let r = d / 2.0;
+    for minutes in [5.0, 10.0, 20.0] {
+        let fo = K / (RHO * CP) * minutes * 60.0 / (r * r);
+        let bi = h * r / K;
+        let (centre, surface) = march(&case, Grid::fine(case.body), step_size, minutes * 60.0);
+        close(centre, Shape::Sphere.theta(bi, fo, 0.0), "centre");
+        close(surface, Shape::Sphere.theta(bi, fo, 1.0), "surface");
+    }
+}
+
+/// Source: one-term coefficients as printed in heat-transfer textbooks for Bi = 1.
+#[test]
+fn one_term_coefficients_are_the_printed_ones() {
+    for (shape, eigenvalue, coefficient) in [
+        (Shape::Wall, 0.8603, 1.1191),
+        (Shape::Cylinder, 1.2558, 1.2071),
+        (Shape::Sphere, 1.5708, 1.2732),
+    ] {
+        let l = shape.eigenvalues(1.0, 1)[0];
+        assert!((l - eigenvalue).abs() < 1e-4, "{shape:?}: {l}");
+        assert!((shape.coefficient(l) - coefficient).abs() < 1e-4, "{shape:?}");
+    }
+}
+
+/// Source: the textbook egg: 5 cm sphere, 5 °C into 95 °C water, h 1200, k 0.627,
+/// alpha 0.151e-6; centre 70 °C after about 865 s with one term of the series.
+#[test]
+fn the_textbook_egg_takes_about_865_seconds() {
+    let rho_cp = 0.627 / 0.151e-6;
+    let mut egg = Piece::new(
+        Arc::new(Grid::fine(Body::Sphere { diameter: 0.05 })),
+        solid(0.627, 1000.0, rho_cp / 1000.0),
+        FaceLaw::MEAT,
+        5.0,
+        BARE,
+    );
+    let mut seconds = 0.0;
+    let mut last = (0.0, 5.0);
+    while egg.core() < 70.0 {
+        last = (seconds, egg.core());
+        egg.step(1.0, |_| air(1200.0, 95.0));
+        seconds += 1.0;
+    }
+    // Between the last two steps.
+    let part = (70.0 - last.1) / (egg.core() - last.1);
+    let at = last.0 + part * (seconds - last.0);
+    assert!((at - 865.0).abs() < 0.01 * 865.0, "centre at 70 °C after {at:.1} s");
+}
+
+/// Halving cells and steps (space is of second order, time of first, so steps are quartered):
+/// the error of the centre falls about fourfold.
+#[test]
+fn the_error_falls_with_the_grid() {
+    let (d, t, h) = (0.05, 0.04, 60.0);
+    let case = Case {
+        body: Body::Disc { thickness: t, radius: d / 2.0 },
+        h,
+        sides: true,
+    };
+    let a = K / (RHO * CP) * 600.0;
+    let exact = Shape::Wall.theta(h * t / 2.0 / K, a / (t * t / 4.0), 0.0)
+        * Shape::Cylinder.theta(h * d / 2.0 / K, a / (d * d / 4.0), 0.0);
+    let errors: Vec<f64> = [(8, 4, 8.0), (16, 8, 2.0), (32, 16, 0.5)]
+        .into_iter()
+        .map(|(rows, columns, dt)| {
+            let (centre, _) = march(&case, Grid::new(case.body, rows, columns), |_| dt, 600.0);
+            (theta(centre) - exact).abs()
+        })
+        .collect();
+    assert!(errors[0] / errors[1] > 2.5, "{errors:?}");
+    assert!(errors[1] / errors[2] > 2.5, "{errors:?}");
+}
+
+/// Conservation, range and boiling over every cut of the catalogue with the full surface:
+/// heat in through the faces = stored + latent within 0.1 %.
+#[test]
+fn heat_and_range_hold_for_every_cut() {
+    for cut in &CATALOGUE {
+        let [_, mass, _] = cut.usual_mass;
+        let composition = cut.composition.with_bone(cut.bone);
+        let material = Arc::new(Material::of(composition));
+        let density = Density::from_kilograms_per_cubic_metre(material.density());
+        let (body, _) =
+            ember_core::geometry::lay(cut.form, mass, cut.expected_thickness(mass), density);
+        let mut piece = Piece::new(
+            Arc::new(Grid::fine(body)),
+            material,
+            FaceLaw::MEAT,
+            4.0,
+            Coat::PattedDry.start(),
+        );
+        let before = piece.heat_above(0.0);
+        let (mut given, mut water_heat, mut stored) = (0.0, 0.0, 0.0);
+        for step in 0..900 {
+            let exchange = piece.step(2.0, |_| Surroundings {
+                air: 200.0,
+                radiant: 220.0,
+                convection: 60.0,
+                emissivity: 0.6,
+                vapour: 2000.0,
+            });
+            given += exchange.given;
+            stored += exchange.stored;
+            water_heat += exchange.given - exchange.stored;
+            assert!(piece.core() >= 3.9, "{} at step {step}", cut.name);
+            assert!(piece.hottest() <= 100.0, "{} at step {step}", cut.name);
+        }
+        let after = piece.heat_above(0.0);
+        let miss = (given - water_heat - (after - before)).abs() / given;
+        assert!(miss < 1e-3, "{}: {miss}", cut.name);
+        assert!((stored - (after - before)).abs() / stored < 1e-3, "{}", cut.name);
+        assert!(water_heat > 0.0);
+    }
+}
+
+/// A turned piece is the same piece upside down: turning twice changes nothing.
+#[test]
+fn turning_twice_is_not_turning() {
+    let body = Body::Bar { diameter: 0.04, length: 0.08 };
+    let mut piece = Piece::new(
+        Arc::new(Grid::fine(body)),
+        solid(K, RHO, CP),
+        FaceLaw::MEAT,
+        START,
+        BARE,
+    );
+    for _ in 0..100 {
+        piece.step(2.0, |facing| match facing {
+            Facing::Vertical(up) => air(20.0 + 60.0 * up, AIR),
+            Facing::Side => air(40.0, AIR),
+        });
+    }
+    let mut upright = Vec::new();
+    piece.profile(21, &mut upright);
+    piece.turn();
+    let mut turned = Vec::new();
+    piece.profile(21, &mut turned);
+    assert!((upright[0] - turned[20]).abs() < 1e-9);
+    assert!(upright[0] > upright[20] + 5.0);
+    piece.turn();
+    let mut again = Vec::new();
+    piece.profile(21, &mut again);
+    assert_eq!(upright, again);
+}
