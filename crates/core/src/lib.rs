@@ -6,9 +6,14 @@
 //! `doneness` reads units and meat only.
 #![deny(missing_docs)]
 
+pub mod basket;
+pub mod course;
 pub mod doneness;
 pub mod fryer;
 pub mod geometry;
 pub mod heat;
 pub mod meat;
+pub mod plan;
 pub mod units;
+
+mod curve;

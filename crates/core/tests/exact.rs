@@ -1,12 +1,14 @@
 //! Checks 1 to 3 of the heat model: exact series, textbook coefficients, conservation.
 #![allow(clippy::unwrap_used, clippy::indexing_slicing)]
+// The printed coefficient of the sphere is a quarter turn, rounded as the textbooks print it.
+#![allow(clippy::approx_constant)]
 
 mod reference;
 
 use std::sync::Arc;
 
 use ember_core::geometry::Body;
-use ember_core::heat::{Facing, FaceLaw, Grid, Piece, Surroundings, step_size};
+use ember_core::heat::{FaceLaw, Facing, Grid, Piece, Surroundings, step_size};
 use ember_core::meat::{CATALOGUE, Coat, Material, SurfaceStart};
 use ember_core::units::{Conductivity, Density, SpecificHeat};
 use reference::Shape;
@@ -50,7 +52,13 @@ struct Case {
 
 /// Runs the default grid and gives centre and upper surface after `seconds`.
 fn march(case: &Case, grid: Grid, step_of: impl Fn(f64) -> f64, seconds: f64) -> (f64, f64) {
-    let mut piece = Piece::new(Arc::new(grid), solid(K, RHO, CP), FaceLaw::MEAT, START, BARE);
+    let mut piece = Piece::new(
+        Arc::new(grid),
+        solid(K, RHO, CP),
+        FaceLaw::MEAT,
+        START,
+        BARE,
+    );
     let mut elapsed = 0.0;
     while elapsed < seconds - 1e-9 {
         let step = step_of(elapsed).min(seconds - elapsed);
@@ -85,7 +93,10 @@ fn close(got: f64, want: f64, what: &str) {
 fn slab_follows_the_series() {
     let (t, h) = (0.04, 60.0);
     let case = Case {
-        body: Body::Disc { thickness: t, radius: 0.05 },
+        body: Body::Disc {
+            thickness: t,
+            radius: 0.05,
+        },
         h,
         sides: false,
     };
@@ -104,7 +115,10 @@ fn slab_follows_the_series() {
 fn long_bar_follows_the_series() {
     let (d, h) = (0.044, 60.0);
     let case = Case {
-        body: Body::Bar { diameter: d, length: 0.1 },
+        body: Body::Bar {
+            diameter: d,
+            length: 0.1,
+        },
         h,
         sides: true,
     };
@@ -123,7 +137,10 @@ fn long_bar_follows_the_series() {
 fn finite_cylinder_follows_the_product() {
     let (d, t, h) = (0.05, 0.04, 60.0);
     let case = Case {
-        body: Body::Disc { thickness: t, radius: d / 2.0 },
+        body: Body::Disc {
+            thickness: t,
+            radius: d / 2.0,
+        },
         h,
         sides: true,
     };
@@ -166,7 +183,10 @@ fn one_term_coefficients_are_the_printed_ones() {
     ] {
         let l = shape.eigenvalues(1.0, 1)[0];
         assert!((l - eigenvalue).abs() < 1e-4, "{shape:?}: {l}");
-        assert!((shape.coefficient(l) - coefficient).abs() < 1e-4, "{shape:?}");
+        assert!(
+            (shape.coefficient(l) - coefficient).abs() < 1e-4,
+            "{shape:?}"
+        );
     }
 }
 
@@ -192,7 +212,10 @@ fn the_textbook_egg_takes_about_865_seconds() {
     // Between the last two steps.
     let part = (70.0 - last.1) / (egg.core() - last.1);
     let at = last.0 + part * (seconds - last.0);
-    assert!((at - 865.0).abs() < 0.01 * 865.0, "centre at 70 °C after {at:.1} s");
+    assert!(
+        (at - 865.0).abs() < 0.01 * 865.0,
+        "centre at 70 °C after {at:.1} s"
+    );
 }
 
 /// Halving cells and steps (space is of second order, time of first, so steps are quartered):
@@ -201,7 +224,10 @@ fn the_textbook_egg_takes_about_865_seconds() {
 fn the_error_falls_with_the_grid() {
     let (d, t, h) = (0.05, 0.04, 60.0);
     let case = Case {
-        body: Body::Disc { thickness: t, radius: d / 2.0 },
+        body: Body::Disc {
+            thickness: t,
+            radius: d / 2.0,
+        },
         h,
         sides: true,
     };
@@ -237,8 +263,8 @@ fn heat_and_range_hold_for_every_cut() {
             4.0,
             Coat::PattedDry.start(),
         );
-        let before = piece.heat_above(0.0);
-        let (mut given, mut water_heat, mut stored) = (0.0, 0.0, 0.0);
+        let before = piece.heat_above_zero();
+        let (mut given, mut carried, mut stored) = (0.0, 0.0, 0.0);
         for step in 0..900 {
             let exchange = piece.step(2.0, |_| Surroundings {
                 air: 200.0,
@@ -249,22 +275,25 @@ fn heat_and_range_hold_for_every_cut() {
             });
             given += exchange.given;
             stored += exchange.stored;
-            water_heat += exchange.given - exchange.stored;
+            carried += exchange.carried;
             assert!(piece.core() >= 3.9, "{} at step {step}", cut.name);
             assert!(piece.hottest() <= 100.0, "{} at step {step}", cut.name);
         }
-        let after = piece.heat_above(0.0);
-        let miss = (given - water_heat - (after - before)).abs() / given;
+        // What came in and did not evaporate is in the piece, or left with the water that dried.
+        let kept = piece.heat_above_zero() - before;
+        let miss = (stored - kept - carried).abs() / given;
         assert!(miss < 1e-3, "{}: {miss}", cut.name);
-        assert!((stored - (after - before)).abs() / stored < 1e-3, "{}", cut.name);
-        assert!(water_heat > 0.0);
+        assert!(given > stored && carried > 0.0, "{} evaporates", cut.name);
     }
 }
 
 /// A turned piece is the same piece upside down: turning twice changes nothing.
 #[test]
 fn turning_twice_is_not_turning() {
-    let body = Body::Bar { diameter: 0.04, length: 0.08 };
+    let body = Body::Bar {
+        diameter: 0.04,
+        length: 0.08,
+    };
     let mut piece = Piece::new(
         Arc::new(Grid::fine(body)),
         solid(K, RHO, CP),

@@ -9,7 +9,7 @@ use std::sync::Arc;
 use ember_core::fryer::{Cavity, Floor, Machine, MachineKind, Rest, Run};
 use ember_core::geometry;
 use ember_core::heat::{FaceLaw, Grid, Piece};
-use ember_core::meat::{CutId, Material, cut};
+use ember_core::meat::{Browning, CutId, Material, cut};
 use ember_core::units::{Density, Length, Mass, Power, Temperature, TemperatureDifference};
 
 struct Fact {
@@ -146,7 +146,11 @@ fn predicted(fact: &Fact) -> f64 {
     if let Some(target) = fact.quantity.strip_prefix("minutes to ") {
         return until_core(target.trim_end_matches(" degC").parse().unwrap());
     }
-    let end = if fact.quantity == "core" { fact.at } else { fact.pull };
+    let end = if fact.quantity == "core" {
+        fact.at
+    } else {
+        fact.pull
+    };
     for flip in flips.filter(|flip| *flip < end * 60.0) {
         run.advance_to(flip);
         run.turn(TURNING);
@@ -156,11 +160,8 @@ fn predicted(fact: &Fact) -> f64 {
     if fact.quantity == "core" {
         return core;
     }
-    run.pull(if fact.cut == CutId::BeefRoast {
-        Rest::Tented
-    } else {
-        Rest::Open
-    });
+    // None of the rows tells of a tent.
+    run.pull(Rest::Open);
     let mut highest = core;
     while run.elapsed() < fact.at.max(end) * 60.0 + 1.0 {
         run.step(10.0);
@@ -209,5 +210,14 @@ fn wings_are_pale_below_at_half_time_and_crisp_at_the_end() {
     run.turn(TURNING);
     run.advance_to(30.0 * 60.0);
     let after = [run.piece().upper().browning, run.piece().lower().browning];
-    println!("15 min: {up} above, {down} below; 30 min: {after:?}");
+    assert_eq!(Browning::of(down), Browning::Pale, "{down}");
+    assert!(up > down);
+    assert!(
+        after.iter().all(|b| Browning::of(*b) >= Browning::Golden),
+        "{after:?}"
+    );
+    assert!(
+        after.iter().all(|b| Browning::of(*b) < Browning::Burnt),
+        "{after:?}"
+    );
 }

@@ -38,37 +38,37 @@ impl MachineKind {
     pub const fn law(self) -> KindLaw {
         match self {
             Self::Drawer => KindLaw {
-                convection_up: 66.0,
+                convection_up: 74.0,
                 down: 0.7,
                 side: 0.8,
                 emissivity: 0.6,
                 capacity: 900.0,
                 loss: 2.5,
-                flow: 25.0,
+                flow: 35.0,
                 vent: 0.006,
                 element_lag: 60.0,
                 open_lag: 40.0,
             },
             Self::OvenStyle => KindLaw {
-                convection_up: 60.0,
+                convection_up: 68.0,
                 down: 0.7,
                 side: 0.8,
                 emissivity: 0.6,
                 capacity: 1800.0,
                 loss: 3.5,
-                flow: 30.0,
+                flow: 40.0,
                 vent: 0.008,
                 element_lag: 90.0,
                 open_lag: 25.0,
             },
             Self::LiddedGrill => KindLaw {
-                convection_up: 62.0,
-                down: 0.7,
-                side: 0.8,
+                convection_up: 71.0,
+                down: 0.85,
+                side: 0.5,
                 emissivity: 0.6,
                 capacity: 2200.0,
                 loss: 3.0,
-                flow: 25.0,
+                flow: 40.0,
                 vent: 0.006,
                 element_lag: 90.0,
                 open_lag: 30.0,
@@ -86,6 +86,7 @@ pub struct Cavity {
     law: KindLaw,
     power: f64,
     room: f64,
+    heat: f64,
     /// Temperature of the supplied air, °C.
     pub air: f64,
     /// Temperature that the meat sees above itself, °C.
@@ -106,12 +107,20 @@ impl Cavity {
             law: kind.law(),
             power: power_watts,
             room,
+            heat: 1.0,
             air: room,
             element: room,
             vapour: KITCHEN_VAPOUR,
             load: 0.0,
             energy: 0.0,
         }
+    }
+
+    /// The same cavity in a machine whose fan carries `factor` times the usual heat.
+    #[must_use]
+    pub fn with_heat(mut self, factor: f64) -> Self {
+        self.heat = factor;
+        self
     }
 
     /// What a patch meets. `exposure` (1 with air all around, less when crowded) scales the
@@ -133,7 +142,7 @@ impl Cavity {
         Surroundings {
             air,
             radiant: view * self.element + (1.0 - view) * air,
-            convection: law.convection_up * share,
+            convection: law.convection_up * share * self.heat,
             emissivity: law.emissivity,
             vapour: self.vapour,
         }
@@ -152,8 +161,8 @@ impl Cavity {
             + coupling * (setting - self.air);
         let given = wanted.clamp(0.0, self.power);
         self.energy += given * dt;
-        self.air += (given - law.loss * (self.air - self.room) - load)
-            / (inertia + law.loss + coupling);
+        self.air +=
+            (given - law.loss * (self.air - self.room) - load) / (inertia + law.loss + coupling);
         let follow = 1.0 - (-dt / law.element_lag).exp();
         self.element += (setting.min(self.air + 40.0) - self.element) * follow;
         let kelvin = self.air + crate::units::ZERO_CELSIUS_IN_KELVIN;

@@ -75,7 +75,10 @@ const fn mm(value: f64) -> Length {
 }
 
 const fn range(low: f64, high: f64) -> [Temperature; 2] {
-    [Temperature::from_celsius(low), Temperature::from_celsius(high)]
+    [
+        Temperature::from_celsius(low),
+        Temperature::from_celsius(high),
+    ]
 }
 
 /// Typical machines; sizes are common practice.
@@ -167,9 +170,9 @@ impl Floor {
     pub fn longest(self) -> Length {
         match self {
             Self::Round { diameter } => diameter,
-            Self::Rectangular { width, depth } => Length::from_millimetres(
-                width.millimetres().hypot(depth.millimetres()),
-            ),
+            Self::Rectangular { width, depth } => {
+                Length::from_millimetres(width.millimetres().hypot(depth.millimetres()))
+            }
         }
     }
 }

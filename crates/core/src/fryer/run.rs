@@ -33,12 +33,13 @@ pub enum Pace {
 
 /// Natural convection around resting meat, W/(m² K), and how much of evaporation and radiation a
 /// loose tent lets through (common practice in kind, from memory in size).
-const REST_CONVECTION: [f64; 2] = [7.0, 3.5];
-const REST_EMISSIVITY: [f64; 2] = [0.9, 0.25];
+const REST_CONVECTION: [f64; 2] = [8.0, 4.5];
+const REST_EMISSIVITY: [f64; 2] = [0.9, 0.5];
 /// Vapour pressure in the open and under the tent, Pa.
-const REST_VAPOUR: [f64; 2] = [1170.0, 8000.0];
-/// A face lying on a board loses little.
-const BOARD: f64 = 0.4;
+const REST_VAPOUR: [f64; 2] = [1170.0, 4000.0];
+/// Heat a wooden board takes from the face lying on it, W/(m² K): effusivity 400 W s½/(m² K) over
+/// the square root of pi and five minutes (semi-infinite solid; effusivity from memory).
+const BOARD: f64 = 13.0;
 
 /// One batch in one machine: all pieces are alike and one stands for all.
 #[derive(Debug, Clone)]
@@ -174,7 +175,8 @@ impl Run {
     /// Takes the pieces out to rest.
     pub fn pull(&mut self, rest: Rest) {
         self.phase = Phase::Resting(rest);
-        self.since_change = 30.0;
+        // Rest is gentle: no need for the small steps of a first contact.
+        self.since_change = 300.0;
     }
 
     /// Seconds since loading.
@@ -219,15 +221,15 @@ fn resting(rest: Rest, room: f64, facing: Facing) -> Surroundings {
         Rest::Open => open,
         Rest::Tented => tented,
     };
-    let share = match facing {
-        Facing::Vertical(up) => up + (1.0 - up) * BOARD,
-        Facing::Side => 1.0,
+    let lying = match facing {
+        Facing::Vertical(up) => 1.0 - up,
+        Facing::Side => 0.0,
     };
     Surroundings {
         air: room,
         radiant: room,
-        convection: pick(REST_CONVECTION) * share,
-        emissivity: pick(REST_EMISSIVITY) * share,
+        convection: pick(REST_CONVECTION) * (1.0 - lying) + BOARD * lying,
+        emissivity: pick(REST_EMISSIVITY) * (1.0 - lying),
         vapour: pick(REST_VAPOUR),
     }
 }

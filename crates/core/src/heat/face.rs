@@ -61,21 +61,25 @@ impl FaceLaw {
     /// The constants plans use.
     pub const MEAT: Self = Self {
         dry_conductivity: 0.16,
-        dry_diffusivity: 1.0e-6,
-        replenished: 0.5,
+        dry_diffusivity: 0.8e-6,
+        replenished: 0.4,
         available: 0.85,
         browning_reference: 140.0,
-        browning_step: 16.0,
+        browning_step: 22.0,
     };
 }
 
 /// What the face does to the cell behind it over a step: a conductance to a temperature.
-#[derive(Debug, Clone, Copy)]
+#[derive(Debug, Clone, Copy, Default)]
 pub(super) struct Drive {
     /// W/(m² K), at least 0.
     pub conductance: f64,
     /// °C.
     pub temperature: f64,
+    /// How far the front follows a change of the cell, 0..1.
+    pub follow: f64,
+    /// How far the surface follows the front, 0..1.
+    pub surface_follow: f64,
 }
 
 /// The meat behind a patch.
@@ -125,20 +129,11 @@ impl Balance {
         (rate, slope)
     }
 
-    /// Heat left over at the front, W/m², and its slope.
-    fn residual(&self, front: f64) -> (f64, f64) {
-        let (rate, slope) = self.evaporation(front);
-        let latent = latent_heat(front);
-        (
-            self.outer * (self.outside - front) - latent * rate - self.inner * (front - self.cell),
-            -self.outer - latent * slope - self.inner,
-        )
-    }
-
-    /// Temperature of the front, by Newton's method kept inside a shrinking bracket.
-    fn solve(&self, guess: f64) -> f64 {
-        /// Accuracy of the front, K; a hundredth of what the grid is good for.
-        const ENOUGH: f64 = 1e-3;
+    /// Solves the balance at the front by Newton's method kept inside a shrinking bracket, from
+    /// the front of the step before.
+    fn solve(&self, guess: f64) -> Solved {
+        /// Accuracy of the front, K; a tenth of what the grid is good for.
+        const ENOUGH: f64 = 0.01;
         let top = self.outside.max(self.cell) + 1e-9;
         let mut high = if self.transfer > 0.0 {
             top.min(BOILING)
@@ -147,26 +142,48 @@ impl Balance {
         };
         let mut low = COLDEST;
         let mut at = guess.clamp(low, high);
+        let mut solved = Solved::default();
         for _ in 0..60 {
-            let (value, slope) = self.residual(at);
-            if value > 0.0 {
+            let (rate, slope) = self.evaporation(at);
+            let latent = latent_heat(at);
+            let left =
+                self.outer * (self.outside - at) - latent * rate - self.inner * (at - self.cell);
+            if left > 0.0 {
                 low = at;
             } else {
                 high = at;
             }
-            let newton = at - value / slope;
-            let next = if newton > low && newton < high {
+            let stiffness = self.outer + latent * slope;
+            let newton = at + left / (stiffness + self.inner);
+            let inside = newton > low && newton < high;
+            let next = if inside {
                 newton
             } else {
                 f64::midpoint(low, high)
             };
-            if (next - at).abs() < ENOUGH {
-                return next;
+            // The rate moves with the front, so that the balance closes to second order.
+            solved = Solved {
+                front: next,
+                rate: rate + slope * (next - at),
+                stiffness,
+            };
+            if (next - at).abs() < ENOUGH && (inside || high - low < ENOUGH) {
+                break;
             }
             at = next;
         }
-        at
+        solved
     }
+}
+
+/// The balance at the front.
+#[derive(Debug, Clone, Copy, Default)]
+struct Solved {
+    front: f64,
+    /// Evaporation, kg/(m² s).
+    rate: f64,
+    /// How much less heat the outside gives to a warmer front, W/(m² K).
+    stiffness: f64,
 }
 
 impl Face {
@@ -207,12 +224,12 @@ impl Face {
             transfer: transfer(law, around.convection, layer) * fade(self.lost, behind.stock),
             vapour: around.vapour,
         };
-        self.front = balance.solve(self.front);
-        let (rate, slope) = balance.evaporation(self.front);
+        let solved = balance.solve(self.front);
+        self.front = solved.front;
         let flux = balance.outer * (outside - self.front);
         self.surface = self.front + flux * through;
 
-        let leaving = rate * dt;
+        let leaving = solved.rate * dt;
         self.dry(law, leaving, behind.content);
         if self.film <= 0.0 {
             let above = (self.surface - law.browning_reference) / law.browning_step;
@@ -220,13 +237,21 @@ impl Face {
         }
 
         // The front follows the cell: d(front)/d(cell) by implicit differentiation.
-        let stiffness = balance.outer + latent_heat(self.front) * slope;
-        let follow = inner / (stiffness + inner);
+        let follow = inner / (solved.stiffness + inner);
         let drive = Drive {
             conductance: inner * (1.0 - follow),
             temperature: (self.front - follow * cell) / (1.0 - follow),
+            follow,
+            surface_follow: 1.0 - balance.outer * through,
         };
         (drive, leaving)
+    }
+
+    /// Moves front and surface with the cell behind, once its new temperature is known.
+    pub(super) fn settle(&mut self, drive: &Drive, cell_rise: f64) {
+        let rise = drive.follow * cell_rise;
+        self.front += rise;
+        self.surface += rise * drive.surface_follow;
     }
 
     fn dry(&mut self, law: &FaceLaw, leaving: f64, content: f64) {

@@ -29,6 +29,8 @@ pub struct Patch {
     pub facing: Facing,
     /// Whether the patch lies at the end of a line of the first direction.
     pub first_direction: bool,
+    /// From a cell of that line to the next one inwards.
+    pub inward: isize,
     /// The patch that takes its place when the piece is turned over.
     pub mirror: usize,
 }
@@ -63,6 +65,10 @@ pub struct Grid {
     pub link_rows: Vec<f64>,
     /// The same in the second direction, stored column by column: `j * rows + i`.
     pub link_columns: Vec<f64>,
+    /// Thickness of the cells of each row, m.
+    pub row_width: Vec<f64>,
+    /// Thickness of the cells of each column, m; empty where columns are angles.
+    pub column_width: Vec<f64>,
     /// The outer surface.
     pub patches: Vec<Patch>,
     /// The cell that takes a cell's place when the piece is turned over.
@@ -79,7 +85,11 @@ const STRETCH: f64 = 1.5;
 
 /// Edges of `count` cells on `0..=size`, graded towards the far end, or towards both.
 fn graded(size: f64, count: usize, both_ends: bool) -> Vec<f64> {
-    let deepest = if both_ends { (count - 1) / 2 } else { count - 1 };
+    let deepest = if both_ends {
+        (count - 1) / 2
+    } else {
+        count - 1
+    };
     let width = |i: usize| {
         let from_end = if both_ends {
             i.min(count - 1 - i)
@@ -101,6 +111,10 @@ fn graded(size: f64, count: usize, both_ends: bool) -> Vec<f64> {
 
 fn middle(edges: &[f64], i: usize) -> f64 {
     (edges[i] + edges[i + 1]) / 2.0
+}
+
+fn widths(edges: &[f64]) -> Vec<f64> {
+    edges.windows(2).map(|pair| pair[1] - pair[0]).collect()
 }
 
 impl Grid {
@@ -127,7 +141,7 @@ impl Grid {
         match body {
             Body::Disc { .. } => Self::new(body, 13, 6),
             Body::Bar { .. } => Self::new(body, 9, 6),
-            Body::Sphere { .. } => Self::new(body, 12, 1),
+            Body::Sphere { .. } => Self::new(body, 15, 1),
         }
     }
 
@@ -147,6 +161,24 @@ impl Grid {
         self.rows * self.columns
     }
 
+    /// Cells behind a patch from the surface inwards, each with its thickness, m.
+    pub fn behind(&self, patch: &Patch) -> impl Iterator<Item = (usize, f64)> {
+        let columns = self.columns;
+        let rows = patch.first_direction;
+        let steps = if rows { self.rows } else { columns };
+        let inward = patch.inward;
+        let first = patch.cell;
+        (0..steps).filter_map(move |n| {
+            let cell = first.checked_add_signed(inward * isize::try_from(n).ok()?)?;
+            let width = if rows {
+                self.row_width.get(cell / columns)
+            } else {
+                self.column_width.get(cell % columns)
+            };
+            width.map(|width| (cell, *width))
+        })
+    }
+
     fn empty(body: Body, rows: usize, columns: usize) -> Self {
         let cells = rows * columns;
         Self {
@@ -156,6 +188,8 @@ impl Grid {
             volume: vec![0.0; cells],
             link_rows: vec![0.0; cells],
             link_columns: vec![0.0; cells],
+            row_width: Vec::new(),
+            column_width: Vec::new(),
             patches: Vec::new(),
             mirror: (0..cells).collect(),
             axis: Vec::new(),
@@ -184,6 +218,9 @@ fn disc(body: Body, thickness: f64, radius: f64, rows: usize, columns: usize) ->
             grid.mirror[cell] = (rows - 1 - i) * columns + j;
         }
     }
+    let stride = isize::try_from(columns).unwrap_or(isize::MAX);
+    grid.row_width = widths(&z);
+    grid.column_width = widths(&r);
     for (i, up) in [(0, 1.0), (rows - 1, 0.0)] {
         for j in 0..columns {
             let other_face = if i == 0 { columns + j } else { j };
@@ -193,6 +230,7 @@ fn disc(body: Body, thickness: f64, radius: f64, rows: usize, columns: usize) ->
                 half: (z[i + 1] - z[i]) / 2.0,
                 facing: Facing::Vertical(up),
                 first_direction: true,
+                inward: if i == 0 { stride } else { -stride },
                 mirror: other_face,
             });
         }
@@ -204,6 +242,7 @@ fn disc(body: Body, thickness: f64, radius: f64, rows: usize, columns: usize) ->
             half: radius * (radius / middle(&r, columns - 1)).ln(),
             facing: Facing::Side,
             first_direction: false,
+            inward: -1,
             mirror: 2 * columns + rows - 1 - i,
         });
     }
@@ -226,6 +265,7 @@ fn bar(body: Body, diameter: f64, length: f64, rows: usize, columns: usize) -> G
     let r = graded(radius, rows, false);
     let angle = PI / columns as f64;
     let mut grid = Grid::empty(body, rows, columns);
+    grid.row_width = widths(&r);
     // Both halves, left and right of the vertical, are carried by one: hence the factors of two.
     for i in 0..rows {
         let dr = r[i + 1] - r[i];
@@ -250,6 +290,7 @@ fn bar(body: Body, diameter: f64, length: f64, rows: usize, columns: usize) -> G
             half: radius * (radius / middle(&r, rows - 1)).ln(),
             facing: Facing::Vertical(f64::midpoint(1.0, from_top.cos())),
             first_direction: true,
+            inward: -isize::try_from(columns).unwrap_or(isize::MAX),
             mirror: columns - 1 - j,
         });
     }
@@ -284,6 +325,7 @@ fn sphere(body: Body, diameter: f64, rows: usize) -> Grid {
     let radius = diameter / 2.0;
     let r = graded(radius, rows, false);
     let mut grid = Grid::empty(body, rows, 1);
+    grid.row_width = widths(&r);
     for i in 0..rows {
         grid.volume[i] = 4.0 / 3.0 * PI * (r[i + 1].powi(3) - r[i].powi(3));
         if i + 1 < rows {
@@ -297,6 +339,7 @@ fn sphere(body: Body, diameter: f64, rows: usize) -> Grid {
         half: radius * radius * (1.0 / middle(&r, rows - 1) - 1.0 / radius),
         facing: Facing::Side,
         first_direction: true,
+        inward: -1,
         mirror: 0,
     });
     grid.axis = through_the_middle(&r, |i| i, |i| i);

@@ -6,7 +6,7 @@
 
 use std::sync::Arc;
 
-use super::face::{Behind, Face, FaceLaw, Surroundings};
+use super::face::{Behind, Drive, Face, FaceLaw, Surroundings};
 use super::grid::{Facing, Grid, Patch};
 use super::tridiagonal::{Lines, transpose};
 use crate::meat::water::latent_heat;
@@ -15,8 +15,10 @@ use crate::meat::{Material, SurfaceStart};
 /// What passed between the piece and its surroundings in a step.
 #[derive(Debug, Clone, Copy, PartialEq, Default)]
 pub struct Exchange {
-    /// Heat that entered the piece through its faces, latent heat not included, J.
+    /// Heat that entered the piece through its faces and was not used to evaporate water, J.
     pub stored: f64,
+    /// Part of the stored heat that left again in the water, above 0 °C, J.
+    pub carried: f64,
     /// Heat that the surroundings gave: stored heat and the latent heat of the water that left, J.
     pub given: f64,
     /// Water that left, kg.
@@ -32,8 +34,13 @@ pub struct Piece {
     browning_rate: f64,
     temperature: Vec<f64>,
     faces: Vec<Face>,
+    drives: Vec<Drive>,
     /// Water a patch can lose, kg/m²: its share of the piece's water by area.
     stock: f64,
+    /// Share of its water that each cell still holds.
+    wet: Vec<f64>,
+    /// The same a step earlier.
+    wet_before: Vec<f64>,
     conductivity: Vec<f64>,
     /// Heat capacity of each cell over the step, W/K.
     capacity: Vec<f64>,
@@ -42,7 +49,12 @@ pub struct Piece {
     /// Temperature, conductivity and capacity with rows and columns exchanged.
     crossed: [Vec<f64>; 3],
     across_first: bool,
+    /// Time since water that left was last taken out of the cells, s.
+    undrained: f64,
 }
+
+/// Cells dry over minutes; their heat capacity is brought up to date this often, s.
+const DRAIN_EVERY: f64 = 10.0;
 
 /// The step to take, s, when `elapsed` seconds have passed since the piece met new surroundings:
 /// a quarter of a second at first, three seconds from the thirteenth minute on. The error of the
@@ -75,13 +87,17 @@ impl Piece {
             browning_rate: start.browning_rate,
             temperature: vec![celsius; cells],
             faces: vec![Face::new(celsius, start.film, start.dry_layer); grid.patches.len()],
+            drives: vec![Drive::default(); grid.patches.len()],
             stock: law.available * material.water_content() * volume / area,
+            wet: vec![1.0; cells],
+            wet_before: vec![1.0; cells],
             conductivity: vec![0.0; cells],
             capacity: vec![0.0; cells],
             down: Lines::new(grid.rows, grid.columns),
             across: Lines::new(grid.columns, grid.rows),
             crossed: [vec![0.0; cells], vec![0.0; cells], vec![0.0; cells]],
             across_first: false,
+            undrained: 0.0,
             grid,
             material,
         }
@@ -90,10 +106,17 @@ impl Piece {
     /// Advances by `dt` seconds; `around` gives what each patch meets.
     pub fn step(&mut self, dt: f64, around: impl Fn(Facing) -> Surroundings) -> Exchange {
         let mut exchange = Exchange::default();
+        self.undrained += dt;
+        if self.undrained >= DRAIN_EVERY {
+            self.undrained = 0.0;
+            exchange.carried = self.drain();
+        }
+        let water_share = self.material.water_share();
         for (i, t) in self.temperature.iter().enumerate() {
             let [conductivity, heat_capacity] = self.material.at(*t);
+            let left = 1.0 - water_share * (1.0 - self.wet[i]);
             self.conductivity[i] = conductivity;
-            self.capacity[i] = heat_capacity * self.grid.volume[i] / dt;
+            self.capacity[i] = heat_capacity * left * self.grid.volume[i] / dt;
         }
         // The order of the directions alternates, so that their errors cancel in pairs.
         self.across_first = !self.across_first;
@@ -105,6 +128,43 @@ impl Piece {
             }
         }
         exchange
+    }
+
+    /// Takes the water that has left out of the cells: what the dry layers held is gone from the
+    /// outermost cells, what juice replaced is gone from everywhere alike. Returns the heat it
+    /// carried off, J.
+    fn drain(&mut self) -> f64 {
+        let grid = Arc::clone(&self.grid);
+        let water_share = self.material.water_share();
+        if water_share <= 0.0 {
+            return 0.0;
+        }
+        let whole: f64 = self.material.water_content() * grid.volume.iter().sum::<f64>();
+        let lost: f64 = grid
+            .patches
+            .iter()
+            .zip(&self.faces)
+            .map(|(patch, face)| patch.area * face.lost.max(0.0))
+            .sum();
+        let even = (1.0 - self.law.replenished * lost / whole).max(0.0);
+        std::mem::swap(&mut self.wet, &mut self.wet_before);
+        self.wet.fill(even);
+        for (patch, face) in grid.patches.iter().zip(&self.faces) {
+            let mut dry = face.dry_layer;
+            for (cell, width) in grid.behind(patch) {
+                self.wet[cell] *= 1.0 - (dry / width).min(1.0);
+                dry -= width;
+                if dry <= 0.0 {
+                    break;
+                }
+            }
+        }
+        let mut carried = 0.0;
+        for (i, t) in self.temperature.iter().enumerate() {
+            let gone = water_share * (self.wet_before[i] - self.wet[i]);
+            carried += gone * self.material.heat_above_zero(*t) * grid.volume[i];
+        }
+        carried
     }
 
     fn sweep_down(
@@ -120,6 +180,12 @@ impl Piece {
         self.meet(true, dt, around, exchange);
         let mut stored = 0.0;
         let solved = self.down.solve();
+        for (n, (patch, face)) in grid.patches.iter().zip(&mut self.faces).enumerate() {
+            if patch.first_direction {
+                let rise = solved[patch.cell] - self.temperature[patch.cell];
+                face.settle(&self.drives[n], rise);
+            }
+        }
         for ((t, new), c) in self.temperature.iter_mut().zip(solved).zip(&self.capacity) {
             stored += c * (new - *t);
             *t = *new;
@@ -148,6 +214,12 @@ impl Piece {
         for ((new, t), c) in solved.iter().zip(t).zip(c) {
             stored += c * (new - t);
         }
+        for (n, (patch, face)) in grid.patches.iter().zip(&mut self.faces).enumerate() {
+            if !patch.first_direction {
+                let crossed = patch.cell % columns * rows + patch.cell / columns;
+                face.settle(&self.drives[n], solved[crossed] - t[crossed]);
+            }
+        }
         transpose(solved, columns, rows, &mut self.temperature);
         exchange.stored += stored * dt;
         exchange.given += stored * dt;
@@ -162,7 +234,7 @@ impl Piece {
         exchange: &mut Exchange,
     ) {
         let (rows, columns) = (self.grid.rows, self.grid.columns);
-        for (patch, face) in self.grid.patches.iter().zip(&mut self.faces) {
+        for (n, (patch, face)) in self.grid.patches.iter().zip(&mut self.faces).enumerate() {
             if patch.first_direction != down {
                 continue;
             }
@@ -175,6 +247,7 @@ impl Piece {
             let before = face.browning;
             let (drive, leaving) = face.advance(&self.law, &around(patch.facing), behind, dt);
             face.browning = before + (face.browning - before) * self.browning_rate;
+            self.drives[n] = drive;
             let conductance = drive.conductance * patch.area;
             if down {
                 self.down.couple(patch.cell, conductance, drive.temperature);
@@ -240,7 +313,10 @@ impl Piece {
     /// The hottest cell, °C; faces not included.
     #[must_use]
     pub fn hottest(&self) -> f64 {
-        self.temperature.iter().copied().fold(f64::NEG_INFINITY, f64::max)
+        self.temperature
+            .iter()
+            .copied()
+            .fold(f64::NEG_INFINITY, f64::max)
     }
 
     /// Mean temperature by heat, °C.
@@ -256,13 +332,17 @@ impl Piece {
         sum / volume
     }
 
-    /// Heat stored above a temperature, J.
+    /// Heat stored above 0 °C in what is left of the piece, J.
     #[must_use]
-    pub fn heat_above(&self, celsius: f64) -> f64 {
+    pub fn heat_above_zero(&self) -> f64 {
         self.temperature
             .iter()
             .zip(&self.grid.volume)
-            .map(|(t, v)| self.material.heat_between(celsius, *t) * v)
+            .zip(&self.wet)
+            .map(|((t, v), wet)| {
+                let left = 1.0 - self.material.water_share() * (1.0 - wet);
+                self.material.heat_above_zero(*t) * v * left
+            })
             .sum()
     }
 

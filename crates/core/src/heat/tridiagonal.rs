@@ -129,7 +129,11 @@ mod tests {
             let at = |row: usize| t[row * 2 + line];
             let gain = |row: usize| c[row * 2 + line] * (at(row) - before[row * 2 + line]);
             let (first, second) = (at(1) - at(0), 2.0 * (at(2) - at(1)));
-            let face = if line == 0 { 3.0 * (100.0 - at(2)) } else { 0.0 };
+            let face = if line == 0 {
+                3.0 * (100.0 - at(2))
+            } else {
+                0.0
+            };
             assert!((gain(0) - first).abs() < 1e-9);
             assert!((gain(1) - (second - first)).abs() < 1e-9);
             assert!((gain(2) - (face - second)).abs() < 1e-9);

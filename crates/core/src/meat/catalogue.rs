@@ -272,7 +272,7 @@ static BEEF_ROAST: Cut = Cut {
     plural: "beef roasts",
     animal: Animal::Beef,
     class: Class::WholeCut,
-    form: Form::Slab { elongation: 1.6 },
+    form: Form::Slab { elongation: 1.2 },
     usual_mass: masses(800.0, 1400.0, 2200.0),
     usual_pieces: 1,
     thickness: thickness(75.0, SIMILAR, 0.12),

@@ -134,6 +134,8 @@ fn component(of: &Component, celsius: f64) -> [f64; 3] {
 /// The range in which the component equations were fitted reaches 150 °C; hotter cells, which only
 /// a crust can be, keep the last value.
 const TABLE_TOP: usize = 150;
+/// Heat capacity of water near room temperature, J/(kg K) (steam tables, from memory).
+const WATER_HEAT_CAPACITY: f64 = 4180.0;
 /// Density is held at this temperature so that a cell keeps its mass.
 const DENSITY_AT: Temperature = Temperature::from_celsius(20.0);
 
@@ -142,8 +144,12 @@ const DENSITY_AT: Temperature = Temperature::from_celsius(20.0);
 pub struct Material {
     /// Conductivity, W/(m K), and volumetric heat capacity, J/(m³ K), at 0, 1, ... 150 °C.
     table: Vec<[f64; 2]>,
+    /// Heat above 0 °C, J/m³, at the same temperatures.
+    heat: Vec<f64>,
     /// kg of water in a cubic metre of the raw piece.
     water: f64,
+    /// Share of the heat capacity that is the water's.
+    water_share: f64,
     density: f64,
 }
 
@@ -152,18 +158,24 @@ impl Material {
     #[must_use]
     pub fn of(composition: Composition) -> Self {
         let density = composition.density(DENSITY_AT).kilograms_per_cubic_metre();
+        let table: Vec<[f64; 2]> = (0..=TABLE_TOP)
+            .map(|i| {
+                let at = Temperature::from_celsius(i as f64);
+                let cp = composition.specific_heat(at);
+                [
+                    composition.conductivity(at).watts_per_metre_kelvin(),
+                    density * cp.joules_per_kilogram_kelvin(),
+                ]
+            })
+            .collect();
         Self {
-            table: (0..=TABLE_TOP)
-                .map(|i| {
-                    let at = Temperature::from_celsius(i as f64);
-                    let cp = composition.specific_heat(at);
-                    [
-                        composition.conductivity(at).watts_per_metre_kelvin(),
-                        density * cp.joules_per_kilogram_kelvin(),
-                    ]
-                })
-                .collect(),
+            heat: running_heat(&table),
+            table,
             water: composition.water * density,
+            water_share: composition.water * WATER_HEAT_CAPACITY
+                / composition
+                    .specific_heat(DENSITY_AT)
+                    .joules_per_kilogram_kelvin(),
             density,
         }
     }
@@ -184,15 +196,16 @@ impl Material {
     #[must_use]
     pub fn constant(k: Conductivity, rho: Density, cp: SpecificHeat) -> Self {
         let density = rho.kilograms_per_cubic_metre();
+        let row = [
+            k.watts_per_metre_kelvin(),
+            density * cp.joules_per_kilogram_kelvin(),
+        ];
+        let table = vec![row; TABLE_TOP + 1];
         Self {
-            table: vec![
-                [
-                    k.watts_per_metre_kelvin(),
-                    density * cp.joules_per_kilogram_kelvin()
-                ];
-                TABLE_TOP + 1
-            ],
+            heat: running_heat(&table),
+            table,
             water: 0.0,
+            water_share: 0.0,
             density,
         }
     }
@@ -227,22 +240,48 @@ impl Material {
         self.water
     }
 
+    /// Share of the heat capacity that is the water's, 0..1; what dries stores that much less.
+    #[must_use]
+    pub fn water_share(&self) -> f64 {
+        self.water_share
+    }
+
     /// Density of the raw piece, kg/m³.
     #[must_use]
     pub fn density(&self) -> f64 {
         self.density
     }
 
-    /// Heat needed to bring a cubic metre from one temperature to another, J/m³.
+    /// Heat above 0 °C in a cubic metre of the raw piece, J/m³: the integral of the heat capacity
+    /// as [`Self::at`] gives it.
+    ///
+    /// ```
+    /// use ember_core::meat::{Composition, Material};
+    /// let loin = Material::of(Composition::new(0.71, 0.21, 0.07));
+    /// let mean = loin.heat_above_zero(60.0) / 60.0;
+    /// assert!((mean / loin.at(30.0)[1] - 1.0).abs() < 0.01);
+    /// ```
     #[must_use]
-    pub fn heat_between(&self, from_celsius: f64, to_celsius: f64) -> f64 {
-        const PARTS: usize = 64;
-        let step = (to_celsius - from_celsius) / PARTS as f64;
-        (0..PARTS)
-            .map(|i| {
-                let [_, heat_capacity] = self.at(from_celsius + (i as f64 + 0.5) * step);
-                heat_capacity * step
-            })
-            .sum()
+    #[allow(
+        clippy::indexing_slicing,
+        reason = "called for every cell of every step; the index is clamped to the table"
+    )]
+    pub fn heat_above_zero(&self, celsius: f64) -> f64 {
+        let low = celsius.clamp(0.0, TABLE_TOP as f64 - 1e-9) as usize;
+        let part = celsius - low as f64;
+        let ([_, c0], [_, c1]) = (self.table[low], self.table[low + 1]);
+        let slope = if part > 1.0 { 0.0 } else { c1 - c0 };
+        self.heat[low] + part * (c0 + 0.5 * part * slope)
     }
+}
+
+fn running_heat(table: &[[f64; 2]]) -> Vec<f64> {
+    let mut heat = 0.0;
+    let mut out = vec![0.0];
+    for (below, above) in table.iter().zip(table.iter().skip(1)) {
+        let ([_, c0], [_, c1]) = (below, above);
+        heat += f64::midpoint(*c0, *c1);
+        out.push(heat);
+    }
+    out
 }

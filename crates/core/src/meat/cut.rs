@@ -178,6 +178,44 @@ impl Browning {
     }
 }
 
+/// Limits between the words, in minutes' worth of browning at the reference temperature of the
+/// surface law. Fitted to common practice: wings at 200 °C whose lower face is still pale after
+/// 15 min and which are crisp on both after 30 min; belly skin at 190-199 °C that is brown, not
+/// dark, after 40 min; a chop that is hardly coloured after 12 min.
+const BROWNING_LIMITS: [(f64, Browning); 5] = [
+    (180.0, Browning::Burnt),
+    (90.0, Browning::Dark),
+    (12.0, Browning::Brown),
+    (6.0, Browning::Golden),
+    (3.0, Browning::Blond),
+];
+
+impl Browning {
+    /// The word for an amount of browning.
+    ///
+    /// ```
+    /// use ember_core::meat::Browning;
+    /// assert_eq!(Browning::of(0.0), Browning::Pale);
+    /// assert_eq!(Browning::of(Browning::Golden.least()), Browning::Golden);
+    /// ```
+    #[must_use]
+    pub fn of(amount: f64) -> Self {
+        BROWNING_LIMITS
+            .iter()
+            .find(|(limit, _)| amount >= *limit)
+            .map_or(Self::Pale, |(_, word)| *word)
+    }
+
+    /// The least amount that deserves the word.
+    #[must_use]
+    pub fn least(self) -> f64 {
+        BROWNING_LIMITS
+            .iter()
+            .find(|(_, word)| *word == self)
+            .map_or(0.0, |(limit, _)| *limit)
+    }
+}
+
 impl Animal {
     /// The word on the wire and in messages.
     #[must_use]

@@ -61,7 +61,6 @@ impl Bound {
     }
 }
 
-
 /// Pieces in one cook.
 pub const PIECES: Bound = Bound::new("pieces", "pieces", 1.0, 60.0);
 /// Weight of one piece; from half a flat to a large roast.

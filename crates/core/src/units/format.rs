@@ -52,17 +52,18 @@ impl Temperature {
         }
     }
 
-    /// To the step of the dial: 5 degrees in either scale.
+    /// As a dial shows it: whole degrees Celsius (settings are kept to the dial's step already),
+    /// the nearest 5 degrees Fahrenheit, which is how those dials go.
     ///
     /// ```
     /// use ember_core::units::{Temperature, TemperatureScale};
     /// assert_eq!(Temperature::from_celsius(204.4).display_setting(TemperatureScale::Fahrenheit), "400 °F");
-    /// assert_eq!(Temperature::from_celsius(204.4).display_setting(TemperatureScale::Celsius), "205 °C");
+    /// assert_eq!(Temperature::from_celsius(204.4).display_setting(TemperatureScale::Celsius), "204 °C");
     /// ```
     #[must_use]
     pub fn display_setting(self, scale: TemperatureScale) -> String {
         match scale {
-            TemperatureScale::Celsius => format!("{:.0} °C", round_to_step(self.celsius(), 5.0)),
+            TemperatureScale::Celsius => format!("{:.0} °C", self.celsius()),
             TemperatureScale::Fahrenheit => {
                 format!("{:.0} °F", round_to_step(self.fahrenheit(), 5.0))
             }
@@ -126,7 +127,7 @@ impl Length {
             WeightSystem::Imperial => {
                 let inches = self.millimetres() / MILLIMETRES_PER_INCH;
                 let quarters = round_to_step(inches, 0.25);
-                if (inches - quarters).abs() > 0.02 {
+                if (inches - quarters).abs() > 0.01 {
                     return format!("{} in", trim_zeros(inches, 1));
                 }
                 let whole = quarters.floor();

@@ -1,0 +1,268 @@
+//! A request made ready for the solver, and single cooks of it.
+
+use std::sync::Arc;
+
+use super::request::{PlanError, Request, TurnRule};
+use crate::basket::{Layer, layers};
+use crate::fryer::{Cavity, Pace, Rest, Run};
+use crate::geometry::{Outline, lay};
+use crate::heat::{FaceLaw, Grid, Piece};
+use crate::meat::Material;
+use crate::units::{Density, Interval, Length, Temperature};
+
+/// No cook is planned longer than this.
+pub const LONGEST: Interval = Interval::from_minutes(240.0);
+/// Seconds the machine stands open while pieces are turned.
+const TURNING: f64 = 12.0;
+/// Seconds the machine stands open between two batches.
+const RELOADING: f64 = 30.0;
+/// Pieces as heavy as this rest under a tent, g (common practice: roasts are tented).
+pub const TENTED_FROM: f64 = 600.0;
+/// The surface is waited for no longer than this share of the time the core needs, plus
+/// [`PATIENCE_EXTRA`]; a cook would rather serve it paler than dry.
+const PATIENCE: f64 = 1.5;
+const PATIENCE_EXTRA: f64 = 300.0;
+
+/// What may differ from the request in a what-if.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Variation {
+    /// Factor on the thickness.
+    pub thickness: f64,
+    /// Added to the start temperature, K.
+    pub start: f64,
+    /// Factor on the heat the air carries.
+    pub heat: f64,
+    /// Added to the setting, K.
+    pub setting: f64,
+}
+
+impl Variation {
+    /// As requested.
+    pub const NONE: Self = Self {
+        thickness: 1.0,
+        start: 0.0,
+        heat: 1.0,
+        setting: 0.0,
+    };
+}
+
+/// When a cook is turned.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub enum Turn {
+    /// Not at all.
+    Never,
+    /// So many seconds after loading.
+    At(f64),
+}
+
+/// What must hold before the pieces come out.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Goal {
+    /// Core on the thermometer, °C.
+    pub core: f64,
+    /// How long it must have been there, s.
+    pub hold: f64,
+    /// Amount of browning of the paler face that counts.
+    pub browning: f64,
+}
+
+/// A request made ready for the solver.
+pub struct Problem<'a> {
+    /// The request.
+    pub request: &'a Request,
+    /// How the pieces share the floor.
+    pub layer: Layer,
+    /// Outline of one piece.
+    pub outline: Outline,
+    /// Whether the machine is hot when the first batch goes in.
+    pub preheated: bool,
+    material: Arc<Material>,
+    setting: f64,
+}
+
+/// The moment a cook is ready.
+pub struct Ready {
+    /// The run as it stands then.
+    pub run: Run,
+}
+
+/// How finely a cook is computed.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Resolution {
+    /// What is shown.
+    Fine,
+    /// What is searched with.
+    Coarse,
+}
+
+impl<'a> Problem<'a> {
+    /// Lays the pieces out; the request must have been checked.
+    pub fn new(request: &'a Request) -> Self {
+        let entry = request.entry();
+        let material = Material::of(entry.composition.with_bone(entry.bone));
+        let density = Density::from_kilograms_per_cubic_metre(material.density());
+        let (_, outline) = lay(entry.form, request.mass, request.thickness_used(), density);
+        Self {
+            request,
+            layer: layers(request.machine.floor, outline, request.pieces),
+            outline,
+            preheated: request.preheats(),
+            material: Arc::new(material),
+            setting: request.setting_used().celsius(),
+        }
+    }
+
+    /// The same at another setting, whether the machine can or not.
+    pub fn at_setting(&self, setting: Temperature) -> Self {
+        Self {
+            request: self.request,
+            layer: self.layer,
+            outline: self.outline,
+            preheated: self.preheated,
+            material: Arc::clone(&self.material),
+            setting: setting.celsius(),
+        }
+    }
+
+    /// The machine as the first batch meets it.
+    pub fn first_cavity(&self) -> Cavity {
+        let machine = &self.request.machine;
+        let room = self.request.room.celsius();
+        if self.preheated {
+            Run::preheat(machine, self.setting, room).0
+        } else {
+            Cavity::cold(machine.kind, machine.power.watts(), room)
+        }
+    }
+
+    /// The machine as a batch leaves it to the next.
+    pub fn next_cavity(&self, after: &Run) -> Cavity {
+        let mut cavity = *after.cavity();
+        cavity.open(RELOADING);
+        cavity
+    }
+
+    /// Minutes the empty machine needs.
+    pub fn preheat_time(&self) -> Interval {
+        let room = self.request.room.celsius();
+        let (_, seconds) = Run::preheat(&self.request.machine, self.setting, room);
+        Interval::from_seconds(seconds)
+    }
+
+    /// Loads a batch.
+    pub fn load(
+        &self,
+        cavity: Cavity,
+        pieces: u32,
+        resolution: Resolution,
+        variation: Variation,
+    ) -> Run {
+        let request = self.request;
+        let entry = request.entry();
+        let density = Density::from_kilograms_per_cubic_metre(self.material.density());
+        let thickness =
+            Length::from_millimetres(request.thickness_used().millimetres() * variation.thickness);
+        let (body, _) = lay(entry.form, request.mass, thickness, density);
+        let (grid, pace) = match resolution {
+            Resolution::Fine => (Grid::fine(body), Pace::Fine),
+            Resolution::Coarse => (Grid::coarse(body), Pace::Brisk),
+        };
+        let piece = Piece::new(
+            Arc::new(grid),
+            Arc::clone(&self.material),
+            FaceLaw::MEAT,
+            request.start.temperature().celsius() + variation.start,
+            request.coat.start(),
+        );
+        let one = request.mass.kilograms() / (self.material.density() * body.volume());
+        Run::load(
+            cavity.with_heat(variation.heat),
+            request.room.celsius(),
+            self.setting + variation.setting,
+            piece,
+            f64::from(pieces) * one,
+        )
+        .with_exposure(self.layer.exposure())
+        .with_pace(pace)
+    }
+
+    /// What the target means at the thermometer when nothing is left to the rest.
+    pub fn goal(&self) -> Goal {
+        let floor = self.request.floor();
+        // Where the guidance asks for a time at the floor, a target above it has had that time.
+        let at_floor = floor
+            .core
+            .is_some_and(|core| (self.request.target - core).kelvins() < 2.0);
+        Goal {
+            core: self.request.target.celsius(),
+            hold: if at_floor { floor.hold.seconds() } else { 0.0 },
+            browning: self.request.least_browning().least(),
+        }
+    }
+
+    /// How the pieces rest.
+    pub fn rest(&self) -> Rest {
+        if self.request.mass.grams() >= TENTED_FROM {
+            Rest::Tented
+        } else {
+            Rest::Open
+        }
+    }
+
+    /// The browning that counts: of the paler face, or of the upper face if the pieces are not
+    /// turned.
+    pub fn browning(&self, run: &Run) -> f64 {
+        let upper = run.piece().upper().browning;
+        match self.request.turn {
+            TurnRule::Never => upper,
+            TurnRule::EqualBrowning | TurnRule::HalfWay => upper.min(run.piece().lower().browning),
+        }
+    }
+
+    /// Cooks until the goal is met; `watch` sees every state on the way.
+    ///
+    /// # Errors
+    /// [`PlanError::NeverReached`] when the core is not there after [`LONGEST`].
+    pub fn cook(
+        &self,
+        mut run: Run,
+        turn: Turn,
+        goal: Goal,
+        mut watch: impl FnMut(&Run),
+    ) -> Result<Ready, PlanError> {
+        let mut to_turn = turn;
+        let mut there_since: Option<f64> = None;
+        loop {
+            let now = run.elapsed();
+            if run.piece().core() >= goal.core {
+                there_since.get_or_insert(now);
+            }
+            let core_at = there_since.map(|since| since + goal.hold);
+            if let Some(core_at) = core_at.filter(|at| *at <= now) {
+                let patience = core_at * PATIENCE + PATIENCE_EXTRA;
+                if self.browning(&run) >= goal.browning || now >= patience {
+                    return Ok(Ready { run });
+                }
+            }
+            if now >= LONGEST.seconds() {
+                return Err(PlanError::NeverReached {
+                    target: self.request.target,
+                    setting: Temperature::from_celsius(self.setting),
+                    limit: LONGEST,
+                    reached: Temperature::from_celsius(run.piece().core()),
+                });
+            }
+            let mut limit = f64::INFINITY;
+            if let Turn::At(at) = to_turn {
+                if now >= at - 1e-9 {
+                    run.turn(TURNING);
+                    to_turn = Turn::Never;
+                } else {
+                    limit = at - now;
+                }
+            }
+            run.step(limit);
+            watch(&run);
+        }
+    }
+}

@@ -1,0 +1,397 @@
+//! What the cook says: the sentence as a type, and its checks.
+
+use crate::doneness::{Floor, Region, floor};
+use crate::fryer::{self, Machine};
+use crate::meat::{Browning, Coat, Cut, CutId, Texture, cut};
+use crate::units::bounds::{self, OutOfBounds};
+use crate::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
+
+/// Where the meat comes from.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub enum Start {
+    /// Straight from the fridge.
+    Fridge,
+    /// Half an hour on the counter.
+    Tempered,
+    /// Measured by the cook.
+    Measured(Temperature),
+}
+
+/// Whether the machine is hot when the meat goes in.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub enum PreheatRule {
+    /// Always.
+    Always,
+    /// For pieces up to 30 mm, where the first minutes count.
+    #[default]
+    ThinOnly,
+    /// Never.
+    Never,
+}
+
+/// When the pieces are turned.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub enum TurnRule {
+    /// At the minute after which both faces end equally brown.
+    #[default]
+    EqualBrowning,
+    /// Half-way.
+    HalfWay,
+    /// Not at all.
+    Never,
+}
+
+/// When sauce goes on.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub enum SauceRule {
+    /// No sauce.
+    #[default]
+    None,
+    /// One side before, the other at the turn.
+    BeforeAndAtTurn,
+    /// For the last minutes.
+    LastMinutes,
+    /// Tossed after the cook, while roaring hot.
+    Tossed,
+}
+
+/// The sentence.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Request {
+    /// What.
+    pub cut: CutId,
+    /// How many.
+    pub pieces: u32,
+    /// Weight of one.
+    pub mass: Mass,
+    /// Thickness at the thickest part; absent until measured.
+    pub thickness: Option<Length>,
+    /// From where.
+    pub start: Start,
+    /// Surface.
+    pub coat: Coat,
+    /// In what.
+    pub machine: Machine,
+    /// At what; absent for the recommended setting.
+    pub setting: Option<Temperature>,
+    /// School of preheating.
+    pub preheat: PreheatRule,
+    /// School of turning.
+    pub turn: TurnRule,
+    /// School of saucing.
+    pub sauce: SauceRule,
+    /// Core temperature wanted.
+    pub target: Temperature,
+    /// Whose safety floor applies.
+    pub region: Region,
+    /// The cook has read and accepted that the target is below the floor.
+    pub below_floor_acknowledged: bool,
+    /// Temperature of the kitchen.
+    pub room: Temperature,
+}
+
+/// Why no plan could be made.
+#[derive(Debug, Clone, PartialEq, thiserror::Error)]
+pub enum PlanError {
+    /// A parameter outside its bound.
+    #[error(transparent)]
+    OutOfBounds(#[from] OutOfBounds),
+    /// Poultry is never planned below its floor.
+    #[error(
+        "{animal} is not planned below {:.0} °C ({authority}); choose {:.0} °C or more",
+        floor.celsius(), floor.celsius().ceil()
+    )]
+    BelowPoultryFloor {
+        /// The animal.
+        animal: &'static str,
+        /// The floor.
+        floor: Temperature,
+        /// Whose floor.
+        authority: &'static str,
+    },
+    /// A whole cut below the floor needs an explicit yes.
+    #[error(
+        "{:.0} °C is below the {:.0} °C that {authority} gives for whole cuts of {animal}; \
+         acknowledge that to plan it all the same",
+        target.celsius(), floor.celsius()
+    )]
+    NeedsAcknowledgement {
+        /// The animal.
+        animal: &'static str,
+        /// What was asked.
+        target: Temperature,
+        /// The floor.
+        floor: Temperature,
+        /// Whose floor.
+        authority: &'static str,
+    },
+    /// The core never gets there within the limit.
+    #[error(
+        "the core never reaches {:.0} °C at {:.0} °C within {:.0} h; it stops at {:.0} °C",
+        target.celsius(), setting.celsius(), limit.minutes() / 60.0, reached.celsius()
+    )]
+    NeverReached {
+        /// What was asked.
+        target: Temperature,
+        /// The setting tried.
+        setting: Temperature,
+        /// How long was tried.
+        limit: Interval,
+        /// The highest core.
+        reached: Temperature,
+    },
+    /// The piece does not fit under the element.
+    #[error(
+        "a piece {:.0} mm tall does not fit a cavity of {:.0} mm; level or halve it",
+        piece.millimetres(), cavity.millimetres()
+    )]
+    TooTall {
+        /// Thickness of the piece.
+        piece: Length,
+        /// Usable height.
+        cavity: Length,
+    },
+    /// The dial does not go there.
+    #[error(
+        "the machine goes up to {:.0} °C, not {:.0} °C; {:.0} min at its ceiling do what {:.0} min would",
+        ceiling.celsius(), asked.celsius(), at_ceiling.minutes(), at_asked.minutes()
+    )]
+    AboveCeiling {
+        /// The setting asked for.
+        asked: Temperature,
+        /// The machine's highest.
+        ceiling: Temperature,
+        /// Minutes to the pull at the setting asked for, were it possible.
+        at_asked: Interval,
+        /// Minutes to the pull at the ceiling.
+        at_ceiling: Interval,
+    },
+    /// The dial does not go that low.
+    #[error(
+        "the machine starts at {:.0} °C, not {:.0} °C; choose {:.0} °C or more",
+        lowest.celsius(), asked.celsius(), lowest.celsius()
+    )]
+    BelowLowest {
+        /// The setting asked for.
+        asked: Temperature,
+        /// The machine's lowest.
+        lowest: Temperature,
+    },
+}
+
+/// A fridge as kitchens have it.
+const FRIDGE: f64 = 4.0;
+/// What half an hour on the counter makes of it (common practice: the outside warms, the inside
+/// hardly).
+const TEMPERED: f64 = 9.0;
+/// Up to this thickness the school "only thin pieces" preheats, mm (common practice).
+const THIN: f64 = 30.0;
+/// Two temperatures that a thermometer shows alike, K.
+const SAME: f64 = 0.5;
+
+impl Start {
+    /// The even temperature the model starts from.
+    #[must_use]
+    pub const fn temperature(self) -> Temperature {
+        match self {
+            Self::Fridge => Temperature::from_celsius(FRIDGE),
+            Self::Tempered => Temperature::from_celsius(TEMPERED),
+            Self::Measured(t) => t,
+        }
+    }
+
+    /// One standard deviation of what is not known.
+    #[must_use]
+    pub const fn spread(self) -> TemperatureDifference {
+        TemperatureDifference::from_kelvins(match self {
+            Self::Fridge => 2.0,
+            Self::Tempered => 3.0,
+            Self::Measured(_) => 0.5,
+        })
+    }
+}
+
+impl Request {
+    /// A usual cook of a cut: what the sentence says before anything is changed.
+    ///
+    /// ```
+    /// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, plan}};
+    /// let request = Request::usual(CutId::Drumstick, PRESETS[1].machine());
+    /// let plan = plan(&request).unwrap();
+    /// assert!((15.0..35.0).contains(&plan.pull_at.minutes()));
+    /// ```
+    #[must_use]
+    pub fn usual(id: CutId, machine: Machine) -> Self {
+        let entry = cut(id);
+        let [_, usual, _] = entry.usual_mass;
+        Self {
+            cut: id,
+            pieces: entry.usual_pieces,
+            mass: usual,
+            thickness: None,
+            start: Start::Fridge,
+            coat: entry.coat,
+            machine,
+            setting: None,
+            preheat: PreheatRule::default(),
+            turn: if entry.one_face_up {
+                TurnRule::Never
+            } else {
+                TurnRule::default()
+            },
+            sauce: SauceRule::default(),
+            target: entry
+                .default_texture()
+                .map_or(Temperature::from_celsius(74.0), |texture| texture.core),
+            region: Region::default(),
+            below_floor_acknowledged: false,
+            room: Temperature::from_celsius(21.0),
+        }
+    }
+
+    /// The catalogue entry.
+    #[must_use]
+    pub fn entry(&self) -> &'static Cut {
+        cut(self.cut)
+    }
+
+    /// The thickness used: measured, or expected from the weight.
+    #[must_use]
+    pub fn thickness_used(&self) -> Length {
+        self.thickness
+            .unwrap_or_else(|| self.entry().expected_thickness(self.mass))
+    }
+
+    /// The setting used: the cook's, or the recommended one as far as the machine goes.
+    #[must_use]
+    pub fn setting_used(&self) -> Temperature {
+        self.setting.unwrap_or_else(|| {
+            let step = self.machine.step.kelvins().max(1.0);
+            let wanted = self.entry().setting.celsius();
+            let highest = self.machine.highest.celsius();
+            if wanted >= highest {
+                self.machine.highest
+            } else {
+                let snapped = crate::units::round_to_step(wanted, step);
+                Temperature::from_celsius(snapped.max(self.machine.lowest.celsius()))
+            }
+        })
+    }
+
+    /// Whether the school preheats this piece.
+    #[must_use]
+    pub fn preheats(&self) -> bool {
+        match self.preheat {
+            PreheatRule::Always => true,
+            PreheatRule::ThinOnly => self.thickness_used().millimetres() <= THIN,
+            PreheatRule::Never => false,
+        }
+    }
+
+    /// The texture whose temperature was asked for, if it has a name.
+    #[must_use]
+    pub fn texture(&self) -> Option<&'static Texture> {
+        self.entry()
+            .textures
+            .iter()
+            .find(|texture| (texture.core - self.target).kelvins().abs() < SAME)
+    }
+
+    /// The colour the surface must reach as well.
+    #[must_use]
+    pub fn least_browning(&self) -> Browning {
+        self.texture()
+            .or_else(|| self.entry().textures.first())
+            .map_or(Browning::Pale, |texture| texture.least_browning)
+    }
+
+    /// The safety floor.
+    #[must_use]
+    pub fn floor(&self) -> Floor {
+        floor(self.region, self.entry().animal, self.entry().class)
+    }
+
+    /// Whether the target lies below the floor, as a thermometer shows it.
+    #[must_use]
+    pub fn is_below_floor(&self) -> bool {
+        self.floor()
+            .core
+            .is_some_and(|floor| (floor - self.target).kelvins() >= SAME)
+    }
+
+    /// Whether rest may complete the target: never for poultry.
+    #[must_use]
+    pub fn rest_completes(&self) -> bool {
+        !self.entry().animal.is_poultry() && self.entry().rest.minutes() > 0.0
+    }
+
+    /// Checks every parameter and every rule that needs no computation.
+    ///
+    /// # Errors
+    /// The first [`PlanError`] in the order of the sentence.
+    pub fn check(&self) -> Result<(), PlanError> {
+        bounds::PIECES.check(f64::from(self.pieces))?;
+        bounds::PIECE_MASS.check(self.mass.grams())?;
+        bounds::THICKNESS.check(self.thickness_used().millimetres())?;
+        bounds::START.check(self.start.temperature().celsius())?;
+        bounds::ROOM.check(self.room.celsius())?;
+        bounds::SETTING.check(self.setting_used().celsius())?;
+        bounds::CORE_TARGET.check(self.target.celsius())?;
+        self.check_machine()?;
+        self.check_floor()
+    }
+
+    fn check_machine(&self) -> Result<(), PlanError> {
+        let machine = &self.machine;
+        bounds::WATTS.check(machine.power.watts())?;
+        bounds::CAVITY_HEIGHT.check(machine.height.millimetres())?;
+        bounds::SETTING.check(machine.lowest.celsius())?;
+        bounds::SETTING.check(machine.highest.celsius())?;
+        let sides = match machine.floor {
+            fryer::Floor::Round { diameter } => [diameter, diameter],
+            fryer::Floor::Rectangular { width, depth } => [width, depth],
+        };
+        for side in sides {
+            bounds::FLOOR.check(side.millimetres())?;
+        }
+        let asked = self.setting_used();
+        if asked < machine.lowest {
+            return Err(PlanError::BelowLowest {
+                asked,
+                lowest: machine.lowest,
+            });
+        }
+        let piece = self.thickness_used();
+        if piece > machine.height {
+            return Err(PlanError::TooTall {
+                piece,
+                cavity: machine.height,
+            });
+        }
+        Ok(())
+    }
+
+    fn check_floor(&self) -> Result<(), PlanError> {
+        let limits = self.floor();
+        let Some(floor) = limits.core.filter(|_| self.is_below_floor()) else {
+            return Ok(());
+        };
+        let animal = self.entry().animal;
+        if animal.is_poultry() {
+            Err(PlanError::BelowPoultryFloor {
+                animal: animal.word(),
+                floor,
+                authority: limits.authority,
+            })
+        } else if self.below_floor_acknowledged {
+            Ok(())
+        } else {
+            Err(PlanError::NeedsAcknowledgement {
+                animal: animal.word(),
+                target: self.target,
+                floor,
+                authority: limits.authority,
+            })
+        }
+    }
+}

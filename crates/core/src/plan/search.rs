@@ -1,0 +1,180 @@
+//! The search for the turn and the pull.
+
+use super::problem::{Goal, Problem, Resolution, Turn, Variation};
+use super::request::{PlanError, TurnRule};
+use crate::fryer::{Cavity, Rest, Run};
+
+/// A turn this close to balance is good enough, as a share of the browning of the darker face.
+const BALANCED: f64 = 0.05;
+/// Bounds of the turn as a share of the cook; outside them a turn is not worth an open drawer.
+const TURN_SHARE: [f64; 2] = [0.3, 0.85];
+
+/// The most a plan leaves to the rest, K: common practice is 3 K on a chop and 3-7 K on a roast.
+/// The model, whose core is the coldest spot and not what a thermometer finds, rises more from
+/// hot machines; the difference stays on the safe side.
+const COUNTED_ON_SMALL: f64 = 5.0;
+const COUNTED_ON_ROAST: f64 = 8.0;
+
+/// When to turn, and what the thermometer shows when the pieces come out.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Found {
+    /// The turn as a share of the time to the pull; nothing when it is not turned.
+    pub turn_share: Option<f64>,
+    /// Goal at the thermometer, less what the rest adds.
+    pub goal: Goal,
+    /// Time to the pull on the coarse grid, s.
+    pub pull: f64,
+}
+
+impl Found {
+    /// The turn for a cook of the given length.
+    pub fn turn(&self, pull: f64) -> Turn {
+        self.turn_share
+            .map_or(Turn::Never, |share| Turn::At(share * pull))
+    }
+}
+
+/// Searches on the coarse grid.
+///
+/// # Errors
+/// [`PlanError::NeverReached`].
+pub fn search(problem: &Problem, cavity: Cavity, pieces: u32) -> Result<Found, PlanError> {
+    let load = || problem.load(cavity, pieces, Resolution::Coarse, Variation::NONE);
+    let cook = |turn: Turn, goal: Goal| problem.cook(load(), turn, goal, |_| ());
+    let goal = problem.goal();
+    let bare = Goal {
+        browning: 0.0,
+        ..goal
+    };
+    // Untouched, the core takes about as long as turned: a first guess of the length.
+    let straight = cook(Turn::Never, bare)?;
+    let mut found = Found {
+        turn_share: None,
+        goal,
+        pull: straight.run.elapsed(),
+    };
+    match problem.request.turn {
+        TurnRule::Never => {}
+        TurnRule::HalfWay => {
+            found.turn_share = Some(0.5);
+            found.pull = settle(found, &cook)?;
+        }
+        TurnRule::EqualBrowning => balance(&mut found, &cook)?,
+    }
+    if problem.request.rest_completes() {
+        let carried = carry_over(problem, load(), found)?;
+        found.goal.core -= carried;
+        found.pull = cook(found.turn(found.pull), found.goal)?.run.elapsed();
+    } else if found.turn_share.is_none() {
+        found.pull = cook(Turn::Never, goal)?.run.elapsed();
+    }
+    Ok(found)
+}
+
+type Cook<'a> = dyn Fn(Turn, Goal) -> Result<super::problem::Ready, PlanError> + 'a;
+
+/// The length of the cook for the share in hand: the turn moves the length a little, and the
+/// length the turn.
+fn settle(found: Found, cook: &Cook) -> Result<f64, PlanError> {
+    let mut pull = found.pull;
+    for _ in 0..3 {
+        let next = cook(found.turn(pull), found.goal)?.run.elapsed();
+        if (next - pull).abs() < 15.0 {
+            return Ok(next);
+        }
+        pull = next;
+    }
+    Ok(pull)
+}
+
+/// Moves the turn until both faces end equally brown. The face that starts above browns more the
+/// later the turn, so the balance is monotone and bisection finds it.
+fn balance(found: &mut Found, cook: &Cook) -> Result<(), PlanError> {
+    let [mut low, mut high] = TURN_SHARE;
+    let mut share = 0.56;
+    for _ in 0..6 {
+        found.turn_share = Some(share);
+        let ready = cook(found.turn(found.pull), found.goal)?;
+        // After the turn the face that started above looks down.
+        let first = ready.run.piece().lower().browning;
+        let second = ready.run.piece().upper().browning;
+        let next = ready.run.elapsed();
+        let settled = (next - found.pull).abs() < 20.0;
+        found.pull = next;
+        let darker = first.max(second).max(1e-9);
+        if settled && (first - second).abs() / darker < BALANCED {
+            break;
+        }
+        if settled {
+            if first > second {
+                high = share;
+            } else {
+                low = share;
+            }
+            share = f64::midpoint(low, high);
+        }
+    }
+    Ok(())
+}
+
+/// How far the core may be left to rise after the pull, so that the peak within the rest is the
+/// target, K: what the model says, but never more than common practice counts on.
+fn carry_over(problem: &Problem, run: Run, found: Found) -> Result<f64, PlanError> {
+    /// More than any piece rises, K (common practice: 3-13).
+    const MOST: f64 = 20.0;
+    let counted_on = match problem.rest() {
+        Rest::Open => COUNTED_ON_SMALL,
+        Rest::Tented => COUNTED_ON_ROAST,
+    };
+    let target = problem.goal().core;
+    let mut states: Vec<Run> = Vec::new();
+    let early = Goal {
+        core: target,
+        hold: 0.0,
+        browning: 0.0,
+    };
+    let mut last = f64::NEG_INFINITY;
+    let ready = problem.cook(run, found.turn(found.pull), early, |run| {
+        let core = run.piece().core();
+        if core >= target - MOST && core >= last + 0.7 {
+            last = core;
+            states.push(run.clone());
+        }
+    })?;
+    states.push(ready.run);
+    let rest = problem.request.entry().rest.seconds();
+    let rise = |state: &Run| {
+        let (from, (peak, _)) = rest_watched(&mut state.clone(), problem.rest(), rest, |_| ());
+        (from, peak)
+    };
+    // The peak grows with the pull; find the first state whose peak reaches the target.
+    let first = states.partition_point(|state| rise(state).1 < target);
+    let Some(state) = states.get(first) else {
+        return Ok(0.0);
+    };
+    let (core, peak) = rise(state);
+    Ok((peak - core).clamp(0.0, counted_on))
+}
+
+/// Pulls a run and lets it rest for `seconds` while `watch` looks on. Returns the core at the
+/// pull, °C, and the highest core with its time, s after the pull.
+pub fn rest_watched(
+    run: &mut Run,
+    how: Rest,
+    seconds: f64,
+    mut watch: impl FnMut(&Run),
+) -> (f64, (f64, f64)) {
+    let pulled = run.elapsed();
+    let from = run.piece().core();
+    let mut highest = (from, 0.0);
+    run.pull(how);
+    while run.elapsed() < pulled + seconds - 1e-9 {
+        run.step(pulled + seconds - run.elapsed());
+        watch(run);
+        let core = run.piece().core();
+        if core > highest.0 {
+            highest = (core, run.elapsed() - pulled);
+        }
+    }
+    (from, highest)
+}

@@ -1,0 +1,271 @@
+//! What to do, in order, with the reason and the numbers.
+
+use super::message::{Message, Quantity};
+use super::request::{Request, SauceRule};
+use super::{Batch, Plan, SWAP};
+use crate::units::{Interval, Temperature};
+
+/// What a step asks for.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum StepKind {
+    /// Switch the machine on.
+    Preheat,
+    /// Put the pieces in.
+    Load,
+    /// Turn every piece.
+    Turn,
+    /// Brush with sauce.
+    Sauce,
+    /// Check with the thermometer.
+    Check,
+    /// Take the pieces out.
+    Pull,
+    /// Let them rest.
+    Rest,
+    /// On the table.
+    Serve,
+}
+
+/// One step.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Step {
+    /// What it asks for.
+    pub kind: StepKind,
+    /// Which batch it belongs to, from 1.
+    pub batch: u32,
+    /// When, from loading the first batch; negative before.
+    pub at: Interval,
+    /// The order, short.
+    pub title: String,
+    /// Why, with numbers.
+    pub reason: Message,
+    /// Core expected then.
+    pub core: Option<Temperature>,
+    /// The caution that belongs here.
+    pub caution: Option<&'static str>,
+}
+
+/// Sauce of the school "last minutes" goes on so long before the end.
+const SAUCE_BEFORE: Interval = Interval::from_minutes(7.0);
+
+const HOT_BASKET: &str = "Hot fat and steam when it opens; put the basket on something heat-proof.";
+const RAW_POULTRY: &str =
+    "Do not wash raw poultry, it spreads bacteria. Wash your hands after touching it.";
+const RAW_MEAT: &str = "Wash your hands after touching raw meat.";
+
+pub(super) fn list(request: &Request, plan: &Plan) -> Vec<Step> {
+    let mut steps = Vec::new();
+    let machine = &request.machine.name;
+    if let Some(preheat) = plan.preheat {
+        steps.push(Step {
+            kind: StepKind::Preheat,
+            batch: 1,
+            at: Interval::from_seconds(-preheat.seconds()),
+            title: format!("Switch {machine} on, empty"),
+            reason: Message::with(
+                "at {}; it needs {} to get there",
+                [Quantity::Setting(plan.setting), Quantity::Time(preheat)],
+            ),
+            core: None,
+            caution: Some("No loose parchment or foil in an empty machine."),
+        });
+    }
+    let mut loaded = 0.0;
+    let several = plan.batches.len() > 1;
+    for (n, batch) in plan.batches.iter().enumerate() {
+        let number = u32::try_from(n + 1).unwrap_or(u32::MAX);
+        one_batch(&mut steps, request, plan, *batch, number, loaded, several);
+        loaded += batch.cook.seconds() + SWAP.seconds();
+    }
+    let pulled = loaded - SWAP.seconds();
+    let at = Interval::from_seconds;
+    if plan.rest.minutes() >= 1.0 {
+        let tented = request.mass.grams() >= super::problem::TENTED_FROM;
+        steps.push(Step {
+            kind: StepKind::Rest,
+            batch: 0,
+            at: at(pulled),
+            title: format!(
+                "Rest {}, {}",
+                plan.rest.display(),
+                if tented { "under loose foil" } else { "open" }
+            ),
+            reason: if plan.rest_completed {
+                Message::with(
+                    "the core still rises to {}",
+                    [Quantity::Temperature(plan.peak_core)],
+                )
+            } else {
+                Message::plain("juices settle; the skin stays crisp in the open")
+            },
+            core: None,
+            caution: None,
+        });
+    }
+    let serve = at(pulled + plan.rest.seconds());
+    let tossed = request.sauce == SauceRule::Tossed;
+    steps.push(Step {
+        kind: StepKind::Serve,
+        batch: 0,
+        at: serve,
+        title: if tossed {
+            "Toss in the sauce, then to the table".to_owned()
+        } else {
+            "To the table".to_owned()
+        },
+        reason: Message::plain("note how it came out"),
+        core: Some(Temperature::from_celsius(
+            plan.picture
+                .core_at(plan.pull_at.minutes() + plan.rest.minutes()),
+        )),
+        caution: Some("Keep hot at 60 °C (140 °F) or more; chill leftovers within 2 hours."),
+    });
+    steps.sort_by(|a, b| a.at.seconds().total_cmp(&b.at.seconds()));
+    steps
+}
+
+fn one_batch(
+    steps: &mut Vec<Step>,
+    request: &Request,
+    plan: &Plan,
+    batch: Batch,
+    number: u32,
+    loaded: f64,
+    several: bool,
+) {
+    let entry = request.entry();
+    let at = |after: f64| Interval::from_seconds(loaded + after);
+    // Batches differ by little; the picture is of the first.
+    let scale = plan.pull_at.seconds() / batch.cook.seconds();
+    let core = |after: f64| {
+        Some(Temperature::from_celsius(
+            plan.picture.core_at(after * scale / 60.0),
+        ))
+    };
+    let of_batch = if several {
+        format!(" of batch {number}")
+    } else {
+        String::new()
+    };
+    let mut add = |kind, after: f64, title: String, reason, caution| {
+        steps.push(Step {
+            kind,
+            batch: number,
+            at: at(after),
+            title,
+            reason,
+            core: core(after),
+            caution,
+        });
+    };
+    let sauced_before = if request.sauce == SauceRule::BeforeAndAtTurn {
+        ", upper side sauced"
+    } else {
+        ""
+    };
+    add(
+        StepKind::Load,
+        0.0,
+        format!(
+            "Load {} {}{sauced_before}",
+            batch.pieces,
+            entry.noun(batch.pieces)
+        ),
+        load_reason(request, plan, number),
+        Some(if entry.animal.is_poultry() {
+            RAW_POULTRY
+        } else {
+            RAW_MEAT
+        }),
+    );
+    if let Some(turn) = batch.turn_at {
+        let also = if request.sauce == SauceRule::BeforeAndAtTurn {
+            ", sauce the other side"
+        } else {
+            ""
+        };
+        add(
+            StepKind::Turn,
+            turn.seconds(),
+            format!("Turn every piece{of_batch}{also}"),
+            Message::plain("the upper side gets more heat; turned now, both end equally brown"),
+            Some(HOT_BASKET),
+        );
+    }
+    let sauce = batch.cook.seconds() - SAUCE_BEFORE.seconds();
+    if request.sauce == SauceRule::LastMinutes && sauce > 0.0 {
+        add(
+            StepKind::Sauce,
+            sauce,
+            "Brush with sauce".to_owned(),
+            Message::with(
+                "for the last {}, so that sugar does not burn",
+                [Quantity::Time(SAUCE_BEFORE)],
+            ),
+            Some("Boil a used marinade before it becomes a sauce."),
+        );
+    }
+    add(
+        StepKind::Check,
+        plan.check_from.seconds() / scale,
+        format!("Check{of_batch} with the thermometer"),
+        Message::with(
+            format!("in {}; {{}} means out", entry.probe),
+            [Quantity::Temperature(plan.pull_core_shown())],
+        ),
+        Some("Colour and juices are no test; the thermometer is."),
+    );
+    add(
+        StepKind::Pull,
+        batch.cook.seconds(),
+        if several {
+            format!("Take batch {number} out")
+        } else {
+            "Take everything out".to_owned()
+        },
+        pull_reason(plan),
+        Some(HOT_BASKET),
+    );
+}
+
+fn load_reason(request: &Request, plan: &Plan, number: u32) -> Message {
+    let place = &request.machine.name;
+    let layer = plan.loading.airiness.word();
+    if number > 1 {
+        return Message::plain(format!("{place} is hot: this batch is quicker"));
+    }
+    let face = if request.entry().one_face_up {
+        ", skin up"
+    } else {
+        ""
+    };
+    Message::with(
+        format!("in {place} at {{}}, one layer, {layer}{face}"),
+        [Quantity::Setting(plan.setting)],
+    )
+}
+
+fn pull_reason(plan: &Plan) -> Message {
+    let shown = Quantity::Temperature(plan.pull_core_shown());
+    if plan.rest_completed && plan.peak_core > plan.pull_core {
+        Message::with(
+            "at {}; the rest takes it to {}",
+            [shown, Quantity::Temperature(plan.peak_core)],
+        )
+    } else {
+        Message::with("at {} or more in every piece", [shown])
+    }
+}
+
+impl Plan {
+    /// The reading at which to pull: for a target that rest completes what the model shows at the
+    /// pull, else the target itself.
+    #[must_use]
+    pub fn pull_core_shown(&self) -> Temperature {
+        if self.rest_completed {
+            self.pull_core
+        } else {
+            self.target.core
+        }
+    }
+}

@@ -1,0 +1,55 @@
+//! A plan as plain text: for snapshots, and for reading without a screen.
+
+use std::fmt::Write;
+
+use super::Plan;
+use crate::units::{TemperatureScale, WeightSystem};
+
+/// Renders steps, warnings and assumptions, in Celsius and metric units.
+///
+/// ```
+/// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, plan, render}};
+/// let plan = plan(&Request::usual(CutId::PartyWing, PRESETS[1].machine())).unwrap();
+/// assert!(render(&plan).contains("Turn every piece"));
+/// ```
+#[must_use]
+pub fn render(plan: &Plan) -> String {
+    let (scale, system) = (TemperatureScale::Celsius, WeightSystem::Metric);
+    let mut out = String::new();
+    // Writing to a string cannot fail.
+    let _ = writeln!(
+        out,
+        "{} at {}, to {} ({}), {} / {}, water lost {:.0} %",
+        plan.pull_at.display(),
+        plan.setting.display(scale),
+        plan.target.core.display(scale),
+        plan.target.name.unwrap_or("no name"),
+        plan.browning[0].word(),
+        plan.browning[1].word(),
+        plan.water_lost * 100.0
+    );
+    for step in &plan.steps {
+        let core = step
+            .core
+            .map_or(String::new(), |core| format!(" [{}]", core.display(scale)));
+        let _ = writeln!(
+            out,
+            "{:>6.1}  {}: {}{core}",
+            step.at.minutes(),
+            step.title,
+            step.reason.render(scale, system)
+        );
+    }
+    for warning in &plan.warnings {
+        let _ = writeln!(out, "     !  {}", warning.message.render(scale, system));
+    }
+    for assumption in &plan.assumptions {
+        let _ = writeln!(
+            out,
+            "     ?  {}: {:.1} min",
+            assumption.message.render(scale, system),
+            assumption.worth.minutes()
+        );
+    }
+    out
+}
