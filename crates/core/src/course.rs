@@ -4,7 +4,7 @@
 //! are passed in, so that any process gives the same answer, also after a restart.
 
 use crate::curve;
-use crate::plan::{Step, StepKind};
+use crate::plan::StepKind;
 use crate::units::{Interval, Temperature};
 
 /// What can happen at the fryer.
@@ -36,11 +36,20 @@ pub struct Event {
     pub what: Happening,
 }
 
+/// What a course needs to know of a planned step.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct PlannedStep {
+    /// What it asks for.
+    pub kind: StepKind,
+    /// When, from loading the first batch.
+    pub at: Interval,
+}
+
 /// The planned side of a course.
 #[derive(Debug, Clone, Copy)]
 pub struct Planned<'a> {
     /// Steps in order.
-    pub steps: &'a [Step],
+    pub steps: &'a [PlannedStep],
     /// Minutes and coldest spot as computed.
     pub minutes: &'a [f64],
     /// °C at the minutes.
@@ -101,11 +110,16 @@ impl Course {
     /// machine stood open, and the pull with the last reading.
     ///
     /// ```
-    /// use ember_core::course::{Course, Event, Happening, Planned};
+    /// use ember_core::course::{Course, Event, Happening, Planned, PlannedStep};
     /// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, plan}};
     /// let plan = plan(&Request::usual(CutId::Drumstick, PRESETS[1].machine())).unwrap();
+    /// let steps: Vec<_> = plan
+    ///     .steps
+    ///     .iter()
+    ///     .map(|step| PlannedStep { kind: step.kind, at: step.at })
+    ///     .collect();
     /// let planned = Planned {
-    ///     steps: &plan.steps,
+    ///     steps: &steps,
     ///     minutes: &plan.picture.minutes,
     ///     core: &plan.picture.core,
     ///     pull_core: plan.pull_core_shown(),
@@ -247,6 +261,6 @@ impl Course {
     }
 }
 
-fn last_pull(steps: &[Step]) -> Option<usize> {
+fn last_pull(steps: &[PlannedStep]) -> Option<usize> {
     steps.iter().rposition(|step| step.kind == StepKind::Pull)
 }

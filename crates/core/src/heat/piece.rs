@@ -280,15 +280,17 @@ impl Piece {
         (station.depth, here - station.lean * (away - here))
     }
 
-    /// The coldest spot, °C: the lowest point of the vertical line through the middle, by a
-    /// parabola through the coldest cell and its neighbours.
+    /// The core, °C: the coldest spot of the middle half of the vertical line through the middle,
+    /// by a parabola through the coldest cell and its neighbours. While the piece heats that is
+    /// its coldest spot; while it rests it is where a thermometer still looks.
     #[must_use]
     pub fn core(&self) -> f64 {
         let count = self.grid.axis.len();
         let mut coldest = (0, f64::INFINITY);
+        let depth = self.grid.body.depth();
         for n in 0..count {
-            let (_, t) = self.on_axis(n);
-            if t < coldest.1 {
+            let (z, t) = self.on_axis(n);
+            if t < coldest.1 && (z - 0.5 * depth).abs() <= 0.25 * depth {
                 coldest = (n, t);
             }
         }

@@ -6,8 +6,10 @@
 /// The range a parameter may take, with the words and the unit of its message.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Bound {
-    /// The parameter in a cook's words; also the wire name of its field without the unit.
+    /// The parameter in a cook's words.
     pub name: &'static str,
+    /// Name of the field that carries it in any exchange, with the unit at its end.
+    pub field: &'static str,
     /// The SI-based unit the limits are written in.
     pub unit: &'static str,
     /// Least value accepted.
@@ -31,9 +33,16 @@ fn trim(value: f64) -> f64 {
 }
 
 impl Bound {
-    const fn new(name: &'static str, unit: &'static str, min: f64, max: f64) -> Self {
+    const fn new(
+        name: &'static str,
+        field: &'static str,
+        unit: &'static str,
+        min: f64,
+        max: f64,
+    ) -> Self {
         Self {
             name,
+            field,
             unit,
             min,
             max,
@@ -62,30 +71,45 @@ impl Bound {
 }
 
 /// Pieces in one cook.
-pub const PIECES: Bound = Bound::new("pieces", "pieces", 1.0, 60.0);
+pub const PIECES: Bound = Bound::new("pieces", "pieces", "pieces", 1.0, 60.0);
 /// Weight of one piece; from half a flat to a large roast.
-pub const PIECE_MASS: Bound = Bound::new("weight of a piece", "g", 15.0, 4000.0);
+pub const PIECE_MASS: Bound = Bound::new("weight of a piece", "piece_mass_g", "g", 15.0, 4000.0);
 /// Thickness at the thickest part.
-pub const THICKNESS: Bound = Bound::new("thickness", "mm", 5.0, 160.0);
+pub const THICKNESS: Bound = Bound::new("thickness", "thickness_mm", "mm", 5.0, 160.0);
 /// Temperature of the meat when it goes in; frozen meat is out of scope of the model.
-pub const START: Bound = Bound::new("start temperature", "°C", 0.0, 40.0);
+pub const START: Bound = Bound::new("start temperature", "start_c", "°C", 0.0, 40.0);
 /// What a machine can be set to.
-pub const SETTING: Bound = Bound::new("setting", "°C", 60.0, 290.0);
+pub const SETTING: Bound = Bound::new("setting", "setting_c", "°C", 60.0, 290.0);
 /// Core temperature wanted.
-pub const CORE_TARGET: Bound = Bound::new("core target", "°C", 40.0, 98.0);
+pub const CORE_TARGET: Bound = Bound::new("core target", "core_target_c", "°C", 40.0, 98.0);
 /// Temperature of the kitchen.
-pub const ROOM: Bound = Bound::new("kitchen temperature", "°C", 5.0, 45.0);
-/// Rest after the pull.
-pub const REST: Bound = Bound::new("rest", "min", 0.0, 60.0);
+pub const ROOM: Bound = Bound::new("kitchen temperature", "room_c", "°C", 5.0, 45.0);
 /// Rated power of a machine.
-pub const WATTS: Bound = Bound::new("power", "W", 400.0, 4000.0);
+pub const WATTS: Bound = Bound::new("power", "power_w", "W", 400.0, 4000.0);
 /// Inside width, depth or diameter of a floor.
-pub const FLOOR: Bound = Bound::new("floor size", "mm", 100.0, 600.0);
+pub const FLOOR: Bound = Bound::new("floor size", "floor_width_mm", "mm", 100.0, 600.0);
 /// Free height over the floor.
-pub const CAVITY_HEIGHT: Bound = Bound::new("usable height", "mm", 40.0, 400.0);
+pub const CAVITY_HEIGHT: Bound = Bound::new("usable height", "height_mm", "mm", 40.0, 400.0);
 /// A reading of the thermometer during a cook.
-pub const READING: Bound = Bound::new("reading", "°C", -5.0, 130.0);
+pub const READING: Bound = Bound::new("reading", "core_c", "°C", -5.0, 130.0);
 /// A reading of the air in the machine.
-pub const AIR_READING: Bound = Bound::new("air reading", "°C", 0.0, 320.0);
+pub const AIR_READING: Bound = Bound::new("air reading", "air_c", "°C", 0.0, 320.0);
 /// How long the drawer stood open.
-pub const DOOR_OPEN: Bound = Bound::new("time open", "s", 1.0, 900.0);
+pub const DOOR_OPEN: Bound = Bound::new("time open", "open_s", "s", 1.0, 900.0);
+
+/// All of them, for descriptions of an interface and for generators.
+pub const ALL: [Bound; 13] = [
+    PIECES,
+    PIECE_MASS,
+    THICKNESS,
+    START,
+    SETTING,
+    CORE_TARGET,
+    ROOM,
+    WATTS,
+    FLOOR,
+    CAVITY_HEIGHT,
+    READING,
+    AIR_READING,
+    DOOR_OPEN,
+];
