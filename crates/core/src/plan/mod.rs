@@ -12,6 +12,7 @@ mod message;
 mod picture;
 mod problem;
 mod request;
+mod schools;
 mod search;
 mod steps;
 mod text;

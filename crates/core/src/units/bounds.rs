@@ -97,8 +97,13 @@ pub const AIR_READING: Bound = Bound::new("air reading", "air_c", "°C", 0.0, 32
 /// How long the drawer stood open.
 pub const DOOR_OPEN: Bound = Bound::new("time open", "open_s", "s", 1.0, 900.0);
 
+/// Step of a dial.
+pub const STEP: Bound = Bound::new("step of the dial", "step_k", "K", 0.5, 25.0);
+/// How late a report may be: a phone that was out of reach all evening.
+pub const AGO: Bound = Bound::new("time since it happened", "ago_s", "s", 0.0, 86_400.0);
+
 /// All of them, for descriptions of an interface and for generators.
-pub const ALL: [Bound; 13] = [
+pub const ALL: [Bound; 15] = [
     PIECES,
     PIECE_MASS,
     THICKNESS,
@@ -112,4 +117,6 @@ pub const ALL: [Bound; 13] = [
     READING,
     AIR_READING,
     DOOR_OPEN,
+    STEP,
+    AGO,
 ];

@@ -1,0 +1,85 @@
+//! Where practitioners disagree: the schools with their words and reasons (common practice).
+
+use super::request::{PreheatRule, SauceRule, TurnRule};
+
+impl PreheatRule {
+    /// Every school.
+    pub const ALL: [Self; 3] = [Self::ThinOnly, Self::Always, Self::Never];
+
+    /// The words in the sentence.
+    #[must_use]
+    pub const fn words(self) -> &'static str {
+        match self {
+            Self::Always => "preheated",
+            Self::ThinOnly => "preheated if thin",
+            Self::Never => "from cold",
+        }
+    }
+
+    /// The school's reason.
+    #[must_use]
+    pub const fn reason(self) -> &'static str {
+        match self {
+            Self::Always => "The skin sets at once and the minutes are the same every time.",
+            Self::ThinOnly => "The first minutes count for thin pieces, hardly for thick ones.",
+            Self::Never => "The machine is hot in a few minutes; fat renders while it warms.",
+        }
+    }
+}
+
+impl TurnRule {
+    /// Every school.
+    pub const ALL: [Self; 3] = [Self::EqualBrowning, Self::HalfWay, Self::Never];
+
+    /// The words in the sentence.
+    #[must_use]
+    pub const fn words(self) -> &'static str {
+        match self {
+            Self::EqualBrowning => "turned for even colour",
+            Self::HalfWay => "turned half-way",
+            Self::Never => "not turned",
+        }
+    }
+
+    /// The school's reason.
+    #[must_use]
+    pub const fn reason(self) -> &'static str {
+        match self {
+            Self::EqualBrowning => "Both faces end equally brown; the minute is computed.",
+            Self::HalfWay => "Easy to remember.",
+            Self::Never => "One face is for show: skin up and crisp, nothing disturbed.",
+        }
+    }
+}
+
+impl SauceRule {
+    /// Every school.
+    pub const ALL: [Self; 4] = [
+        Self::None,
+        Self::LastMinutes,
+        Self::Tossed,
+        Self::BeforeAndAtTurn,
+    ];
+
+    /// The words in the sentence.
+    #[must_use]
+    pub const fn words(self) -> &'static str {
+        match self {
+            Self::None => "no sauce",
+            Self::LastMinutes => "sauced for the last minutes",
+            Self::Tossed => "tossed in sauce after",
+            Self::BeforeAndAtTurn => "sauced before and at the turn",
+        }
+    }
+
+    /// The school's reason.
+    #[must_use]
+    pub const fn reason(self) -> &'static str {
+        match self {
+            Self::None => "Crisp as it is.",
+            Self::LastMinutes => "It sets to a glaze and has no time to burn.",
+            Self::Tossed => "The skin stays crisp until the last moment.",
+            Self::BeforeAndAtTurn => "More layers, more flavour; watch the sugar.",
+        }
+    }
+}

@@ -1,0 +1,3 @@
+DROP TABLE events;
+DROP TABLE cooks;
+DROP TABLE machines;

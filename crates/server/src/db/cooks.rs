@@ -1,0 +1,181 @@
+//! Queries on cooks and what happened in them.
+
+use chrono::{DateTime, Utc};
+use diesel::prelude::*;
+use uuid::Uuid;
+
+use super::models::{Cook, Event, NewCook};
+use super::schema::{cooks, events};
+
+/// Which cooks are asked for.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum State {
+    /// Not started.
+    Planned,
+    /// Started and not closed.
+    Running,
+    /// Closed.
+    Finished,
+}
+
+/// One page of cooks.
+#[derive(Debug, Clone)]
+pub struct Page {
+    /// Only of this state.
+    pub state: Option<State>,
+    /// Only whose name, cut or note contains this.
+    pub search: Option<String>,
+    /// Rows to skip.
+    pub offset: i64,
+    /// Rows to return.
+    pub limit: i64,
+}
+
+type Filtered<'a> = cooks::BoxedQuery<'a, diesel::pg::Pg>;
+
+fn filtered(page: &Page) -> Filtered<'static> {
+    let mut query = cooks::table
+        .filter(cooks::deleted_at.is_null())
+        .into_boxed();
+    query = match page.state {
+        None => query,
+        Some(State::Planned) => query.filter(cooks::started_at.is_null()),
+        Some(State::Running) => query
+            .filter(cooks::started_at.is_not_null())
+            .filter(cooks::finished_at.is_null()),
+        Some(State::Finished) => query.filter(cooks::finished_at.is_not_null()),
+    };
+    for word in page.search.iter().flat_map(|text| text.split_whitespace()) {
+        let escaped = word
+            .replace('\\', "\\\\")
+            .replace('%', "\\%")
+            .replace('_', "\\_");
+        let pattern = format!("%{escaped}%");
+        query = query.filter(
+            cooks::name
+                .ilike(pattern.clone())
+                .or(cooks::cut.ilike(pattern.clone()))
+                .or(cooks::note.ilike(pattern)),
+        );
+    }
+    query
+}
+
+/// The rows of a page, newest first, and how many there are in all.
+pub fn list(connection: &mut PgConnection, page: &Page) -> QueryResult<(Vec<Cook>, i64)> {
+    let total = filtered(page).count().get_result(connection)?;
+    let rows = filtered(page)
+        .order((
+            cooks::started_at.desc().nulls_first(),
+            cooks::created_at.desc(),
+            cooks::id,
+        ))
+        .offset(page.offset)
+        .limit(page.limit)
+        .select(Cook::as_select())
+        .load(connection)?;
+    Ok((rows, total))
+}
+
+/// One cook that is not deleted.
+pub fn find(connection: &mut PgConnection, id: Uuid) -> QueryResult<Cook> {
+    cooks::table
+        .filter(cooks::id.eq(id).and(cooks::deleted_at.is_null()))
+        .select(Cook::as_select())
+        .first(connection)
+}
+
+/// The same, locked until the transaction ends, so that two reports do not pass one another.
+pub fn find_locked(connection: &mut PgConnection, id: Uuid) -> QueryResult<Cook> {
+    cooks::table
+        .filter(cooks::id.eq(id).and(cooks::deleted_at.is_null()))
+        .select(Cook::as_select())
+        .for_update()
+        .first(connection)
+}
+
+/// Stores a cook.
+pub fn insert(connection: &mut PgConnection, row: &NewCook) -> QueryResult<usize> {
+    diesel::insert_into(cooks::table)
+        .values(row)
+        .execute(connection)
+}
+
+/// Gives a cook another name.
+pub fn rename(connection: &mut PgConnection, id: Uuid, name: &str) -> QueryResult<usize> {
+    diesel::update(cooks::table.filter(cooks::id.eq(id).and(cooks::deleted_at.is_null())))
+        .set(cooks::name.eq(name))
+        .execute(connection)
+}
+
+/// Marks a cook as deleted, or takes the mark away.
+pub fn set_deleted(
+    connection: &mut PgConnection,
+    id: Uuid,
+    deleted_at: Option<DateTime<Utc>>,
+) -> QueryResult<usize> {
+    let changing = cooks::table.filter(cooks::id.eq(id));
+    match deleted_at {
+        Some(_) => diesel::update(changing.filter(cooks::deleted_at.is_null()))
+            .set(cooks::deleted_at.eq(deleted_at))
+            .execute(connection),
+        None => diesel::update(changing)
+            .set(cooks::deleted_at.eq(deleted_at))
+            .execute(connection),
+    }
+}
+
+/// Removes for good what was deleted before a time.
+pub fn purge(connection: &mut PgConnection, before: DateTime<Utc>) -> QueryResult<usize> {
+    diesel::delete(cooks::table.filter(cooks::deleted_at.lt(before))).execute(connection)
+}
+
+/// What happened in a cook, in order.
+pub fn events(connection: &mut PgConnection, id: Uuid) -> QueryResult<Vec<Event>> {
+    events::table
+        .filter(events::cook_id.eq(id))
+        .order((events::at, events::id))
+        .select(Event::as_select())
+        .load(connection)
+}
+
+/// What happened in several cooks, in order.
+pub fn events_of(connection: &mut PgConnection, ids: &[Uuid]) -> QueryResult<Vec<Event>> {
+    events::table
+        .filter(events::cook_id.eq_any(ids))
+        .order((events::at, events::id))
+        .select(Event::as_select())
+        .load(connection)
+}
+
+/// Adds an event; nothing happens when it is there already. Returns whether it was new.
+pub fn append(connection: &mut PgConnection, row: &Event) -> QueryResult<bool> {
+    let added = diesel::insert_into(events::table)
+        .values(row)
+        .on_conflict_do_nothing()
+        .execute(connection)?;
+    Ok(added > 0)
+}
+
+/// Records that a cook was started.
+pub fn set_started(
+    connection: &mut PgConnection,
+    id: Uuid,
+    at: DateTime<Utc>,
+) -> QueryResult<usize> {
+    diesel::update(cooks::table.filter(cooks::id.eq(id)))
+        .set(cooks::started_at.eq(at))
+        .execute(connection)
+}
+
+/// Records that a cook was closed, with its note for the search.
+pub fn set_finished(
+    connection: &mut PgConnection,
+    id: Uuid,
+    at: DateTime<Utc>,
+    note: &str,
+) -> QueryResult<usize> {
+    diesel::update(cooks::table.filter(cooks::id.eq(id)))
+        .set((cooks::finished_at.eq(at), cooks::note.eq(note)))
+        .execute(connection)
+}

@@ -1,0 +1,378 @@
+//! Tern Cottage, a keeper's house on a small island: the demo kitchen. All of it is invented.
+//!
+//! Readings come from the model itself, for a machine a little off and a thermometer with noise
+//! from a fixed seed, so that the log looks like a log.
+
+use chrono::{DateTime, Duration, Utc};
+use diesel::{Connection, PgConnection};
+use ember_core::fryer::{Floor, Machine, MachineKind};
+use ember_core::meat::CutId;
+use ember_core::plan::{MODEL_VERSION, Plan, Request, SauceRule, StepKind, plan};
+use ember_core::units::{Length, Mass, Power, Temperature, TemperatureDifference};
+use uuid::Uuid;
+
+use crate::db::{self, models};
+use crate::dto::event::{HappeningDto, OutcomeDto};
+use crate::dto::plan::PlanDto;
+use crate::dto::request::{MachineDto, RequestDto};
+use crate::error::ApiError;
+
+/// Fills a database that has neither machines nor cooks.
+///
+/// # Errors
+/// Whatever the database says.
+pub fn fill_if_empty(connection: &mut PgConnection, now: DateTime<Utc>) -> Result<(), ApiError> {
+    let everything = db::cooks::Page {
+        state: None,
+        search: None,
+        offset: 0,
+        limit: 1,
+    };
+    let (_, cooks) = db::cooks::list(connection, &everything)?;
+    if cooks > 0 || !db::machines::list(connection)?.is_empty() {
+        return Ok(());
+    }
+    connection.transaction(|connection| {
+        let mut dice = Dice(SEED);
+        let machines: Result<Vec<models::Machine>, ApiError> = [drum(), shelves()]
+            .iter()
+            .enumerate()
+            .map(|(n, machine)| {
+                Ok(models::Machine {
+                    id: dice.id(),
+                    name: machine.name.clone(),
+                    profile: serde_json::to_value(MachineDto::from(machine))?,
+                    created_at: now + Duration::milliseconds(i64::try_from(n).unwrap_or(0)),
+                })
+            })
+            .collect();
+        db::machines::insert(connection, &machines?)?;
+        for story in stories() {
+            tell(connection, &mut dice, &story, now)?;
+        }
+        tonight(connection, &mut dice, now)
+    })
+}
+
+const SEED: u64 = 0x5EA_1163;
+
+fn drum() -> Machine {
+    Machine {
+        name: "the drum".to_owned(),
+        kind: MachineKind::Drawer,
+        floor: Floor::Round {
+            diameter: Length::from_millimetres(250.0),
+        },
+        height: Length::from_millimetres(110.0),
+        power: Power::from_watts(1500.0),
+        lowest: Temperature::from_celsius(60.0),
+        highest: Temperature::from_celsius(204.0),
+        step: TemperatureDifference::from_kelvins(5.0),
+    }
+}
+
+fn shelves() -> Machine {
+    Machine {
+        name: "the shelves".to_owned(),
+        kind: MachineKind::OvenStyle,
+        floor: Floor::Rectangular {
+            width: Length::from_millimetres(300.0),
+            depth: Length::from_millimetres(280.0),
+        },
+        height: Length::from_millimetres(140.0),
+        power: Power::from_watts(1700.0),
+        lowest: Temperature::from_celsius(60.0),
+        highest: Temperature::from_celsius(232.0),
+        step: TemperatureDifference::from_kelvins(5.0),
+    }
+}
+
+/// One finished cook of the log.
+struct Story {
+    name: &'static str,
+    request: Request,
+    /// Days before now, and the hour it was started.
+    days_ago: i64,
+    hours_ago: i64,
+    /// How much faster (above 1) than the model this cook really went.
+    pace: f64,
+    /// Minutes past the plan at which it came out.
+    late_min: f64,
+    outcome: OutcomeDto,
+}
+
+fn grams(request: Request, grams: f64, measured_mm: Option<f64>) -> Request {
+    Request {
+        mass: Mass::from_grams(grams),
+        thickness: measured_mm.map(Length::from_millimetres),
+        ..request
+    }
+}
+
+fn outcome(crispness: u8, doneness: u8, note: &str) -> OutcomeDto {
+    OutcomeDto {
+        core_c: None,
+        crispness,
+        doneness,
+        note: note.to_owned(),
+    }
+}
+
+fn stories() -> Vec<Story> {
+    let drumsticks = grams(Request::usual(CutId::Drumstick, drum()), 115.0, Some(45.0));
+    let chops = grams(Request::usual(CutId::PorkChop, drum()), 230.0, None);
+    let chops_measured = grams(chops.clone(), 230.0, Some(27.0));
+    let belly = grams(
+        Request::usual(CutId::PorkBellySlab, drum()),
+        780.0,
+        Some(38.0),
+    );
+    let mut thighs = grams(
+        Request::usual(CutId::BoneInThigh, shelves()),
+        165.0,
+        Some(38.0),
+    );
+    thighs.pieces = 6;
+    thighs.sauce = SauceRule::LastMinutes;
+    let loin = grams(
+        Request::usual(CutId::PorkLoinRoast, shelves()),
+        950.0,
+        Some(80.0),
+    );
+    let mut wings = Request::usual(CutId::PartyWing, shelves());
+    wings.pieces = 16;
+    let mut steak = grams(Request::usual(CutId::BeefSteak, drum()), 280.0, Some(26.0));
+    steak.target = Temperature::from_celsius(57.0);
+    steak.below_floor_acknowledged = true;
+    vec![
+        Story {
+            name: "Lemon and fennel drumsticks for the ferry crew",
+            request: drumsticks,
+            days_ago: 13,
+            hours_ago: 3,
+            pace: 1.02,
+            late_min: 0.5,
+            outcome: outcome(4, 3, "Nothing left. Fennel seed crushed, not ground."),
+        },
+        Story {
+            name: "Cider chops",
+            request: chops,
+            days_ago: 11,
+            hours_ago: 2,
+            pace: 1.08,
+            late_min: 4.0,
+            outcome: outcome(
+                3,
+                5,
+                "Dry. Thickness was a guess, the boat called in the middle and they stayed in \
+                 four minutes too long. Measure next time.",
+            ),
+        },
+        Story {
+            name: "Caraway belly for Saturday",
+            request: belly,
+            days_ago: 9,
+            hours_ago: 5,
+            pace: 0.97,
+            late_min: 1.0,
+            outcome: outcome(5, 3, "Skin like glass after a night in the fridge."),
+        },
+        Story {
+            name: "Marmalade thighs",
+            request: thighs,
+            days_ago: 7,
+            hours_ago: 3,
+            pace: 1.0,
+            late_min: 0.5,
+            outcome: outcome(4, 3, "Marmalade only for the end. One jar does six."),
+        },
+        Story {
+            name: "Small pork loin",
+            request: loin,
+            days_ago: 5,
+            hours_ago: 4,
+            pace: 0.96,
+            late_min: 1.5,
+            outcome: outcome(3, 3, "Pink line in the middle, juicy. Needs the full rest."),
+        },
+        Story {
+            name: "Wings for the lifeboat practice",
+            request: wings,
+            days_ago: 3,
+            hours_ago: 2,
+            pace: 1.03,
+            late_min: 0.0,
+            outcome: outcome(4, 3, "Mustard on the side, not on top."),
+        },
+        Story {
+            name: "Cider chops again, measured",
+            request: chops_measured,
+            days_ago: 1,
+            hours_ago: 3,
+            pace: 1.03,
+            late_min: 0.0,
+            outcome: outcome(3, 3, "Five minutes' rest and they ran clear and juicy."),
+        },
+        Story {
+            name: "A steak for the keeper",
+            request: steak,
+            days_ago: 2,
+            hours_ago: 4,
+            pace: 1.0,
+            late_min: 0.0,
+            outcome: outcome(2, 3, "Pink as ordered; the crust could be darker."),
+        },
+    ]
+}
+
+/// Stores a finished cook with what happened in it.
+fn tell(
+    connection: &mut PgConnection,
+    dice: &mut Dice,
+    story: &Story,
+    now: DateTime<Utc>,
+) -> Result<(), ApiError> {
+    let plan = plan(&story.request)?;
+    let started = now - Duration::days(story.days_ago) - Duration::hours(story.hours_ago);
+    let created = started - Duration::minutes(40);
+    let id = store(
+        connection,
+        dice,
+        story.name,
+        &story.request,
+        &plan,
+        created,
+        None,
+    )?;
+    let happened = happenings(dice, story, &plan);
+    let mut ended = started;
+    for (minutes, happening) in happened {
+        let at = started + Duration::milliseconds((minutes * 60_000.0) as i64);
+        ended = ended.max(at);
+        db::cooks::append(
+            connection,
+            &models::Event {
+                id: dice.id(),
+                cook_id: id,
+                at,
+                happening: serde_json::to_value(&happening)?,
+            },
+        )?;
+    }
+    db::cooks::set_started(connection, id, started)?;
+    db::cooks::set_finished(connection, id, ended, &story.outcome.note)?;
+    Ok(())
+}
+
+/// What happened, by minutes from the start.
+fn happenings(dice: &mut Dice, story: &Story, plan: &Plan) -> Vec<(f64, HappeningDto)> {
+    let first = plan.steps.first().map_or(0.0, |step| step.at.minutes());
+    let mut out = vec![(0.0, HappeningDto::Started)];
+    let core = |minute: f64| plan.picture.core_at(minute * story.pace);
+    let mut last_core = 0.0;
+    let mut shift = -first;
+    for (index, step) in plan.steps.iter().enumerate() {
+        let planned = step.at.minutes();
+        if step.kind == StepKind::Pull {
+            shift += story.late_min;
+        }
+        let lag = 0.15 + 0.35 * dice.share();
+        let at = planned + shift + if index == 0 { 0.0 } else { lag };
+        if matches!(step.kind, StepKind::Check | StepKind::Pull) && step.batch <= 1 {
+            let minute = at + first;
+            last_core = (core(minute) + dice.noise()).round();
+            out.push((at - 0.05, reading(last_core)));
+        }
+        out.push((at, HappeningDto::StepDone { step: index }));
+    }
+    let end = out.last().map_or(0.0, |(at, _)| *at);
+    let outcome = OutcomeDto {
+        core_c: Some(last_core),
+        ..story.outcome.clone()
+    };
+    out.push((end + 10.0, HappeningDto::Finished(outcome)));
+    out
+}
+
+fn reading(core_c: f64) -> HappeningDto {
+    HappeningDto::Reading {
+        core_c,
+        air_c: None,
+    }
+}
+
+/// The plan for tonight.
+fn tonight(
+    connection: &mut PgConnection,
+    dice: &mut Dice,
+    now: DateTime<Utc>,
+) -> Result<(), ApiError> {
+    let request = grams(Request::usual(CutId::Drumstick, drum()), 120.0, None);
+    let plan = plan(&request)?;
+    let eat = now + Duration::hours(3);
+    store(
+        connection,
+        dice,
+        "Drumsticks for tonight",
+        &request,
+        &plan,
+        now,
+        Some(eat),
+    )?;
+    Ok(())
+}
+
+fn store(
+    connection: &mut PgConnection,
+    dice: &mut Dice,
+    name: &str,
+    request: &Request,
+    plan: &Plan,
+    created_at: DateTime<Utc>,
+    eat_at: Option<DateTime<Utc>>,
+) -> Result<Uuid, ApiError> {
+    let id = dice.id();
+    let wire = RequestDto::from(request);
+    db::cooks::insert(
+        connection,
+        &models::NewCook {
+            id,
+            name: name.to_owned(),
+            cut: wire.search_words(),
+            request: serde_json::to_value(&wire)?,
+            plan: serde_json::to_value(PlanDto::from(plan))?,
+            model_version: MODEL_VERSION,
+            eat_at,
+            created_at,
+        },
+    )?;
+    Ok(id)
+}
+
+/// A small generator, so that every demo kitchen is the same (linear congruential, constants of
+/// Knuth's MMIX).
+struct Dice(u64);
+
+impl Dice {
+    fn next(&mut self) -> u64 {
+        self.0 = self
+            .0
+            .wrapping_mul(6_364_136_223_846_793_005)
+            .wrapping_add(1_442_695_040_888_963_407);
+        self.0 >> 16
+    }
+
+    /// Even within 0..1.
+    fn share(&mut self) -> f64 {
+        (self.next() % 10_000) as f64 / 10_000.0
+    }
+
+    /// A thermometer's and a hand's error, K: about one kelvin.
+    fn noise(&mut self) -> f64 {
+        (self.share() + self.share() + self.share() - 1.5) * 2.0
+    }
+
+    fn id(&mut self) -> Uuid {
+        Uuid::from_u64_pair(self.next() | 0x4000, self.next() | (1 << 63))
+    }
+}

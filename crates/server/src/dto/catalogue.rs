@@ -1,0 +1,244 @@
+//! What the sentence offers: cuts, coats, schools, typical machines, safety floors.
+
+use ember_core::doneness::{Region, floor};
+use ember_core::fryer::{PRESETS, Preset};
+use ember_core::meat::{CATALOGUE, Coat, Cut};
+use ember_core::plan::{PreheatRule, SauceRule, TurnRule};
+use serde::Serialize;
+use utoipa::ToSchema;
+
+use super::plan::FloorDto;
+use super::request::{CoatDto, CutDto, MachineDto, PreheatDto, RegionDto, SauceDto, TurnDto};
+
+/// Everything a sentence can be made of.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct CatalogueDto {
+    /// Cuts.
+    pub cuts: Vec<CutEntryDto>,
+    /// Schools of preheating.
+    pub preheat: Vec<PreheatSchoolDto>,
+    /// Schools of turning.
+    pub turn: Vec<TurnSchoolDto>,
+    /// Schools of saucing.
+    pub sauce: Vec<SauceSchoolDto>,
+    /// Typical machines.
+    pub machine_presets: Vec<PresetDto>,
+    /// Regions.
+    pub regions: Vec<RegionEntryDto>,
+}
+
+/// One cut.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct CutEntryDto {
+    /// Identity.
+    pub cut: CutDto,
+    /// One piece.
+    pub name: String,
+    /// Several pieces.
+    pub plural: String,
+    /// Animal.
+    pub animal: String,
+    /// Usual number of pieces.
+    pub usual_pieces: u32,
+    /// Light, usual and heavy piece.
+    pub usual_mass_g: [f64; 3],
+    /// Setting recommended.
+    pub setting_c: f64,
+    /// Donenesses, from least to most.
+    pub textures: Vec<TextureDto>,
+    /// Temperature a plan starts from.
+    pub usual_core_target_c: f64,
+    /// Surfaces with their words for this cut.
+    pub coats: Vec<CoatEntryDto>,
+    /// Usual surface.
+    pub usual_coat: CoatDto,
+    /// Usual school of turning.
+    pub usual_turn: TurnDto,
+    /// Floors by region.
+    pub floors: Vec<CutFloorDto>,
+}
+
+/// One doneness.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct TextureDto {
+    /// The cook's word.
+    pub name: String,
+    /// Core temperature.
+    pub core_c: f64,
+}
+
+/// One surface.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct CoatEntryDto {
+    /// Identity.
+    pub coat: CoatDto,
+    /// The words in the sentence.
+    pub words: String,
+}
+
+/// The floor of a cut in a region.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct CutFloorDto {
+    /// Region.
+    pub region: RegionDto,
+    /// Floor.
+    pub floor: FloorDto,
+    /// Whether it may be planned below with an explicit acknowledgement.
+    pub may_go_below: bool,
+}
+
+/// A school of preheating.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct PreheatSchoolDto {
+    /// Identity.
+    pub school: PreheatDto,
+    /// The words.
+    pub words: String,
+    /// Its reason.
+    pub reason: String,
+}
+
+/// A school of turning.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct TurnSchoolDto {
+    /// Identity.
+    pub school: TurnDto,
+    /// The words.
+    pub words: String,
+    /// Its reason.
+    pub reason: String,
+}
+
+/// A school of saucing.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct SauceSchoolDto {
+    /// Identity.
+    pub school: SauceDto,
+    /// The words.
+    pub words: String,
+    /// Its reason.
+    pub reason: String,
+}
+
+/// A typical machine.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct PresetDto {
+    /// Name in links.
+    pub id: String,
+    /// The machine.
+    pub machine: MachineDto,
+}
+
+/// A region.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct RegionEntryDto {
+    /// Identity.
+    pub region: RegionDto,
+    /// In words.
+    pub words: String,
+    /// Whose chart is followed.
+    pub authority: String,
+}
+
+const REGIONS: [RegionDto; 4] = [RegionDto::Us, RegionDto::Ca, RegionDto::Uk, RegionDto::Anz];
+
+impl From<&Cut> for CutEntryDto {
+    fn from(cut: &Cut) -> Self {
+        Self {
+            cut: cut.id.into(),
+            name: cut.name.to_owned(),
+            plural: cut.plural.to_owned(),
+            animal: cut.animal.word().to_owned(),
+            usual_pieces: cut.usual_pieces,
+            usual_mass_g: cut.usual_mass.map(|mass| mass.grams()),
+            setting_c: cut.setting.celsius(),
+            textures: cut
+                .textures
+                .iter()
+                .map(|texture| TextureDto {
+                    name: texture.name.to_owned(),
+                    core_c: texture.core.celsius(),
+                })
+                .collect(),
+            usual_core_target_c: cut
+                .default_texture()
+                .map_or(cut.setting.celsius(), |texture| texture.core.celsius()),
+            coats: Coat::ALL
+                .iter()
+                .map(|coat| CoatEntryDto {
+                    coat: (*coat).into(),
+                    words: coat.words(cut.skin).to_owned(),
+                })
+                .collect(),
+            usual_coat: cut.coat.into(),
+            usual_turn: if cut.one_face_up {
+                TurnDto::Never
+            } else {
+                TurnDto::EqualBrowning
+            },
+            floors: REGIONS
+                .iter()
+                .map(|region| CutFloorDto {
+                    region: *region,
+                    floor: (&floor((*region).into(), cut.animal, cut.class)).into(),
+                    may_go_below: !cut.animal.is_poultry(),
+                })
+                .collect(),
+        }
+    }
+}
+
+impl From<&Preset> for PresetDto {
+    fn from(preset: &Preset) -> Self {
+        Self {
+            id: preset.id.to_owned(),
+            machine: (&preset.machine()).into(),
+        }
+    }
+}
+
+impl CatalogueDto {
+    /// The catalogue of this version.
+    #[must_use]
+    pub fn current() -> Self {
+        Self {
+            cuts: CATALOGUE.iter().map(CutEntryDto::from).collect(),
+            preheat: PreheatRule::ALL
+                .iter()
+                .map(|rule| PreheatSchoolDto {
+                    school: (*rule).into(),
+                    words: rule.words().to_owned(),
+                    reason: rule.reason().to_owned(),
+                })
+                .collect(),
+            turn: TurnRule::ALL
+                .iter()
+                .map(|rule| TurnSchoolDto {
+                    school: (*rule).into(),
+                    words: rule.words().to_owned(),
+                    reason: rule.reason().to_owned(),
+                })
+                .collect(),
+            sauce: SauceRule::ALL
+                .iter()
+                .map(|rule| SauceSchoolDto {
+                    school: (*rule).into(),
+                    words: rule.words().to_owned(),
+                    reason: rule.reason().to_owned(),
+                })
+                .collect(),
+            machine_presets: PRESETS.iter().map(PresetDto::from).collect(),
+            regions: REGIONS
+                .iter()
+                .map(|region| {
+                    let core = Region::from(*region);
+                    RegionEntryDto {
+                        region: *region,
+                        words: core.words().to_owned(),
+                        authority: core.authority().to_owned(),
+                    }
+                })
+                .collect(),
+        }
+    }
+}

@@ -1,0 +1,350 @@
+//! The plan on the wire, and as it is stored.
+
+use ember_core::course::PlannedStep;
+use ember_core::meat::Browning;
+use ember_core::plan::{
+    Assumption, AssumptionKind, DEPTHS, MODEL_VERSION, Picture, Plan, Step, StepKind, Warning,
+    WarningKind,
+};
+use ember_core::units::Interval;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::quantity::MessageDto;
+use super::wire_enum;
+
+wire_enum!(
+    /// Colour of a face.
+    BrowningDto = Browning { Pale, Blond, Golden, Brown, Dark, Burnt }
+);
+wire_enum!(
+    /// What a step asks for.
+    StepKindDto = StepKind { Preheat, Load, Turn, Sauce, Check, Pull, Rest, Serve }
+);
+wire_enum!(
+    /// What a warning is about.
+    WarningKindDto = WarningKind {
+        BelowFloor, NearElement, TooLong, SurfaceBurns, StaysPale, SauceTooEarly, Smoke,
+        OutOfFridge, Allergen
+    }
+);
+wire_enum!(
+    /// What an assumption is about.
+    AssumptionKindDto = AssumptionKind { Thickness, Start, MachineHeat, Thermostat }
+);
+
+/// The computed plan. Times count from loading the first batch.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct PlanDto {
+    /// Version of the model that computed it.
+    pub model_version: String,
+    /// Setting of the dial.
+    pub setting_c: f64,
+    /// Time the empty machine needs before, if it is preheated.
+    pub preheat_s: Option<f64>,
+    /// Turn of the first batch.
+    pub turn_at_s: Option<f64>,
+    /// From when to check.
+    pub check_from_s: f64,
+    /// When the first batch comes out.
+    pub pull_at_s: f64,
+    /// What the thermometer must show then.
+    pub pull_core_c: f64,
+    /// Highest core temperature up to the end of the rest.
+    pub peak_core_c: f64,
+    /// When that is.
+    pub peak_at_s: f64,
+    /// Whether the rest completes the target.
+    pub rest_completed: bool,
+    /// Rest.
+    pub rest_s: f64,
+    /// When it is on the table.
+    pub eat_at_s: f64,
+    /// The cook's word for the target.
+    pub target_name: Option<String>,
+    /// Core temperature wanted.
+    pub core_target_c: f64,
+    /// Safety floor.
+    pub floor: FloorDto,
+    /// Whether the target is below it.
+    pub below_floor: bool,
+    /// Loads in order.
+    pub batches: Vec<BatchDto>,
+    /// Word for the layer.
+    pub airiness: String,
+    /// Share of the floor covered.
+    pub coverage: f64,
+    /// Outline of a piece, longer side.
+    pub piece_length_mm: f64,
+    /// Outline of a piece, shorter side.
+    pub piece_width_mm: f64,
+    /// Thickness computed for.
+    pub thickness_mm: f64,
+    /// Start temperature computed for.
+    pub start_c: f64,
+    /// Colour of the face that starts above and of the other.
+    pub browning: [BrowningDto; 2],
+    /// Share of the weight lost as water.
+    pub water_lost: f64,
+    /// Temperature over depth and time.
+    pub picture: PictureDto,
+    /// What to do.
+    pub steps: Vec<StepDto>,
+    /// What to know.
+    pub warnings: Vec<WarningDto>,
+    /// What was assumed, the dearest first.
+    pub assumptions: Vec<AssumptionDto>,
+}
+
+/// The safety floor.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct FloorDto {
+    /// Least core temperature; absent where the guidance asks only for a seared outside.
+    pub core_c: Option<f64>,
+    /// How long it must stay there.
+    pub hold_s: f64,
+    /// Rest that belongs to the guidance.
+    pub rest_s: f64,
+    /// Who says so.
+    pub authority: String,
+}
+
+/// One load.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct BatchDto {
+    /// Pieces in it.
+    pub pieces: u32,
+    /// Time in the machine.
+    pub cook_s: f64,
+    /// Turn, from its own loading.
+    pub turn_at_s: Option<f64>,
+}
+
+/// The temperature field, column by column, each `depths` values from the upper face down.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct PictureDto {
+    /// Thickness of the piece.
+    pub thickness_mm: f64,
+    /// Values in a column.
+    pub depths: usize,
+    /// Minutes of the columns.
+    pub minutes: Vec<f64>,
+    /// Temperatures.
+    pub field_c: Vec<f64>,
+    /// Core at the minutes.
+    pub core_c: Vec<f64>,
+    /// Surface looking up.
+    pub upper_c: Vec<f64>,
+    /// Surface looking down.
+    pub lower_c: Vec<f64>,
+    /// Air beside the meat.
+    pub air_c: Vec<f64>,
+}
+
+/// One step.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct StepDto {
+    /// What it asks for.
+    pub kind: StepKindDto,
+    /// Which batch, from 1; 0 for all.
+    pub batch: u32,
+    /// When, from loading the first batch; negative before.
+    pub at_s: f64,
+    /// The order, short.
+    pub title: String,
+    /// Why, with numbers.
+    pub reason: MessageDto,
+    /// Core expected then.
+    pub core_c: Option<f64>,
+    /// The caution that belongs here.
+    pub caution: Option<String>,
+}
+
+/// One warning.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct WarningDto {
+    /// What it is about.
+    pub kind: WarningKindDto,
+    /// In words.
+    pub message: MessageDto,
+}
+
+/// One assumption.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct AssumptionDto {
+    /// What it is about.
+    pub kind: AssumptionKindDto,
+    /// In words.
+    pub message: MessageDto,
+    /// How much later the pull is when it is wrong by its usual spread.
+    pub worth_s: f64,
+    /// Whether a ruler or a thermometer settles it.
+    pub measurable: bool,
+}
+
+/// A tenth of a unit: what a picture needs, and a third of the bytes.
+fn tenths(values: &[f64]) -> Vec<f64> {
+    values.iter().map(|v| (v * 10.0).round() / 10.0).collect()
+}
+
+impl From<&Picture> for PictureDto {
+    fn from(picture: &Picture) -> Self {
+        Self {
+            thickness_mm: picture.thickness.millimetres(),
+            depths: DEPTHS,
+            minutes: picture
+                .minutes
+                .iter()
+                .map(|m| (m * 1000.0).round() / 1000.0)
+                .collect(),
+            field_c: tenths(&picture.field),
+            core_c: tenths(&picture.core),
+            upper_c: tenths(&picture.upper),
+            lower_c: tenths(&picture.lower),
+            air_c: tenths(&picture.air),
+        }
+    }
+}
+
+impl PictureDto {
+    /// A smaller picture of the same cook, for rows of a list: whole degrees, every so many
+    /// columns and depths.
+    #[must_use]
+    pub fn thumbnail(&self) -> Self {
+        const COLUMNS: usize = 48;
+        const EVERY_DEPTH: usize = 4;
+        let stride = self.minutes.len().div_ceil(COLUMNS).max(1);
+        let last = self.minutes.len().saturating_sub(1);
+        let kept = |n: &usize| n.is_multiple_of(stride) || *n == last;
+        let thin = |values: &[f64]| -> Vec<f64> {
+            values
+                .iter()
+                .enumerate()
+                .filter(|(n, _)| kept(n))
+                .map(|(_, v)| *v)
+                .collect()
+        };
+        let depths = self.depths.max(1);
+        Self {
+            thickness_mm: self.thickness_mm,
+            depths: depths.div_ceil(EVERY_DEPTH),
+            minutes: thin(&self.minutes),
+            field_c: self
+                .field_c
+                .chunks(depths)
+                .enumerate()
+                .filter(|(n, _)| kept(n))
+                .flat_map(|(_, column)| column.iter().step_by(EVERY_DEPTH))
+                .map(|t| t.round())
+                .collect(),
+            core_c: thin(&self.core_c),
+            upper_c: thin(&self.upper_c),
+            lower_c: thin(&self.lower_c),
+            air_c: thin(&self.air_c),
+        }
+    }
+}
+
+impl From<&Step> for StepDto {
+    fn from(step: &Step) -> Self {
+        Self {
+            kind: step.kind.into(),
+            batch: step.batch,
+            at_s: step.at.seconds(),
+            title: step.title.clone(),
+            reason: (&step.reason).into(),
+            core_c: step.core.map(|core| core.celsius()),
+            caution: step.caution.map(str::to_owned),
+        }
+    }
+}
+
+impl From<&Warning> for WarningDto {
+    fn from(warning: &Warning) -> Self {
+        Self {
+            kind: warning.kind.into(),
+            message: (&warning.message).into(),
+        }
+    }
+}
+
+impl From<&Assumption> for AssumptionDto {
+    fn from(assumption: &Assumption) -> Self {
+        Self {
+            kind: assumption.kind.into(),
+            message: (&assumption.message).into(),
+            worth_s: assumption.worth.seconds(),
+            measurable: assumption.measurable,
+        }
+    }
+}
+
+impl From<&Plan> for PlanDto {
+    fn from(plan: &Plan) -> Self {
+        let seconds = |interval: Interval| interval.seconds();
+        Self {
+            model_version: MODEL_VERSION.to_owned(),
+            setting_c: plan.setting.celsius(),
+            preheat_s: plan.preheat.map(seconds),
+            turn_at_s: plan.turn_at.map(seconds),
+            check_from_s: plan.check_from.seconds(),
+            pull_at_s: plan.pull_at.seconds(),
+            pull_core_c: plan.pull_core_shown().celsius(),
+            peak_core_c: plan.peak_core.celsius(),
+            peak_at_s: plan.peak_at.seconds(),
+            rest_completed: plan.rest_completed,
+            rest_s: plan.rest.seconds(),
+            eat_at_s: plan.eat_at.seconds(),
+            target_name: plan.target.name.map(str::to_owned),
+            core_target_c: plan.target.core.celsius(),
+            floor: (&plan.floor).into(),
+            below_floor: plan.below_floor,
+            batches: plan
+                .batches
+                .iter()
+                .map(|batch| BatchDto {
+                    pieces: batch.pieces,
+                    cook_s: batch.cook.seconds(),
+                    turn_at_s: batch.turn_at.map(seconds),
+                })
+                .collect(),
+            airiness: plan.loading.airiness.word().to_owned(),
+            coverage: plan.loading.coverage,
+            piece_length_mm: plan.loading.piece_length.millimetres(),
+            piece_width_mm: plan.loading.piece_width.millimetres(),
+            thickness_mm: plan.thickness.millimetres(),
+            start_c: plan.start.celsius(),
+            browning: plan.browning.map(BrowningDto::from),
+            water_lost: plan.water_lost,
+            picture: (&plan.picture).into(),
+            steps: plan.steps.iter().map(StepDto::from).collect(),
+            warnings: plan.warnings.iter().map(WarningDto::from).collect(),
+            assumptions: plan.assumptions.iter().map(AssumptionDto::from).collect(),
+        }
+    }
+}
+
+impl From<&ember_core::doneness::Floor> for FloorDto {
+    fn from(floor: &ember_core::doneness::Floor) -> Self {
+        Self {
+            core_c: floor.core.map(|core| core.celsius()),
+            hold_s: floor.hold.seconds(),
+            rest_s: floor.rest.seconds(),
+            authority: floor.authority.to_owned(),
+        }
+    }
+}
+
+impl PlanDto {
+    /// What a course needs to know of the steps.
+    #[must_use]
+    pub fn planned_steps(&self) -> Vec<PlannedStep> {
+        self.steps
+            .iter()
+            .map(|step| PlannedStep {
+                kind: step.kind.into(),
+                at: Interval::from_seconds(step.at_s),
+            })
+            .collect()
+    }
+}

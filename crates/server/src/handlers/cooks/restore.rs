@@ -1,0 +1,25 @@
+use actix_web::web::{Data, Path};
+use actix_web::{HttpResponse, post};
+use uuid::Uuid;
+
+use super::done;
+use crate::context::Context;
+use crate::db;
+use crate::error::{ApiError, Problem};
+
+/// Brings a deleted cook back.
+#[utoipa::path(
+    tag = "cooks",
+    responses(
+        (status = 204),
+        (status = 404, body = Problem, content_type = "application/problem+json"),
+    )
+)]
+#[post("/cooks/{id}/restore")]
+pub async fn restore(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
+    let id = id.into_inner();
+    let changed = context
+        .query(move |connection| Ok(db::cooks::set_deleted(connection, id, None)?))
+        .await?;
+    done(changed)
+}

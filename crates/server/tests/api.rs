@@ -1,0 +1,476 @@
+//! The HTTP API on a real PostgreSQL.
+#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
+
+mod support;
+
+use actix_web::test::TestRequest;
+use serde_json::{Value, json};
+use support::{Database, call, get, post, report, sentence, server, server_at, with};
+use uuid::Uuid;
+
+#[actix_web::test]
+async fn health_and_catalogue_answer() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let (status, health) = get(&app, "/api/health").await;
+    assert_eq!((status, &health["database"]), (200, &json!("up")));
+    let (status, catalogue) = get(&app, "/api/catalogue").await;
+    assert_eq!(status, 200);
+    let names: Vec<&str> = catalogue["cuts"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|cut| cut["cut"].as_str().unwrap())
+        .collect();
+    insta::assert_json_snapshot!(names);
+    assert_eq!(catalogue["regions"].as_array().unwrap().len(), 4);
+}
+
+#[actix_web::test]
+async fn a_preview_computes_and_keeps_nothing() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let (status, plan) = post(&app, "/api/plans/preview", &sentence()).await;
+    assert_eq!(status, 200, "{plan}");
+    // Common practice: drumsticks take 18 to 26 minutes at 200 °C.
+    let minutes = plan["pull_at_s"].as_f64().unwrap() / 60.0;
+    assert!((18.0..=26.0).contains(&minutes), "{minutes}");
+    let columns = plan["picture"]["minutes"].as_array().unwrap().len();
+    let depths = plan["picture"]["depths"].as_u64().unwrap() as usize;
+    assert!(columns <= 160 && depths <= 48);
+    assert_eq!(
+        plan["picture"]["field_c"].as_array().unwrap().len(),
+        columns * depths
+    );
+    let (_, list) = get(&app, "/api/cooks").await;
+    assert_eq!(list["total"], 0);
+}
+
+#[actix_web::test]
+async fn refusals_carry_code_field_and_bound() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let mut told = Vec::new();
+    for (field, value) in [
+        ("thickness_mm", json!(300.0)),
+        ("pieces", json!(0)),
+        ("piece_mass_g", json!(5.0)),
+        ("core_target_c", json!(70.0)),
+        ("setting_c", json!(230.0)),
+        ("setting_c", json!(40.0)),
+        ("start", json!("measured")),
+        ("start_c", json!(8.0)),
+    ] {
+        let (status, problem) = post(&app, "/api/plans/preview", &with(field, value)).await;
+        assert_eq!(status, 422, "{field}: {problem}");
+        told.push(json!({
+            "code": problem["code"],
+            "field": problem["field"],
+            "detail": problem["detail"],
+            "min": problem["min"],
+            "max": problem["max"],
+        }));
+    }
+    insta::assert_json_snapshot!(told);
+}
+
+#[actix_web::test]
+async fn bad_machines_are_refused() {
+    let database = Database::new();
+    let app = server(&database).await;
+    for (field, value, code) in [
+        ("name", json!("  "), "invalid"),
+        ("floor_depth_mm", json!(0.0), "out_of_bounds"),
+        ("floor_width_mm", json!(-3.0), "out_of_bounds"),
+        ("height_mm", json!(1e9), "out_of_bounds"),
+        ("power_w", json!(0.0), "out_of_bounds"),
+        ("step_k", json!(0.0), "out_of_bounds"),
+        ("lowest_c", json!(250.0), "invalid"),
+    ] {
+        let mut sentence = sentence();
+        sentence["machine"][field] = value;
+        let (status, problem) = post(&app, "/api/plans/preview", &sentence).await;
+        assert_eq!((status, &problem["code"]), (422, &json!(code)), "{field}");
+    }
+}
+
+#[actix_web::test]
+async fn what_cannot_be_read_answers_in_the_same_shape() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let preview = || TestRequest::post().uri("/api/plans/preview");
+    let json_type = ("content-type", "application/json");
+    let cases = [
+        (
+            preview().insert_header(json_type).set_payload("{"),
+            400,
+            "malformed",
+        ),
+        (
+            preview().insert_header(json_type).set_payload("[]"),
+            400,
+            "malformed",
+        ),
+        (preview().set_payload("{}"), 415, "not_json"),
+        (
+            preview()
+                .insert_header(json_type)
+                .set_payload(" ".repeat(70_000)),
+            413,
+            "too_large",
+        ),
+        (
+            preview().set_json(with("colour", json!("red"))),
+            400,
+            "malformed",
+        ),
+        (
+            preview().set_json(with("cut", json!("moon"))),
+            400,
+            "malformed",
+        ),
+        (
+            preview().set_json(with("pieces", json!(-1))),
+            400,
+            "malformed",
+        ),
+        (
+            preview().set_json(with("piece_mass_g", json!("115 g"))),
+            400,
+            "malformed",
+        ),
+        (TestRequest::get().uri("/api/cooks/seven"), 400, "malformed"),
+        (
+            TestRequest::get().uri("/api/cooks?page=x"),
+            400,
+            "malformed",
+        ),
+        (
+            TestRequest::get().uri("/api/cooks?pages=1"),
+            400,
+            "malformed",
+        ),
+        (
+            TestRequest::get().uri("/api/cooks?state=eaten"),
+            400,
+            "malformed",
+        ),
+        (TestRequest::get().uri("/api/cooks?page=0"), 422, "invalid"),
+        (
+            TestRequest::get().uri("/api/cooks?page=9223372036854775807"),
+            422,
+            "invalid",
+        ),
+        (
+            TestRequest::get().uri("/api/cooks?per_page=1000"),
+            422,
+            "invalid",
+        ),
+        (TestRequest::get().uri("/api/nothing"), 404, "not_found"),
+        (
+            TestRequest::delete().uri("/api/catalogue"),
+            405,
+            "method_not_allowed",
+        ),
+        (
+            TestRequest::put().uri("/api/cooks"),
+            405,
+            "method_not_allowed",
+        ),
+    ];
+    for (n, (request, status, code)) in cases.into_iter().enumerate() {
+        let (got, problem) = call(&app, request).await;
+        assert_eq!(
+            (got, &problem["code"]),
+            (status, &json!(code)),
+            "case {n}: {problem}"
+        );
+    }
+}
+
+#[actix_web::test]
+async fn typed_quantities_are_understood_or_answered() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let typed = |field: &str, text: &str| {
+        json!({
+            "field": field, "text": text,
+            "temperature_scale": "fahrenheit", "weight_system": "imperial"
+        })
+    };
+    let (status, understood) =
+        post(&app, "/api/quantities", &typed("piece_mass_g", "1 1/4 lb")).await;
+    assert_eq!(status, 200);
+    assert!((understood["value"].as_f64().unwrap() - 566.99).abs() < 0.01);
+    let (_, understood) = post(&app, "/api/quantities", &typed("core_target_c", "165")).await;
+    assert!((understood["value"].as_f64().unwrap() - 73.89).abs() < 0.01);
+    let (status, problem) = post(&app, "/api/quantities", &typed("thickness_mm", "wide")).await;
+    assert_eq!((status, &problem["field"]), (422, &json!("thickness_mm")));
+    let (status, problem) = post(&app, "/api/quantities", &typed("thickness_mm", "20 in")).await;
+    assert_eq!((status, &problem["code"]), (422, &json!("out_of_bounds")));
+    let (status, _) = post(&app, "/api/quantities", &typed("start_c", &"9".repeat(50))).await;
+    assert_eq!(status, 422);
+}
+
+async fn keep<S>(app: &S, body: &Value) -> Value
+where
+    S: actix_web::dev::Service<
+            actix_http::Request,
+            Response = actix_web::dev::ServiceResponse<actix_web::body::BoxBody>,
+            Error = actix_web::Error,
+        >,
+{
+    let (status, cook) = post(app, "/api/cooks", body).await;
+    assert_eq!(status, 201, "{cook}");
+    cook
+}
+
+#[actix_web::test]
+async fn cooks_are_kept_found_renamed_deleted_and_brought_back() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let unnamed = keep(&app, &json!({ "request": sentence() })).await;
+    assert_eq!(unnamed["name"], "6 drumsticks");
+    assert_eq!(unnamed["state"], "planned");
+    assert_eq!(unnamed["plan"]["model_version"], "1");
+    let named = keep(
+        &app,
+        &json!({
+            "request": sentence(),
+            "name": "For the 100%_crew",
+            "eat_at": "2030-01-01T19:00:00Z"
+        }),
+    )
+    .await;
+    let id = named["id"].as_str().unwrap();
+
+    let total = async |query: &str| {
+        let (status, page) = get(&app, &format!("/api/cooks?{query}")).await;
+        assert_eq!(status, 200, "{page}");
+        page["total"].as_i64().unwrap()
+    };
+    assert_eq!(total("").await, 2);
+    assert_eq!(total("q=crew").await, 1);
+    assert_eq!(total("q=CHICKEN").await, 2);
+    // Signs of the search language are letters here.
+    assert_eq!(total("q=100%25_").await, 1);
+    assert_eq!(total("q=0_c").await, 0);
+    assert_eq!(total("q=%27%3B--").await, 0);
+    assert_eq!(total("state=running").await, 0);
+    let (_, page) = get(&app, "/api/cooks?page=2&per_page=1").await;
+    assert_eq!(page["items"].as_array().unwrap().len(), 1);
+    assert!(
+        page["items"][0]["picture"]["minutes"]
+            .as_array()
+            .unwrap()
+            .len()
+            <= 50
+    );
+
+    let rename = |name: &str| {
+        TestRequest::patch()
+            .uri(&format!("/api/cooks/{id}"))
+            .set_json(json!({ "name": name }))
+    };
+    assert_eq!(call(&app, rename("Ferry crew")).await.0, 204);
+    assert_eq!(call(&app, rename(" ")).await.0, 422);
+    assert_eq!(call(&app, rename(&"x".repeat(81))).await.0, 422);
+    assert_eq!(
+        get(&app, &format!("/api/cooks/{id}")).await.1["name"],
+        "Ferry crew"
+    );
+
+    let delete = || TestRequest::delete().uri(&format!("/api/cooks/{id}"));
+    assert_eq!(call(&app, delete()).await.0, 204);
+    assert_eq!(call(&app, delete()).await.0, 404);
+    assert_eq!(get(&app, &format!("/api/cooks/{id}")).await.0, 404);
+    assert_eq!(total("").await, 1);
+    let restore = TestRequest::post().uri(&format!("/api/cooks/{id}/restore"));
+    assert_eq!(call(&app, restore).await.0, 204);
+    assert_eq!(total("").await, 2);
+    let missing = format!("/api/cooks/{}", Uuid::new_v4());
+    assert_eq!(get(&app, &missing).await.0, 404);
+}
+
+#[actix_web::test]
+async fn a_cook_runs_its_course_and_survives_a_restart() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let cook = keep(&app, &json!({ "request": sentence() })).await;
+    let path = format!("/api/cooks/{}", cook["id"].as_str().unwrap());
+    let events = format!("{path}/events");
+
+    let (status, problem) = post(&app, &events, &report(json!({ "kind": "pulled" }))).await;
+    assert_eq!((status, &problem["code"]), (409, &json!("not_started")));
+
+    let start = report(json!({ "kind": "started" }));
+    let (status, started) = post(&app, &events, &start).await;
+    assert_eq!(status, 200, "{started}");
+    assert_eq!(
+        (&started["state"], &started["course"]["current"]),
+        (&json!("running"), &json!(0))
+    );
+    // The same report again is the same report; another start is not.
+    assert_eq!(
+        post(&app, &events, &start).await.1["events"]
+            .as_array()
+            .unwrap()
+            .len(),
+        1
+    );
+    let (status, problem) = post(&app, &events, &report(json!({ "kind": "started" }))).await;
+    assert_eq!((status, &problem["code"]), (409, &json!("already_started")));
+
+    let done = report(json!({ "kind": "step_done", "step": 0 }));
+    let (_, loaded) = post(&app, &events, &done).await;
+    assert_eq!(loaded["course"]["current"], 1);
+    assert!(loaded["course"]["loaded_at"].is_string());
+    let door = report(json!({ "kind": "door_opened", "open_s": 30.0 }));
+    let (_, opened) = post(&app, &events, &door).await;
+    assert!((opened["course"]["behind_s"].as_f64().unwrap() - 30.0).abs() < 5.0);
+
+    // Another process on the same database knows all of it.
+    drop(app);
+    let app = server(&database).await;
+    let (status, again) = get(&app, &path).await;
+    assert_eq!((status, &again["course"]["current"]), (200, &json!(1)));
+    assert_eq!(again["events"].as_array().unwrap().len(), 3);
+    assert_eq!(again["course"]["steps"], opened["course"]["steps"]);
+    assert_eq!(get(&app, "/api/cooks?state=running").await.1["total"], 1);
+
+    let reading = report(json!({ "kind": "reading", "core_c": 30.0, "air_c": 150.0 }));
+    let (_, read) = post(&app, &events, &reading).await;
+    assert!(read["course"]["forecast"]["more_s"].as_f64().unwrap() > 60.0);
+    let (_, pulled) = post(&app, &events, &report(json!({ "kind": "pulled" }))).await;
+    assert!(pulled["course"]["pulled_at"].is_string());
+
+    let finish = |crispness: i64| {
+        report(json!({
+            "kind": "finished", "core_c": 78.0, "crispness": crispness, "doneness": 3,
+            "note": "Salt earlier"
+        }))
+    };
+    assert_eq!(post(&app, &events, &finish(6)).await.0, 422);
+    let (status, finished) = post(&app, &events, &finish(4)).await;
+    assert_eq!(
+        (status, &finished["state"]),
+        (200, &json!("finished")),
+        "{finished}"
+    );
+    assert_eq!(finished["course"]["outcome"]["note"], "Salt earlier");
+    assert_eq!(finished["course"]["current"], Value::Null);
+    let (status, problem) = post(&app, &events, &report(json!({ "kind": "pulled" }))).await;
+    assert_eq!(
+        (status, &problem["code"]),
+        (409, &json!("already_finished"))
+    );
+    let (_, page) = get(&app, "/api/cooks?state=finished&q=salt").await;
+    assert_eq!(page["items"][0]["outcome"]["crispness"], 4);
+    assert!(page["items"][0]["marks"].as_array().unwrap().len() > 4);
+}
+
+#[actix_web::test]
+async fn reports_outside_their_bounds_change_nothing() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let cook = keep(&app, &json!({ "request": sentence() })).await;
+    let path = format!("/api/cooks/{}", cook["id"].as_str().unwrap());
+    let events = format!("{path}/events");
+    post(&app, &events, &report(json!({ "kind": "started" }))).await;
+    for (happening, status) in [
+        (json!({ "kind": "step_done", "step": 99 }), 422),
+        (json!({ "kind": "step_done", "step": -1 }), 400),
+        (json!({ "kind": "door_opened", "open_s": 0.0 }), 422),
+        (json!({ "kind": "door_opened", "open_s": 1e300 }), 422),
+        (json!({ "kind": "reading", "core_c": 400.0 }), 422),
+        (
+            json!({ "kind": "reading", "core_c": 60.0, "air_c": -50.0 }),
+            422,
+        ),
+        (
+            json!({ "kind": "reading", "core_c": 60.0, "mood": "good" }),
+            400,
+        ),
+        (json!({ "kind": "sung" }), 400),
+        (
+            json!({
+                "kind": "finished", "crispness": 3, "doneness": 3, "note": "x".repeat(2001)
+            }),
+            422,
+        ),
+    ] {
+        let (got, problem) = post(&app, &events, &report(happening.clone())).await;
+        assert_eq!(got, status, "{happening}: {problem}");
+    }
+    let late = json!({
+        "id": Uuid::new_v4(), "ago_s": 1e9, "happening": { "kind": "pulled" }
+    });
+    assert_eq!(post(&app, &events, &late).await.0, 422);
+    let (_, cook) = get(&app, &path).await;
+    assert_eq!(cook["events"].as_array().unwrap().len(), 1);
+    let nobody = format!("/api/cooks/{}/events", Uuid::new_v4());
+    assert_eq!(
+        post(&app, &nobody, &report(json!({ "kind": "started" })))
+            .await
+            .0,
+        404
+    );
+}
+
+#[actix_web::test]
+async fn a_report_made_while_the_network_was_gone_keeps_its_time() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let cook = keep(&app, &json!({ "request": sentence() })).await;
+    let events = format!("/api/cooks/{}/events", cook["id"].as_str().unwrap());
+    post(&app, &events, &report(json!({ "kind": "started" }))).await;
+    let late = json!({
+        "id": Uuid::new_v4(), "ago_s": 3600.0, "happening": { "kind": "step_done", "step": 0 }
+    });
+    let (_, cook) = post(&app, &events, &late).await;
+    // Never before the start of the cook itself.
+    let millis = |time: &Value| {
+        let time = time
+            .as_str()
+            .unwrap()
+            .parse::<chrono::DateTime<chrono::Utc>>();
+        time.unwrap().timestamp_millis()
+    };
+    assert_eq!(
+        millis(&cook["course"]["loaded_at"]),
+        millis(&cook["started_at"])
+    );
+}
+
+#[actix_web::test]
+async fn a_lost_database_is_told_and_forgotten_when_it_is_back() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let cook = keep(&app, &json!({ "request": sentence() })).await;
+    database.refuse();
+    for path in ["/api/health", "/api/cooks", "/api/machines"] {
+        let (status, problem) = get(&app, path).await;
+        assert_eq!(
+            (status, &problem["code"]),
+            (503, &json!("database_down")),
+            "{path}"
+        );
+    }
+    // What needs no database goes on.
+    assert_eq!(post(&app, "/api/plans/preview", &sentence()).await.0, 200);
+    database.allow(true);
+    let (status, again) = get(
+        &app,
+        &format!("/api/cooks/{}", cook["id"].as_str().unwrap()),
+    )
+    .await;
+    assert_eq!((status, &again["name"]), (200, &cook["name"]));
+}
+
+#[actix_web::test]
+async fn a_server_without_any_database_answers_503() {
+    // Port 9 is the discard service, which nobody runs.
+    let app = server_at("postgres://ember@127.0.0.1:9/ember").await;
+    let (status, problem) = get(&app, "/api/health").await;
+    assert_eq!((status, &problem["code"]), (503, &json!("database_down")));
+}

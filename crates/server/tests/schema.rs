@@ -1,0 +1,146 @@
+//! Migrations up and down, the demo kitchen, the purge, and the API description.
+#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
+
+mod support;
+
+use chrono::{Duration, Utc};
+use diesel::prelude::*;
+use diesel::sql_types::{BigInt, Text};
+use diesel_migrations::MigrationHarness;
+use ember_core::units::bounds::{PIECE_MASS, THICKNESS};
+use ember_server::db::{self, MIGRATIONS};
+use ember_server::{demo, openapi};
+use serde_json::json;
+use support::{Database, get, server};
+
+#[derive(QueryableByName)]
+struct Row {
+    #[diesel(sql_type = Text)]
+    shape: String,
+}
+
+/// Tables, columns, types and indexes, as text.
+fn shape(connection: &mut PgConnection) -> Vec<String> {
+    diesel::sql_query(
+        "SELECT table_name || '.' || column_name || ' ' || data_type || ' ' || is_nullable AS shape
+           FROM information_schema.columns
+          WHERE table_schema = 'public' AND table_name <> '__diesel_schema_migrations'
+         UNION ALL
+         SELECT indexdef FROM pg_indexes
+          WHERE schemaname = 'public' AND tablename <> '__diesel_schema_migrations'
+          ORDER BY 1",
+    )
+    .load::<Row>(connection)
+    .unwrap()
+    .into_iter()
+    .map(|row| row.shape)
+    .collect()
+}
+
+#[test]
+fn migrations_go_up_down_and_up_to_the_same_shape() {
+    let database = Database::empty();
+    let mut connection = database.connection();
+    connection.run_pending_migrations(MIGRATIONS).unwrap();
+    let up = shape(&mut connection);
+    assert!(up.iter().any(|line| line.starts_with("cooks.plan jsonb")));
+    connection.revert_all_migrations(MIGRATIONS).unwrap();
+    assert!(shape(&mut connection).is_empty());
+    connection.run_pending_migrations(MIGRATIONS).unwrap();
+    assert_eq!(shape(&mut connection), up);
+}
+
+#[actix_web::test]
+async fn the_demo_kitchen_fills_an_empty_database_once() {
+    let database = Database::new();
+    let now = Utc::now();
+    demo::fill_if_empty(&mut database.connection(), now).unwrap();
+    demo::fill_if_empty(&mut database.connection(), now).unwrap();
+    let app = server(&database).await;
+    let (_, machines) = get(&app, "/api/machines").await;
+    assert_eq!(machines.as_array().unwrap().len(), 2);
+    let (_, finished) = get(&app, "/api/cooks?state=finished").await;
+    assert_eq!(finished["total"], 8);
+    let (_, tonight) = get(&app, "/api/cooks?state=planned").await;
+    assert_eq!(tonight["total"], 1);
+    let items = finished["items"].as_array().unwrap();
+    let wrong = items.iter().filter(|cook| cook["outcome"]["doneness"] == 5);
+    assert_eq!(wrong.count(), 1);
+    for cook in items {
+        let started = cook["started_at"].as_str().unwrap();
+        let age = now - started.parse::<chrono::DateTime<Utc>>().unwrap();
+        assert!(age > Duration::zero() && age < Duration::days(15), "{age}");
+        let readings = cook["marks"].as_array().unwrap().iter();
+        let readings = readings.filter(|mark| mark["happening"]["kind"] == "reading");
+        assert!(readings.count() >= 2, "{}", cook["name"]);
+    }
+    let id = items[0]["id"].as_str().unwrap();
+    let (_, whole) = get(&app, &format!("/api/cooks/{id}")).await;
+    let course = &whole["course"];
+    assert!(
+        course["steps"]
+            .as_array()
+            .unwrap()
+            .iter()
+            .all(|step| step["done_at"].is_string())
+    );
+}
+
+#[derive(QueryableByName)]
+struct Count {
+    #[diesel(sql_type = BigInt)]
+    n: i64,
+}
+
+#[test]
+fn the_purge_takes_only_what_was_deleted_long_ago() {
+    let database = Database::new();
+    let mut connection = database.connection();
+    let now = Utc::now();
+    demo::fill_if_empty(&mut connection, now).unwrap();
+    let page = db::cooks::Page {
+        state: None,
+        search: None,
+        offset: 0,
+        limit: 2,
+    };
+    let (rows, _) = db::cooks::list(&mut connection, &page).unwrap();
+    let ages = [Duration::days(31), Duration::days(1)];
+    for (row, age) in rows.iter().zip(ages) {
+        db::cooks::set_deleted(&mut connection, row.id, Some(now - age)).unwrap();
+    }
+    assert_eq!(
+        db::cooks::purge(&mut connection, now - Duration::days(30)).unwrap(),
+        1
+    );
+    let left = diesel::sql_query("SELECT count(*) AS n FROM events WHERE cook_id = $1")
+        .bind::<diesel::sql_types::Uuid, _>(rows[0].id)
+        .get_result::<Count>(&mut connection)
+        .unwrap();
+    assert_eq!(left.n, 0);
+}
+
+#[test]
+fn the_description_is_openapi_3_1_with_the_bounds_of_the_core() {
+    let api = openapi::description();
+    assert_eq!(api["openapi"], "3.1.0");
+    let request = &api["components"]["schemas"]["RequestDto"];
+    assert_eq!(request["additionalProperties"], json!(false));
+    assert_eq!(
+        request["properties"]["thickness_mm"]["maximum"],
+        json!(THICKNESS.max)
+    );
+    assert_eq!(
+        request["properties"]["piece_mass_g"]["minimum"],
+        json!(PIECE_MASS.min)
+    );
+    for (path, methods) in api["paths"].as_object().unwrap() {
+        assert!(path.starts_with("/api/"), "{path}");
+        for (method, operation) in methods.as_object().unwrap() {
+            assert!(
+                operation["summary"].is_string(),
+                "{method} {path} says what it does"
+            );
+        }
+    }
+}

@@ -1,0 +1,196 @@
+//! A fresh database for each test, and requests against the real routes.
+#![allow(
+    dead_code,
+    clippy::unwrap_used,
+    clippy::expect_used,
+    clippy::indexing_slicing,
+    clippy::panic
+)]
+
+use actix_http::Request;
+use actix_web::body::BoxBody;
+use actix_web::dev::{Service, ServiceResponse};
+use actix_web::web::Data;
+use actix_web::{App, Error, test};
+use diesel::{Connection, PgConnection, RunQueryDsl, sql_query};
+use diesel_migrations::MigrationHarness;
+use ember_server::context::Context;
+use ember_server::db::MIGRATIONS;
+use ember_server::{error, routes};
+use serde_json::{Value, json};
+use utoipa_actix_web::AppExt;
+use uuid::Uuid;
+
+/// A database of its own, dropped at the end.
+pub struct Database {
+    name: String,
+}
+
+fn server_url() -> String {
+    std::env::var("TEST_DATABASE_URL")
+        .expect("TEST_DATABASE_URL names a PostgreSQL to make databases in; ./test server sets it")
+}
+
+pub fn admin() -> PgConnection {
+    PgConnection::establish(&format!("{}/postgres", server_url())).unwrap()
+}
+
+impl Database {
+    /// Without any table.
+    pub fn empty() -> Self {
+        let name = format!("test_{}", Uuid::new_v4().simple());
+        sql_query(format!("CREATE DATABASE {name}"))
+            .execute(&mut admin())
+            .unwrap();
+        Self { name }
+    }
+
+    /// Migrated.
+    pub fn new() -> Self {
+        let database = Self::empty();
+        database
+            .connection()
+            .run_pending_migrations(MIGRATIONS)
+            .unwrap();
+        database
+    }
+
+    pub fn url(&self) -> String {
+        format!("{}/{}", server_url(), self.name)
+    }
+
+    pub fn connection(&self) -> PgConnection {
+        PgConnection::establish(&self.url()).unwrap()
+    }
+
+    /// Refuses connections and ends those there are, as a stopped server would.
+    pub fn refuse(&self) {
+        self.allow(false);
+        sql_query(format!(
+            "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = '{}'",
+            self.name
+        ))
+        .execute(&mut admin())
+        .unwrap();
+    }
+
+    pub fn allow(&self, connections: bool) {
+        sql_query(format!(
+            "ALTER DATABASE {} ALLOW_CONNECTIONS {connections}",
+            self.name
+        ))
+        .execute(&mut admin())
+        .unwrap();
+    }
+}
+
+impl Drop for Database {
+    fn drop(&mut self) {
+        let _ =
+            sql_query(format!("DROP DATABASE {} WITH (FORCE)", self.name)).execute(&mut admin());
+    }
+}
+
+/// A server process: as many as one likes on one database.
+pub async fn server(
+    database: &Database,
+) -> impl Service<Request, Response = ServiceResponse<BoxBody>, Error = Error> + use<> {
+    server_at(&database.url()).await
+}
+
+pub async fn server_at(
+    url: &str,
+) -> impl Service<Request, Response = ServiceResponse<BoxBody>, Error = Error> + use<> {
+    test::init_service(
+        App::new()
+            .app_data(Data::new(Context::new(url)))
+            .configure(error::extractors)
+            .into_utoipa_app()
+            .configure(routes::api)
+            .into_app(),
+    )
+    .await
+}
+
+/// Status and body; every failure must be a problem with a code.
+pub async fn call<S>(app: &S, request: test::TestRequest) -> (u16, Value)
+where
+    S: Service<Request, Response = ServiceResponse<BoxBody>, Error = Error>,
+{
+    let response = test::call_service(app, request.to_request()).await;
+    let status = response.status().as_u16();
+    let kind = response
+        .headers()
+        .get("content-type")
+        .map(|value| value.to_str().unwrap().to_owned());
+    let body = test::read_body(response).await;
+    if body.is_empty() {
+        return (status, Value::Null);
+    }
+    let value: Value = serde_json::from_slice(&body)
+        .unwrap_or_else(|_| panic!("{status} is not JSON: {}", String::from_utf8_lossy(&body)));
+    if status >= 400 {
+        assert_eq!(kind.as_deref(), Some("application/problem+json"));
+        assert_eq!(value["status"], status);
+        assert!(value["code"].is_string() && value["detail"].is_string());
+        assert_eq!(
+            value["type"],
+            format!("/problems/{}", value["code"].as_str().unwrap())
+        );
+    }
+    (status, value)
+}
+
+pub async fn get<S>(app: &S, path: &str) -> (u16, Value)
+where
+    S: Service<Request, Response = ServiceResponse<BoxBody>, Error = Error>,
+{
+    call(app, test::TestRequest::get().uri(path)).await
+}
+
+pub async fn post<S>(app: &S, path: &str, body: &Value) -> (u16, Value)
+where
+    S: Service<Request, Response = ServiceResponse<BoxBody>, Error = Error>,
+{
+    call(app, test::TestRequest::post().uri(path).set_json(body)).await
+}
+
+/// The sentence of the tests.
+pub fn sentence() -> Value {
+    json!({
+        "cut": "drumstick",
+        "pieces": 6,
+        "piece_mass_g": 115.0,
+        "thickness_mm": 44.0,
+        "start": "fridge",
+        "coat": "rubbed",
+        "machine": {
+            "name": "the drum",
+            "kind": "drawer",
+            "floor_shape": "round",
+            "floor_width_mm": 250.0,
+            "floor_depth_mm": 250.0,
+            "height_mm": 110.0,
+            "power_w": 1500.0,
+            "lowest_c": 60.0,
+            "highest_c": 204.0,
+            "step_k": 5.0
+        },
+        "preheat": "thin_only",
+        "turn": "equal_browning",
+        "sauce": "none",
+        "core_target_c": 77.0,
+        "region": "us"
+    })
+}
+
+/// The sentence with one word changed.
+pub fn with(field: &str, value: Value) -> Value {
+    let mut sentence = sentence();
+    sentence[field] = value;
+    sentence
+}
+
+pub fn report(happening: Value) -> Value {
+    json!({ "id": Uuid::new_v4(), "happening": happening })
+}
