@@ -13,6 +13,7 @@ use crate::error::{ApiError, Problem};
 
 /// Keeps a cook: the request, and the plan computed for it.
 #[utoipa::path(
+    operation_id = "create_cook",
     tag = "cooks",
     responses(
         (status = 201, body = CookDto),

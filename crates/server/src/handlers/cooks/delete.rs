@@ -9,6 +9,7 @@ use crate::error::{ApiError, Problem};
 
 /// Puts a cook away; it can be brought back for a month.
 #[utoipa::path(
+    operation_id = "delete_cook",
     tag = "cooks",
     responses(
         (status = 204),

@@ -19,6 +19,7 @@ const MOST_PAGES: i64 = 100_000;
 
 /// Cooks, newest first.
 #[utoipa::path(
+    operation_id = "list_cooks",
     tag = "cooks",
     params(PageQuery),
     responses(

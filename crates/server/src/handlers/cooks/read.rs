@@ -9,6 +9,7 @@ use crate::error::{ApiError, Problem};
 
 /// One cook with its plan, its events and where it stands.
 #[utoipa::path(
+    operation_id = "read_cook",
     tag = "cooks",
     responses(
         (status = 200, body = CookDto),

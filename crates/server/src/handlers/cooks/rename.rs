@@ -10,6 +10,7 @@ use crate::error::{ApiError, Problem};
 
 /// Gives a cook another name.
 #[utoipa::path(
+    operation_id = "rename_cook",
     tag = "cooks",
     responses(
         (status = 204),

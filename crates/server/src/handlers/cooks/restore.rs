@@ -9,6 +9,7 @@ use crate::error::{ApiError, Problem};
 
 /// Brings a deleted cook back.
 #[utoipa::path(
+    operation_id = "restore_cook",
     tag = "cooks",
     responses(
         (status = 204),

@@ -14,6 +14,7 @@ use crate::handlers::cooks::whole;
 
 /// Adds what happened to a cook and answers how it stands now.
 #[utoipa::path(
+    operation_id = "append_event",
     tag = "cooks",
     responses(
         (status = 200, body = CookDto),

@@ -21,6 +21,7 @@ pub struct HealthDto {
 
 /// Whether the service and its database answer.
 #[utoipa::path(
+    operation_id = "read_health",
     tag = "service",
     responses(
         (status = 200, body = HealthDto),

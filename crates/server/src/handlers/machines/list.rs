@@ -8,6 +8,7 @@ use crate::error::{ApiError, Problem};
 
 /// The kitchen's own machines.
 #[utoipa::path(
+    operation_id = "list_machines",
     tag = "kitchen",
     responses(
         (status = 200, body = Vec<MachineDto>),

@@ -9,6 +9,7 @@ use crate::error::{ApiError, Problem};
 
 /// Computes a plan without keeping it.
 #[utoipa::path(
+    operation_id = "preview_plan",
     tag = "plans",
     responses(
         (status = 200, body = PlanDto),

@@ -11,6 +11,7 @@ const TEXT_LIMIT: usize = 40;
 
 /// Reads what a cook typed: "1 1/4 lb", "3/4 in", "375F".
 #[utoipa::path(
+    operation_id = "understand_quantity",
     tag = "plans",
     responses(
         (status = 200, body = UnderstoodDto),

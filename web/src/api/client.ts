@@ -1,0 +1,44 @@
+// The one way to the server: every answer that is not a success becomes an ApiFailure.
+import createClient from "openapi-fetch";
+import type { paths } from "./schema";
+import type { Problem } from "./types";
+
+export const client = createClient<paths>({ baseUrl: "/" });
+
+/** What went wrong, as the server told it, or that it could not be reached. */
+export class ApiFailure extends Error {
+  readonly problem: Problem | null;
+
+  constructor(problem: Problem | null) {
+    super(problem?.detail ?? "The kitchen's server does not answer.");
+    this.problem = problem;
+  }
+
+  /** True when trying again later may help: no connection, or a server in trouble. */
+  get isPassing(): boolean {
+    return this.problem === null || this.problem.status >= 500;
+  }
+}
+
+interface Answer<T> {
+  data?: T;
+  error?: unknown;
+  response: Response;
+}
+
+/** The data of an answer; throws ApiFailure for anything else. */
+export async function answer<T>(call: Promise<Answer<T>>): Promise<T> {
+  let result: Answer<T>;
+  try {
+    result = await call;
+  } catch (error) {
+    if (error instanceof DOMException && error.name === "AbortError") throw error;
+    throw new ApiFailure(null);
+  }
+  if (result.response.ok) return result.data as T;
+  throw new ApiFailure(isProblem(result.error) ? result.error : null);
+}
+
+function isProblem(value: unknown): value is Problem {
+  return typeof value === "object" && value !== null && "code" in value && "detail" in value;
+}

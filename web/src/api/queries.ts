@@ -1,0 +1,89 @@
+// Keys and options, one factory for each resource.
+import { keepPreviousData, type QueryClient, queryOptions } from "@tanstack/react-query";
+import { answer, client } from "./client";
+import type { Cook, Outcome, Report, Request, TypedField } from "./types";
+
+export const catalogueQuery = () =>
+  queryOptions({
+    queryKey: ["catalogue"],
+    queryFn: ({ signal }) => answer(client.GET("/api/catalogue", { signal })),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+export const machinesQuery = () =>
+  queryOptions({
+    queryKey: ["machines"],
+    queryFn: ({ signal }) => answer(client.GET("/api/machines", { signal })),
+    staleTime: 60_000,
+  });
+
+/** The plan for a sentence. The key is the sentence, so a stale answer never overwrites a newer
+ * one; the picture before stays until the next is there. */
+export const planQuery = (request: Request) =>
+  queryOptions({
+    queryKey: ["plan", request],
+    queryFn: ({ signal }) => answer(client.POST("/api/plans/preview", { body: request, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+  });
+
+export interface CookFilter {
+  state?: "planned" | "running" | "finished";
+  q?: string;
+  page?: number;
+  per_page?: number;
+}
+
+export const cooksQuery = (filter: CookFilter) =>
+  queryOptions({
+    queryKey: ["cooks", filter],
+    queryFn: ({ signal }) =>
+      answer(client.GET("/api/cooks", { params: { query: filter }, signal })),
+    placeholderData: keepPreviousData,
+  });
+
+export const cookQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["cook", id],
+    queryFn: ({ signal }) =>
+      answer(client.GET("/api/cooks/{id}", { params: { path: { id } }, signal })),
+  });
+
+export const keepCook = (request: Request, name: string | null, eatAt: Date | null) =>
+  answer(
+    client.POST("/api/cooks", { body: { request, name, eat_at: eatAt?.toISOString() ?? null } }),
+  );
+
+export const renameCook = (id: string, name: string) =>
+  answer(client.PATCH("/api/cooks/{id}", { params: { path: { id } }, body: { name } }));
+
+export const deleteCook = (id: string) =>
+  answer(client.DELETE("/api/cooks/{id}", { params: { path: { id } } }));
+
+export const restoreCook = (id: string) =>
+  answer(client.POST("/api/cooks/{id}/restore", { params: { path: { id } } }));
+
+export const sendReport = (id: string, report: Report) =>
+  answer(client.POST("/api/cooks/{id}/events", { params: { path: { id } }, body: report }));
+
+export interface TypedUnits {
+  temperature: "celsius" | "fahrenheit";
+  weight: "metric" | "imperial";
+}
+
+/** What typed words mean, in the unit at the end of the field's name. */
+export const understand = (field: TypedField, text: string, units: TypedUnits) =>
+  answer(
+    client.POST("/api/quantities", {
+      body: { field, text, temperature_scale: units.temperature, weight_system: units.weight },
+    }),
+  ).then((understood) => understood.value);
+
+/** After a cook changed: its own page from the answer, the lists anew. */
+export function cookChanged(queries: QueryClient, cook: Cook | null) {
+  if (cook) queries.setQueryData(cookQuery(cook.id).queryKey, cook);
+  void queries.invalidateQueries({ queryKey: ["cooks"] });
+}
+
+export type { Outcome };

@@ -1,0 +1,25 @@
+// The wire types the application speaks of, by their short names.
+import type { components } from "./schema";
+
+type Schemas = components["schemas"];
+
+export type Catalogue = Schemas["CatalogueDto"];
+export type CutEntry = Schemas["CutEntryDto"];
+export type Cook = Schemas["CookDto"];
+export type CookRow = Schemas["CookRowDto"];
+export type CookPage = Schemas["CookPageDto"];
+export type Course = Schemas["CourseDto"];
+export type Happening = Schemas["HappeningDto"];
+export type Machine = Schemas["MachineDto"];
+export type Mark = Schemas["MarkDto"];
+export type Message = Schemas["MessageDto"];
+export type Outcome = Schemas["OutcomeDto"];
+export type Picture = Schemas["PictureDto"];
+export type Plan = Schemas["PlanDto"];
+export type Problem = Schemas["Problem"];
+export type Quantity = Schemas["QuantityDto"];
+export type Region = Schemas["RegionDto"];
+export type Report = Schemas["ReportDto"];
+export type Request = Schemas["RequestDto"];
+export type Step = Schemas["StepDto"];
+export type TypedField = Schemas["TypedFieldDto"];

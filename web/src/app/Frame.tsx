@@ -1,0 +1,310 @@
+// The frame: the mark, the places, the cook's units, and the keys.
+import { Box, chakra, Dialog, Flex, NativeSelect, Popover, Portal, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { Link, Outlet, useNavigate } from "@tanstack/react-router";
+import { useEffect, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { catalogueQuery } from "../api/queries";
+import type { Region } from "../api/types";
+import { Action } from "../components/recipes";
+import { useOnline } from "../lib/hooks";
+import { changeSettings, type Settings, useSettings } from "../lib/settings";
+
+const PLACES = [
+  { to: "/plan", name: "Plan", key: "p" },
+  { to: "/fryer", name: "At the fryer", key: "f" },
+  { to: "/logbook", name: "Logbook", key: "l" },
+] as const;
+
+const NavLink = chakra(Link);
+
+export function Frame() {
+  const settings = useSettings();
+  const navigate = useNavigate();
+  const online = useOnline();
+  const [help, setHelp] = useState(false);
+  useColour(settings.colour);
+  useHotkeys("shift+slash", () => setHelp((open) => !open), { useKey: false });
+  useHotkeys("n", () => void navigate({ to: "/plan", search: {} }));
+  useHotkeys("u", () => swapUnits(settings));
+  useHotkeys("g>h", () => void navigate({ to: "/" }));
+  useHotkeys("g>p", () => void navigate({ to: "/plan" }));
+  useHotkeys("g>f", () => void navigate({ to: "/fryer" }));
+  useHotkeys("g>l", () => void navigate({ to: "/logbook" }));
+
+  return (
+    <Box maxW="page" mx="auto" minH="100dvh">
+      <chakra.a
+        href="#main"
+        position="absolute"
+        left="-999px"
+        bg="solid"
+        color="solid.ink"
+        px="3"
+        py="2"
+        _focus={{ left: "3", top: "3", zIndex: 10 }}
+      >
+        Skip to the page
+      </chakra.a>
+      <Flex
+        as="header"
+        align="baseline"
+        columnGap={{ base: "4", md: "7" }}
+        rowGap="1"
+        wrap="wrap"
+        px={{ base: "5", md: "9" }}
+        pt="3.5"
+        pb="2"
+      >
+        <NavLink to="/" textStyle="mark" color="ink" aria-label="Zesty Ember, today">
+          Zesty{" "}
+          <Text as="span" color="ember">
+            Ember
+          </Text>
+        </NavLink>
+        <Flex as="nav" gap={{ base: "4", md: "6" }} flex="1" aria-label="Places">
+          {PLACES.map((place) => (
+            <NavLink
+              key={place.to}
+              to={place.to}
+              textStyle="body"
+              color="ink.soft"
+              pb="0.5"
+              whiteSpace="nowrap"
+              borderBottom="3px solid transparent"
+              css={{
+                "&[data-status=active]": { color: "ink", fontWeight: 650, borderColor: "ember" },
+              }}
+            >
+              {place.name}
+            </NavLink>
+          ))}
+        </Flex>
+        <Flex gap="1" align="baseline" ms="auto">
+          <Swap
+            label="Temperatures"
+            on={settings.temperature === "celsius" ? 0 : 1}
+            names={["°C", "°F"]}
+            onSwap={() =>
+              changeSettings({
+                temperature: settings.temperature === "celsius" ? "fahrenheit" : "celsius",
+              })
+            }
+          />
+          <Swap
+            label="Weights"
+            on={settings.weight === "metric" ? 0 : 1}
+            names={["g", "lb"]}
+            onSwap={() =>
+              changeSettings({ weight: settings.weight === "metric" ? "imperial" : "metric" })
+            }
+          />
+          <More settings={settings} onHelp={() => setHelp(true)} />
+        </Flex>
+      </Flex>
+      {online ? null : (
+        <Box role="status" bg="well" px={{ base: "5", md: "9" }} py="2" textStyle="small">
+          No connection. What is on the screen goes on; what you report is kept and sent later.
+        </Box>
+      )}
+      <Box as="main" id="main" px={{ base: "5", md: "9" }} pb="12" tabIndex={-1} outline="none">
+        <Outlet />
+      </Box>
+      <Keys open={help} onClose={() => setHelp(false)} />
+    </Box>
+  );
+}
+
+function swapUnits(settings: Settings) {
+  const metric = settings.temperature === "celsius";
+  changeSettings(
+    metric
+      ? { temperature: "fahrenheit", weight: "imperial" }
+      : { temperature: "celsius", weight: "metric" },
+  );
+}
+
+/** Light or dark, as chosen or as the device is. */
+function useColour(colour: Settings["colour"]) {
+  useEffect(() => {
+    const device = window.matchMedia("(prefers-color-scheme: dark)");
+    const apply = () => {
+      const dark = colour === "dark" || (colour === "auto" && device.matches);
+      document.documentElement.classList.toggle("dark", dark);
+      document.documentElement.style.colorScheme = dark ? "dark" : "light";
+    };
+    apply();
+    device.addEventListener("change", apply);
+    return () => device.removeEventListener("change", apply);
+  }, [colour]);
+}
+
+interface SwapProps {
+  label: string;
+  names: [string, string];
+  on: 0 | 1;
+  onSwap: () => void;
+}
+
+function Swap({ label, names, on, onSwap }: SwapProps) {
+  return (
+    <chakra.button
+      type="button"
+      onClick={onSwap}
+      aria-label={`${label} in ${names[on]}, change to ${names[1 - on]}`}
+      textStyle="small"
+      color="ink.soft"
+      px="1.5"
+      py="1"
+      cursor="pointer"
+    >
+      {names.map((name, n) => (
+        <Text as="span" key={name}>
+          {n > 0 ? " / " : ""}
+          <Text
+            as="span"
+            color={n === on ? "ink" : "ink.soft"}
+            fontWeight={n === on ? "700" : "400"}
+          >
+            {name}
+          </Text>
+        </Text>
+      ))}
+    </chakra.button>
+  );
+}
+
+const COLOURS = [
+  ["auto", "as the device"],
+  ["light", "light"],
+  ["dark", "dark"],
+] as const;
+
+function More({ settings, onHelp }: { settings: Settings; onHelp: () => void }) {
+  const catalogue = useQuery(catalogueQuery());
+  return (
+    <Popover.Root positioning={{ placement: "bottom-end" }}>
+      <Popover.Trigger asChild>
+        <chakra.button type="button" textStyle="small" px="1.5" py="1" cursor="pointer" color="ink">
+          More
+        </chakra.button>
+      </Popover.Trigger>
+      <Portal>
+        <Popover.Positioner>
+          <Popover.Content
+            w="popover"
+            maxW="92vw"
+            bg="raised"
+            p="4"
+            borderRadius="8px"
+            aria-label="More"
+          >
+            <Field label="Whose safety chart">
+              <NativeSelect.Root size="sm">
+                <NativeSelect.Field
+                  aria-label="Whose safety chart"
+                  value={settings.region}
+                  onChange={(event) => changeSettings({ region: event.target.value as Region })}
+                >
+                  {catalogue.data?.regions.map((region) => (
+                    <option key={region.region} value={region.region}>
+                      {region.words} ({region.authority})
+                    </option>
+                  ))}
+                </NativeSelect.Field>
+                <NativeSelect.Indicator />
+              </NativeSelect.Root>
+            </Field>
+            <Field label="Colours">
+              <NativeSelect.Root size="sm">
+                <NativeSelect.Field
+                  aria-label="Colours"
+                  value={settings.colour}
+                  onChange={(event) =>
+                    changeSettings({ colour: event.target.value as Settings["colour"] })
+                  }
+                >
+                  {COLOURS.map(([value, name]) => (
+                    <option key={value} value={value}>
+                      {name}
+                    </option>
+                  ))}
+                </NativeSelect.Field>
+                <NativeSelect.Indicator />
+              </NativeSelect.Root>
+            </Field>
+            <Action type="button" look="plain" onClick={onHelp}>
+              Keys
+            </Action>
+          </Popover.Content>
+        </Popover.Positioner>
+      </Portal>
+    </Popover.Root>
+  );
+}
+
+function Field({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <Box mb="3">
+      <Text textStyle="small" mb="1">
+        {label}
+      </Text>
+      {children}
+    </Box>
+  );
+}
+
+const KEYS = [
+  ["?", "these keys"],
+  ["n", "a new plan"],
+  ["g then h", "today"],
+  ["g then p, f, l", "Plan, At the fryer, Logbook"],
+  ["u", "the other units"],
+  ["/", "search the logbook"],
+  ["space", "at the fryer: done"],
+  ["t", "at the fryer: a temperature"],
+  ["d", "at the fryer: door open"],
+  ["m", "at the fryer: sound on or off"],
+] as const;
+
+function Keys({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog.Root
+      open={open}
+      onOpenChange={(change) => !change.open && onClose()}
+      placement="center"
+    >
+      <Portal>
+        <Dialog.Backdrop />
+        <Dialog.Positioner>
+          <Dialog.Content bg="raised" borderRadius="12px">
+            <Dialog.Header>
+              <Dialog.Title textStyle="title">Keys</Dialog.Title>
+            </Dialog.Header>
+            <Dialog.Body pb="6">
+              <chakra.dl
+                display="grid"
+                gridTemplateColumns="auto 1fr"
+                gap="2"
+                columnGap="6"
+                textStyle="body"
+              >
+                {KEYS.map(([key, what]) => (
+                  <Box key={key} display="contents">
+                    <chakra.dt fontWeight="700">{key}</chakra.dt>
+                    <chakra.dd>{what}</chakra.dd>
+                  </Box>
+                ))}
+              </chakra.dl>
+            </Dialog.Body>
+            <Dialog.CloseTrigger asChild>
+              <Action type="button" look="plain" position="absolute" top="4" insetEnd="4">
+                Close
+              </Action>
+            </Dialog.CloseTrigger>
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
+  );
+}

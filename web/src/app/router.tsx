@@ -1,0 +1,67 @@
+// Every place with its address.
+import {
+  createRootRoute,
+  createRoute,
+  createRouter,
+  lazyRouteComponent,
+} from "@tanstack/react-router";
+import { Empty } from "../components/Notice";
+import { readPlanSearch } from "../places/plan/search";
+import { Frame } from "./Frame";
+
+const root = createRootRoute({
+  component: Frame,
+  notFoundComponent: () => (
+    <Empty title="Nothing cooks here">
+      This address leads nowhere. The places are in the line above.
+    </Empty>
+  ),
+});
+
+const today = createRoute({
+  getParentRoute: () => root,
+  path: "/",
+  component: lazyRouteComponent(() => import("../places/today/TodayPlace"), "TodayPlace"),
+});
+
+const plan = createRoute({
+  getParentRoute: () => root,
+  path: "/plan",
+  validateSearch: readPlanSearch,
+  component: lazyRouteComponent(() => import("../places/plan/PlanPlace"), "PlanPlace"),
+});
+
+const fryer = createRoute({
+  getParentRoute: () => root,
+  path: "/fryer",
+  component: lazyRouteComponent(() => import("../places/fryer/FryerPlace"), "FryerPlace"),
+});
+
+const fryerCook = createRoute({
+  getParentRoute: () => root,
+  path: "/fryer/$id",
+  component: lazyRouteComponent(() => import("../places/fryer/FryerCook"), "FryerCook"),
+});
+
+const logbook = createRoute({
+  getParentRoute: () => root,
+  path: "/logbook",
+  component: lazyRouteComponent(() => import("../places/logbook/LogbookPlace"), "LogbookPlace"),
+});
+
+const logbookCook = createRoute({
+  getParentRoute: () => root,
+  path: "/logbook/$id",
+  component: lazyRouteComponent(() => import("../places/logbook/LogbookCook"), "LogbookCook"),
+});
+
+export const router = createRouter({
+  routeTree: root.addChildren([today, plan, fryer, fryerCook, logbook, logbookCook]),
+  defaultPreload: "intent",
+});
+
+declare module "@tanstack/react-router" {
+  interface Register {
+    router: typeof router;
+  }
+}

@@ -1,0 +1,112 @@
+// Paper, ink, ember; zest only for the thing to do now, beet for danger. All colours and sizes of
+// the application stand here.
+import { createSystem, defaultConfig, defineConfig } from "@chakra-ui/react";
+
+const heading = "'Bricolage Grotesque Variable', 'Atkinson Hyperlegible Next Variable', sans-serif";
+const body = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif";
+
+const pair = (base: string, dark: string) => ({ value: { base, _dark: dark } });
+
+const config = defineConfig({
+  globalCss: {
+    "html, body": { bg: "paper", color: "ink", minHeight: "100dvh" },
+    body: { fontVariantNumeric: "tabular-nums", lineHeight: "1.4" },
+    "*:focus-visible": { outline: "3px solid", outlineColor: "focus", outlineOffset: "2px" },
+    "*, *::before, *::after": {
+      _motionReduce: { animationDuration: "1ms !important", transition: "none !important" },
+    },
+    "header, .no-print": { _print: { display: "none !important" } },
+  },
+  theme: {
+    tokens: {
+      fonts: { heading: { value: heading }, body: { value: body } },
+      sizes: {
+        page: { value: "1280px" },
+        sentence: { value: "1180px" },
+        reading: { value: "40rem" },
+        strip: { value: "168px" },
+        stripSmall: { value: "96px" },
+        stripRow: { value: "64px" },
+        clock: { value: "4rem" },
+        popover: { value: "21rem" },
+        key: { value: "4.25rem" },
+      },
+    },
+    semanticTokens: {
+      colors: {
+        paper: pair("#F8F3E9", "#1F1A17"),
+        well: pair("#F0E8D8", "#2E2722"),
+        raised: pair("#FFFCF5", "#2A231F"),
+        ink: pair("#2B2420", "#F6F0E4"),
+        "ink.soft": pair("#6B5F56", "#C4B7A6"),
+        "ink.say": pair("#5A4E46", "#CFC3B3"),
+        line: pair("#D8CCB8", "#4A4038"),
+        ember: pair("#B83A14", "#F58A5E"),
+        amber: pair("#E5A23A", "#E5A23A"),
+        zest: pair("#DCE94B", "#DCE94B"),
+        "zest.ink": pair("#3D4400", "#2B3000"),
+        "zest.mark": pair("#7A8600", "#DCE94B"),
+        beet: pair("#8A1C4A", "#F29ABF"),
+        focus: pair("#2B2420", "#DCE94B"),
+        solid: pair("#2B2420", "#F6F0E4"),
+        "solid.ink": pair("#F8F3E9", "#1F1A17"),
+      },
+    },
+    textStyles: {
+      mark: {
+        value: {
+          fontFamily: "heading",
+          fontWeight: "700",
+          fontSize: "22px",
+          letterSpacing: "-0.02em",
+        },
+      },
+      say: {
+        value: {
+          fontFamily: "heading",
+          fontWeight: "450",
+          fontSize: { base: "22px", md: "27px" },
+          lineHeight: "1.5",
+          letterSpacing: "-0.012em",
+        },
+      },
+      title: {
+        value: {
+          fontFamily: "heading",
+          fontWeight: "700",
+          fontSize: { base: "28px", md: "34px" },
+          lineHeight: "1.15",
+          letterSpacing: "-0.02em",
+        },
+      },
+      instruction: {
+        value: {
+          fontFamily: "heading",
+          fontWeight: "700",
+          fontSize: { base: "38px", md: "52px" },
+          lineHeight: "1.08",
+          letterSpacing: "-0.03em",
+        },
+      },
+      count: {
+        value: {
+          fontFamily: "heading",
+          fontWeight: "800",
+          fontSize: { base: "92px", md: "132px" },
+          lineHeight: "1",
+          letterSpacing: "-0.04em",
+        },
+      },
+      section: { value: { fontFamily: "heading", fontWeight: "650", fontSize: "16px" } },
+      line: { value: { fontSize: "17px", lineHeight: "1.45" } },
+      body: { value: { fontSize: "16px", lineHeight: "1.4" } },
+      time: { value: { fontFamily: "heading", fontWeight: "600", fontSize: "17px" } },
+      small: { value: { fontSize: "14.5px", lineHeight: "1.4" } },
+      tiny: { value: { fontSize: "13px", lineHeight: "1.3" } },
+      button: { value: { fontFamily: "heading", fontWeight: "600", fontSize: "16px" } },
+      key: { value: { fontFamily: "heading", fontWeight: "600", fontSize: "30px" } },
+    },
+  },
+});
+
+export const system = createSystem(defaultConfig, config);

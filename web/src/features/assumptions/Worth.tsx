@@ -1,0 +1,33 @@
+// What was assumed, the dearest first: what is worth measuring.
+import { Box, chakra, Text } from "@chakra-ui/react";
+import type { Plan } from "../../api/types";
+import { render } from "../../lib/message";
+import { minutes, type Units } from "../../lib/units";
+
+export function Worth({ plan, units }: { plan: Plan; units: Units }) {
+  const most = Math.max(60, ...plan.assumptions.map((assumption) => assumption.worth_s));
+  return (
+    <chakra.ul listStyleType="none" p="0">
+      {plan.assumptions.map((assumption) => (
+        <chakra.li key={assumption.kind} borderTop="1px solid" borderColor="line" py="1.5">
+          <Box display="flex" justifyContent="space-between" gap="3" textStyle="small">
+            <Text>{render(assumption.message, units)}</Text>
+            <Text fontWeight="700" whiteSpace="nowrap">
+              {assumption.worth_s < 15
+                ? "under ½ min"
+                : `± ${minutes(Math.max(30, assumption.worth_s))}`}
+            </Text>
+          </Box>
+          <Box h="5px" bg="well" borderRadius="3px" mt="1" aria-hidden>
+            <Box
+              h="full"
+              bg="ember"
+              borderRadius="3px"
+              style={{ width: `${(assumption.worth_s / most) * 100}%` }}
+            />
+          </Box>
+        </chakra.li>
+      ))}
+    </chakra.ul>
+  );
+}

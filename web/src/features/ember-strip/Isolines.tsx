@@ -1,0 +1,59 @@
+// Where the temperature wanted has got to, and where water boils.
+import { useMemo } from "react";
+import type { Plan } from "../../api/types";
+import { SvgPath, SvgText } from "../../components/Svg";
+import { isolines, type Point } from "../../lib/field";
+import { degrees, type Units } from "../../lib/units";
+import type { Frame } from "./frame";
+
+interface IsolinesProps {
+  plan: Plan;
+  frame: Frame;
+  units: Units;
+}
+
+const BOILING = 100;
+
+export function Isolines({ plan, frame, units }: IsolinesProps) {
+  const { picture, core_target_c: target } = plan;
+  const wanted = useMemo(() => isolines(picture, target), [picture, target]);
+  const boiling = useMemo(() => isolines(picture, BOILING), [picture]);
+  const path = (line: Point[]) =>
+    line
+      .map(({ minute, depth }, n) => {
+        const y = frame.top + depth * frame.height;
+        return `${n === 0 ? "M" : "L"}${frame.x(minute).toFixed(1)} ${y.toFixed(1)}`;
+      })
+      .join("");
+  const deepest = wanted.flat().reduce<Point | null>((best, point) => {
+    const inside = (p: Point) => Math.min(p.depth, 1 - p.depth);
+    return !best || inside(point) > inside(best) ? point : best;
+  }, null);
+  return (
+    <g>
+      {boiling.map((line, n) => (
+        <SvgPath
+          key={n}
+          d={path(line)}
+          fill="none"
+          stroke="#FFFCF5"
+          strokeWidth="1.4"
+          strokeDasharray="4 4"
+        />
+      ))}
+      {wanted.map((line, n) => (
+        <SvgPath key={n} d={path(line)} fill="none" stroke="#2B2420" strokeWidth="2.4" />
+      ))}
+      {deepest ? (
+        <SvgText
+          x={Math.min(frame.x(deepest.minute) + 10, frame.left + frame.inner - 40)}
+          y={frame.top + frame.height / 2 + 5}
+          textStyle="section"
+          fill="#2B2420"
+        >
+          {degrees(target, units)}
+        </SvgText>
+      ) : null}
+    </g>
+  );
+}

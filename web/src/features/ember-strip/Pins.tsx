@@ -1,0 +1,93 @@
+// The moments pinned on the strip: load, turn, sauce, the window to check, eat.
+import type { Plan } from "../../api/types";
+import { SvgPath, SvgRect, SvgText } from "../../components/Svg";
+import type { Frame } from "./frame";
+
+interface PinsProps {
+  plan: Plan;
+  frame: Frame;
+  clockOf: (seconds: number) => string;
+}
+
+interface Pin {
+  name: string;
+  at: number;
+}
+
+export function Pins({ plan, frame, clockOf }: PinsProps) {
+  const { x, top, height, narrow } = frame;
+  const end = plan.pull_at_s + plan.rest_s;
+  const sauce = plan.steps.find((step) => step.kind === "sauce" && step.batch === 1);
+  const pins: Pin[] = [{ name: "Load", at: 0 }];
+  if (plan.turn_at_s) pins.push({ name: "Turn", at: plan.turn_at_s });
+  if (sauce) pins.push({ name: "Sauce", at: sauce.at_s });
+  pins.push({ name: plan.batches.length > 1 ? "Rested" : "Eat", at: end });
+  const [from, to] = [x(plan.check_from_s / 60), x(plan.pull_at_s / 60)];
+  const label = narrow
+    ? "check"
+    : `check ${clockOf(plan.check_from_s)}–${clockOf(plan.pull_at_s).slice(-5)}`;
+  const wide = narrow ? 52 : Math.max(to - from, label.length * 8.2 + 16);
+  const middle = Math.min(
+    Math.max((from + to) / 2, frame.left + wide / 2),
+    frame.left + frame.inner - wide / 2,
+  );
+  const taken: [number, number][] = [[middle - wide / 2 - 4, middle + wide / 2 + 4]];
+
+  return (
+    <g>
+      {pins.map((pin) => {
+        const at = x(pin.at / 60);
+        const last = at > frame.left + frame.inner - 48;
+        const span: [number, number] = last ? [at - 46, at] : [at + 4, at + 50];
+        const clash = taken.some(([a, b]) => span[0] < b && span[1] > a);
+        taken.push(span);
+        // A name that would lie under the check label stands above it.
+        const row = clash ? 6 : 24;
+        return (
+          <g key={pin.name}>
+            <SvgPath
+              d={`M${at} ${clash ? 10 : 34}V${top + height}`}
+              stroke="#2B2420"
+              strokeWidth="1.5"
+            />
+            <SvgPath d={`M${at} ${clash ? 10 : 34}V${top}`} stroke="ink" strokeWidth="1.5" />
+            <SvgText
+              x={last ? at - 6 : at + 6}
+              y={row + 8}
+              textAnchor={last ? "end" : "start"}
+              textStyle="section"
+              fill="ink"
+            >
+              {pin.name}
+            </SvgText>
+            {narrow || clash ? null : (
+              <SvgText
+                x={last ? at - 6 : at + 6}
+                y={row + 26}
+                textAnchor={last ? "end" : "start"}
+                textStyle="small"
+                fill="ink.soft"
+              >
+                {clockOf(pin.at)}
+              </SvgText>
+            )}
+          </g>
+        );
+      })}
+      <SvgRect
+        x={from}
+        y={top}
+        width={Math.max(2, to - from)}
+        height={height}
+        fill="none"
+        stroke="zest"
+        strokeWidth="3"
+        rx={2}
+      />
+      <SvgRect x={middle - wide / 2} y={top - 28} width={wide} height={28} rx={6} fill="zest" />
+      <SvgText x={middle} y={top - 9} textAnchor="middle" textStyle="section" fill="zest.ink">
+        {label}
+      </SvgText>
+    </g>
+  );
+}

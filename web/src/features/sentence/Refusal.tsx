@@ -1,0 +1,57 @@
+// Why there is no plan for this sentence, and the way out.
+import { Box, Flex, Text } from "@chakra-ui/react";
+import type { Problem, Request } from "../../api/types";
+import { Action } from "../../components/recipes";
+
+interface RefusalProps {
+  problem: Problem;
+  text: string;
+  onChange: (change: Partial<Request>) => void;
+}
+
+export function Refusal({ problem, text, onChange }: RefusalProps) {
+  return (
+    <Box role="alert" mt="2" maxW="sentence" borderTop="2px solid" borderColor="beet" pt="2">
+      <Flex gap="3" align="center" wrap="wrap">
+        <Text textStyle="line" color="beet" fontWeight="600">
+          {text}
+        </Text>
+        <WayOut problem={problem} onChange={onChange} />
+      </Flex>
+    </Box>
+  );
+}
+
+function WayOut({ problem, onChange }: Omit<RefusalProps, "text">) {
+  switch (problem.code) {
+    case "needs_acknowledgement":
+      return (
+        <Action type="button" onClick={() => onChange({ below_floor_acknowledged: true })}>
+          I know, plan it all the same
+        </Action>
+      );
+    case "above_ceiling":
+      return (
+        <Action type="button" onClick={() => onChange({ setting_c: problem.max ?? undefined })}>
+          Set it to its ceiling
+        </Action>
+      );
+    case "below_lowest":
+      return (
+        <Action type="button" onClick={() => onChange({ setting_c: problem.min ?? undefined })}>
+          Set it to its lowest
+        </Action>
+      );
+    case "below_poultry_floor":
+      return (
+        <Action
+          type="button"
+          onClick={() => onChange({ core_target_c: Math.ceil(problem.min ?? 74) })}
+        >
+          Aim at the floor
+        </Action>
+      );
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,110 @@
+// Until when: the textures by their names, any other temperature, and the safety floor.
+import { Box, Checkbox, Text } from "@chakra-ui/react";
+import type { Catalogue } from "../../api/types";
+import { Choice } from "../../components/Choice";
+import { Caution } from "../../components/Notice";
+import { QuantityInput } from "../../components/QuantityInput";
+import { Word } from "../../components/Word";
+import * as show from "../../lib/units";
+import { textureOf } from "./usual";
+import { reader, type WordProps } from "./words";
+
+export function TargetWord(props: WordProps & { catalogue: Catalogue }) {
+  const { request, entry, units, wrong, onChange } = props;
+  const target = request.core_target_c;
+  const name = textureOf(entry, target)?.name;
+  const temperature = show.temperature(target, units);
+  const aim = (core_target_c: number) =>
+    onChange({ core_target_c, below_floor_acknowledged: false });
+  return (
+    <Word
+      label="Until"
+      text={name ? `${name}, ${temperature}` : temperature}
+      state={wrong === "core_target_c" ? "wrong" : "told"}
+    >
+      {(close) => (
+        <>
+          <Choice
+            items={entry.textures.map((texture) => ({
+              value: texture.name,
+              text: `${texture.name}, ${show.temperature(texture.core_c, units)}`,
+            }))}
+            chosen={name ?? ""}
+            onChoose={(chosen) => {
+              const texture = entry.textures.find((known) => known.name === chosen);
+              if (texture) aim(texture.core_c);
+              close();
+            }}
+          />
+          <Box mt="3">
+            <QuantityInput
+              label="Core temperature"
+              value={target}
+              show={(c) => show.temperature(c, units)}
+              understand={reader("core_target_c", units)}
+              range={[45, 96]}
+              step={units.temperature === "celsius" ? 1 : 1 / 1.8}
+              onChange={aim}
+              onDone={close}
+            />
+          </Box>
+          <FloorLine {...props} />
+        </>
+      )}
+    </Word>
+  );
+}
+
+/** What the region's authority says, and the explicit yes where a cook may go below. */
+function FloorLine({
+  request,
+  entry,
+  units,
+  onChange,
+  catalogue,
+}: WordProps & { catalogue: Catalogue }) {
+  const own = entry.floors.find((floor) => floor.region === request.region);
+  if (!own) return null;
+  const region = catalogue.regions.find((known) => known.region === request.region);
+  const { core_c, hold_s, rest_s, authority } = own.floor;
+  if (core_c == null) {
+    return (
+      <Box mt="3">
+        <Caution>
+          {authority}: a whole cut of {entry.animal} is seared all over outside; joints that are
+          rolled or pierced are cooked through.
+        </Caution>
+      </Box>
+    );
+  }
+  const extra =
+    hold_s > 0
+      ? ` for ${show.minutes(hold_s)}`
+      : rest_s > 0
+        ? ` and ${show.minutes(rest_s)} rest`
+        : "";
+  const below = core_c - request.core_target_c >= 0.5;
+  return (
+    <Box mt="3">
+      <Caution>
+        {authority} ({region?.words}): {show.temperature(core_c, units)}
+        {extra} at the coldest spot. Your local authority decides.
+      </Caution>
+      {below && own.may_go_below ? (
+        <Checkbox.Root
+          mt="3"
+          checked={request.below_floor_acknowledged}
+          onCheckedChange={(change) =>
+            onChange({ below_floor_acknowledged: change.checked === true })
+          }
+        >
+          <Checkbox.HiddenInput />
+          <Checkbox.Control />
+          <Checkbox.Label>
+            <Text textStyle="small">I know this is below it, and plan it all the same.</Text>
+          </Checkbox.Label>
+        </Checkbox.Root>
+      ) : null}
+    </Box>
+  );
+}

@@ -1,0 +1,233 @@
+// The words that hold a number.
+import { Box } from "@chakra-ui/react";
+import { ApiFailure } from "../../api/client";
+import { understand } from "../../api/queries";
+import type { CutEntry, Plan, Request, TypedField } from "../../api/types";
+import { Choice } from "../../components/Choice";
+import { QuantityInput } from "../../components/QuantityInput";
+import { Action } from "../../components/recipes";
+import { Word } from "../../components/Word";
+import { refusal } from "../../lib/message";
+import * as show from "../../lib/units";
+
+export interface WordProps {
+  request: Request;
+  entry: CutEntry;
+  units: show.Units;
+  /** The field a refusal names. */
+  wrong: string | null | undefined;
+  onChange: (change: Partial<Request>) => void;
+}
+
+/** Reads typed text through the server, with its refusal in the cook's units. */
+export const reader = (field: TypedField, units: show.Units) => async (text: string) => {
+  try {
+    return await understand(field, text, units);
+  } catch (error) {
+    if (error instanceof ApiFailure && error.problem) {
+      throw new Error(refusal(error.problem, units));
+    }
+    throw error;
+  }
+};
+
+const state = (wrong: boolean, guessed = false) =>
+  wrong ? ("wrong" as const) : guessed ? ("guessed" as const) : ("told" as const);
+
+/** A step of the thermometer or the dial in the cook's own scale, K. */
+const degreeStep = (units: show.Units, degrees: number) =>
+  units.temperature === "celsius" ? degrees : degrees / 1.8;
+
+const MOST_PIECES = 60;
+
+export function PiecesWord({ request, wrong, onChange }: WordProps) {
+  return (
+    <Word label="Pieces" text={String(request.pieces)} state={state(wrong === "pieces")}>
+      {(close) => (
+        <QuantityInput
+          label="Pieces"
+          value={request.pieces}
+          show={(value) => String(Math.round(value))}
+          understand={async (text) => {
+            const pieces = Number(text);
+            if (Number.isInteger(pieces) && pieces >= 1 && pieces <= MOST_PIECES) return pieces;
+            throw new Error(`Write a whole number from 1 to ${MOST_PIECES}.`);
+          }}
+          range={[1, 24]}
+          step={1}
+          onChange={(pieces) => onChange({ pieces: Math.round(pieces) })}
+          onDone={close}
+        />
+      )}
+    </Word>
+  );
+}
+
+export function MassWord({ request, entry, units, wrong, onChange }: WordProps) {
+  const [light = 50, , heavy = 500] = entry.usual_mass_g;
+  const metric = units.weight === "metric";
+  const step = heavy > 600 ? (metric ? 50 : 28.349523125 * 2) : metric ? 5 : 28.349523125 / 4;
+  return (
+    <Word
+      label="Weight of a piece"
+      text={show.mass(request.piece_mass_g, units)}
+      state={state(wrong === "piece_mass_g")}
+    >
+      {(close) => (
+        <QuantityInput
+          label="Weight of a piece"
+          value={request.piece_mass_g}
+          show={(value) => show.mass(value, units)}
+          understand={reader("piece_mass_g", units)}
+          range={[light * 0.6, heavy * 1.5]}
+          step={step}
+          onChange={(piece_mass_g) => onChange({ piece_mass_g })}
+          onDone={close}
+        />
+      )}
+    </Word>
+  );
+}
+
+type PlannedWordProps = WordProps & { plan: Plan | undefined; hint?: string };
+
+export function ThicknessWord({ request, units, wrong, onChange, plan, hint }: PlannedWordProps) {
+  const guessed = request.thickness_mm == null;
+  const value = request.thickness_mm ?? plan?.thickness_mm ?? 30;
+  return (
+    <Word
+      label="Thickness"
+      text={show.length(value, units)}
+      state={state(wrong === "thickness_mm", guessed)}
+      hint={guessed ? hint : undefined}
+    >
+      {(close) => (
+        <QuantityInput
+          label="Thickness"
+          value={value}
+          show={(mm) => show.length(mm, units)}
+          understand={reader("thickness_mm", units)}
+          range={[Math.max(5, value * 0.6), Math.min(160, value * 1.5)]}
+          step={units.weight === "metric" ? 1 : 25.4 / 4}
+          onChange={(thickness_mm) => onChange({ thickness_mm })}
+          onDone={close}
+        >
+          {guessed ? (
+            <Action
+              type="button"
+              look="plain"
+              onClick={() => {
+                onChange({ thickness_mm: value });
+                close();
+              }}
+            >
+              I measured this
+            </Action>
+          ) : (
+            <Action
+              type="button"
+              look="plain"
+              onClick={() => onChange({ thickness_mm: undefined })}
+            >
+              Guess from the weight
+            </Action>
+          )}
+        </QuantityInput>
+      )}
+    </Word>
+  );
+}
+
+const FROM = [
+  { value: "fridge" as const, text: "from the fridge", reason: "taken as 4 °C (39 °F)" },
+  {
+    value: "tempered" as const,
+    text: "tempered half an hour",
+    reason: "taken as 9 °C (48 °F); an hour at the most",
+  },
+  { value: "measured" as const, text: "measured", reason: "with the thermometer, in the middle" },
+];
+
+export function StartWord({
+  request,
+  units,
+  wrong,
+  onChange,
+  hint,
+}: WordProps & { hint?: string }) {
+  const measured = request.start === "measured";
+  const text = measured
+    ? `at ${show.temperature(request.start_c ?? 4, units)}`
+    : (FROM.find((from) => from.value === request.start)?.text ?? request.start);
+  return (
+    <Word
+      label="From where"
+      text={text}
+      state={state(wrong === "start_c", !measured)}
+      hint={measured ? undefined : hint}
+    >
+      {(close) => (
+        <>
+          <Choice
+            items={FROM}
+            chosen={request.start}
+            onChoose={(start) => {
+              onChange({
+                start,
+                start_c: start === "measured" ? (request.start_c ?? 5) : undefined,
+              });
+              if (start !== "measured") close();
+            }}
+          />
+          {measured ? (
+            <Box mt="3">
+              <QuantityInput
+                label="Start temperature"
+                value={request.start_c ?? 5}
+                show={(c) => show.temperature(c, units)}
+                understand={reader("start_c", units)}
+                range={[0, 25]}
+                step={degreeStep(units, 1)}
+                onChange={(start_c) => onChange({ start_c })}
+                onDone={close}
+              />
+            </Box>
+          ) : null}
+        </>
+      )}
+    </Word>
+  );
+}
+
+export function SettingWord({ request, units, wrong, onChange, plan }: PlannedWordProps) {
+  const recommended = request.setting_c == null;
+  const value = request.setting_c ?? plan?.setting_c ?? 190;
+  const { lowest_c, highest_c } = request.machine;
+  return (
+    <Word
+      label="Setting"
+      text={show.setting(value, units)}
+      state={state(wrong === "setting_c", recommended)}
+      hint={recommended ? "recommended" : undefined}
+    >
+      {(close) => (
+        <QuantityInput
+          label="Setting"
+          value={value}
+          show={(c) => show.setting(c, units)}
+          understand={reader("setting_c", units)}
+          range={[Math.max(lowest_c, 100), highest_c]}
+          step={degreeStep(units, 5)}
+          onChange={(setting_c) => onChange({ setting_c })}
+          onDone={close}
+        >
+          {recommended ? null : (
+            <Action type="button" look="plain" onClick={() => onChange({ setting_c: undefined })}>
+              Recommended
+            </Action>
+          )}
+        </QuantityInput>
+      )}
+    </Word>
+  );
+}

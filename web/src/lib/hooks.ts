@@ -1,0 +1,57 @@
+// Small hooks without any knowledge of cooking.
+import { type RefObject, useEffect, useLayoutEffect, useRef, useState } from "react";
+
+/** Width of an element in CSS pixels, 0 until it is laid out. */
+export function useWidth<T extends HTMLElement>(): [RefObject<T | null>, number] {
+  const ref = useRef<T>(null);
+  const [width, setWidth] = useState(0);
+  useLayoutEffect(() => {
+    const element = ref.current;
+    if (!element) return;
+    setWidth(element.clientWidth);
+    const observer = new ResizeObserver(() => setWidth(element.clientWidth));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+  return [ref, width];
+}
+
+/** The time, renewed every so many milliseconds and when the page wakes up. */
+export function useNow(every: number): number {
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    const tick = () => setNow(Date.now());
+    const timer = setInterval(tick, every);
+    document.addEventListener("visibilitychange", tick);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener("visibilitychange", tick);
+    };
+  }, [every]);
+  return now;
+}
+
+/** The value once it has stood still for a moment. */
+export function useSettled<T>(value: T, milliseconds: number): T {
+  const [settled, setSettled] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(value), milliseconds);
+    return () => clearTimeout(timer);
+  }, [value, milliseconds]);
+  return settled;
+}
+
+/** Whether the browser thinks it is connected. */
+export function useOnline(): boolean {
+  const [online, setOnline] = useState(() => navigator.onLine);
+  useEffect(() => {
+    const update = () => setOnline(navigator.onLine);
+    window.addEventListener("online", update);
+    window.addEventListener("offline", update);
+    return () => {
+      window.removeEventListener("online", update);
+      window.removeEventListener("offline", update);
+    };
+  }, []);
+  return online;
+}

@@ -1,0 +1,84 @@
+// Messages come with quantities left open; here they are read in the cook's units.
+import * as units from "./units";
+
+interface Quantity {
+  kind: "temperature_c" | "setting_c" | "difference_k" | "length_mm" | "time_s";
+  value: number;
+}
+
+interface Message {
+  text: string;
+  values: Quantity[];
+}
+
+function quantity({ kind, value }: Quantity, own: units.Units): string {
+  switch (kind) {
+    case "temperature_c":
+      return units.temperature(value, own);
+    case "setting_c":
+      return units.setting(value, own);
+    case "difference_k":
+      return units.difference(value, own);
+    case "length_mm":
+      return units.length(value, own);
+    case "time_s":
+      return units.minutes(value);
+  }
+}
+
+export function render(message: Message, own: units.Units): string {
+  return message.text
+    .split("{}")
+    .map((part, n) => {
+      const value = message.values[n - 1];
+      return n > 0 && value ? quantity(value, own) + part : part;
+    })
+    .join("");
+}
+
+interface Refusal {
+  code: string;
+  detail: string;
+  field?: string | null;
+  value?: number | null;
+  min?: number | null;
+  max?: number | null;
+  unit?: string | null;
+  equivalent_min?: number[] | null;
+}
+
+/** A refusal in the cook's units; the server's own words where it has no numbers to convert. */
+export function refusal(problem: Refusal, own: units.Units): string {
+  const show = (value: number) => {
+    if (problem.unit === "°C") return units.temperature(value, own);
+    if (problem.unit === "mm") return units.length(value, own);
+    if (problem.unit === "g") return units.mass(value, own);
+    return `${value} ${problem.unit ?? ""}`.trim();
+  };
+  const { value, min, max } = problem;
+  const what = problem.detail.split(" is ")[0] ?? "";
+  switch (problem.code) {
+    case "out_of_bounds":
+      if (value == null || min == null || max == null) return problem.detail;
+      return `${capital(what)} is ${show(value)}; it can be ${show(min)} to ${show(max)}.`;
+    case "below_poultry_floor":
+      if (min == null) return problem.detail;
+      return `Chicken is not planned below ${units.temperature(min, own)}. Choose ${units.temperature(min + 0.4, own)} or more.`;
+    case "above_ceiling":
+      if (value == null || max == null || !problem.equivalent_min) return problem.detail;
+      return `This machine goes up to ${units.setting(max, own)}, not ${units.setting(value, own)}. At its ceiling ${Math.round(problem.equivalent_min[1] ?? 0)} min do what ${Math.round(problem.equivalent_min[0] ?? 0)} min would.`;
+    case "below_lowest":
+      if (min == null) return problem.detail;
+      return `This machine starts at ${units.setting(min, own)}. Choose that or more.`;
+    case "too_tall":
+      if (value == null || max == null) return problem.detail;
+      return `A piece ${show(value)} tall does not fit under ${show(max)}. Level it, halve it, or take another machine.`;
+    case "never_reached":
+      if (value == null) return problem.detail;
+      return `At this setting the core stops at ${show(value)} and never gets there within 4 h. Set it hotter or aim lower.`;
+    default:
+      return `${capital(problem.detail)}.`;
+  }
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,0 +1,48 @@
+// What the cook prefers, remembered in this browser.
+import { useSyncExternalStore } from "react";
+import type { Units } from "./units";
+
+export interface Settings extends Units {
+  region: "us" | "ca" | "uk" | "anz";
+  colour: "auto" | "light" | "dark";
+  muted: boolean;
+}
+
+const KEY = "zesty-ember.settings";
+const english = typeof navigator === "undefined" ? "" : navigator.language;
+const USUAL: Settings = {
+  temperature: english === "en-US" ? "fahrenheit" : "celsius",
+  weight: english === "en-US" ? "imperial" : "metric",
+  region:
+    ({ "en-GB": "uk", "en-CA": "ca", "en-AU": "anz", "en-NZ": "anz" } as const)[english] ?? "us",
+  colour: "auto",
+  muted: false,
+};
+
+let current: Settings = read();
+const listeners = new Set<() => void>();
+
+function read(): Settings {
+  try {
+    return { ...USUAL, ...JSON.parse(localStorage.getItem(KEY) ?? "{}") };
+  } catch {
+    return USUAL;
+  }
+}
+
+export function changeSettings(change: Partial<Settings>) {
+  current = { ...current, ...change };
+  try {
+    localStorage.setItem(KEY, JSON.stringify(current));
+  } catch {
+    // A browser that keeps nothing still works for this visit.
+  }
+  for (const listener of listeners) listener();
+}
+
+function subscribe(listener: () => void) {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
+export const useSettings = () => useSyncExternalStore(subscribe, () => current);

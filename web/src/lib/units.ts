@@ -1,0 +1,69 @@
+// Showing quantities in the cook's units. Display only: the rules live in the core.
+
+export interface Units {
+  temperature: "celsius" | "fahrenheit";
+  weight: "metric" | "imperial";
+}
+
+const GRAMS_PER_OUNCE = 28.349523125;
+const MM_PER_INCH = 25.4;
+
+export const toScale = (celsius: number, units: Units) =>
+  units.temperature === "celsius" ? celsius : celsius * 1.8 + 32;
+
+export const fromScale = (value: number, units: Units) =>
+  units.temperature === "celsius" ? value : (value - 32) / 1.8;
+
+export const degree = (units: Units) => (units.temperature === "celsius" ? "°C" : "°F");
+
+/** To one degree, as a thermometer shows it. */
+export const temperature = (celsius: number, units: Units) =>
+  `${Math.round(toScale(celsius, units))} ${degree(units)}`;
+
+/** Without the letter, for marks on a picture. */
+export const degrees = (celsius: number, units: Units) => `${Math.round(toScale(celsius, units))}°`;
+
+/** As a dial shows it: whole °C, the nearest 5 °F. */
+export const setting = (celsius: number, units: Units) =>
+  units.temperature === "celsius"
+    ? `${Math.round(celsius)} °C`
+    : `${Math.round((celsius * 1.8 + 32) / 5) * 5} °F`;
+
+export const difference = (kelvins: number, units: Units) =>
+  `${Math.round(units.temperature === "celsius" ? kelvins : kelvins * 1.8)} ${degree(units)}`;
+
+export function mass(grams: number, units: Units): string {
+  if (units.weight === "metric") {
+    return grams < 999.5 ? `${Math.round(grams)} g` : `${trimmed(grams / 1000, 2)} kg`;
+  }
+  const ounces = Math.round((grams / GRAMS_PER_OUNCE) * 4) / 4;
+  const pounds = Math.floor(ounces / 16);
+  const rest = ounces - pounds * 16;
+  if (pounds === 0) return `${trimmed(rest, 2)} oz`;
+  return rest > 0 ? `${pounds} lb ${trimmed(rest, 2)} oz` : `${pounds} lb`;
+}
+
+export function length(mm: number, units: Units): string {
+  if (units.weight === "metric") return `${Math.round(mm)} mm`;
+  const inches = mm / MM_PER_INCH;
+  const quarters = Math.round(inches * 4) / 4;
+  if (Math.abs(inches - quarters) > 0.01) return `${trimmed(inches, 1)} in`;
+  const whole = Math.floor(quarters);
+  const part = { 0.25: "1/4", 0.5: "1/2", 0.75: "3/4" }[quarters - whole] ?? "";
+  return `${[whole > 0 ? whole : "", part].filter(Boolean).join(" ")} in`;
+}
+
+/** Minutes as a kitchen clock tells them. */
+export function minutes(seconds: number): string {
+  const halves = Math.round(seconds / 30);
+  const whole = Math.floor(halves / 2);
+  const half = halves % 2 === 1;
+  if (whole >= 60)
+    return whole % 60 === 0 ? `${whole / 60} h` : `${Math.floor(whole / 60)} h ${whole % 60} min`;
+  if (half) return whole === 0 ? "½ min" : `${whole}½ min`;
+  return `${whole} min`;
+}
+
+function trimmed(value: number, decimals: number): string {
+  return String(Number(value.toFixed(decimals)));
+}

@@ -1,0 +1,38 @@
+import "@fontsource-variable/atkinson-hyperlegible-next/wght.css";
+import "@fontsource-variable/bricolage-grotesque/wght.css";
+import { ChakraProvider } from "@chakra-ui/react";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { RouterProvider } from "@tanstack/react-router";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { ApiFailure } from "./api/client";
+import { router } from "./app/router";
+import { system } from "./app/theme";
+
+const MOST_TRIES = 2;
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      // A refusal stays a refusal; only trouble that may pass is tried again.
+      retry: (count, error) =>
+        count < MOST_TRIES && !(error instanceof ApiFailure && !error.isPassing),
+      networkMode: "always",
+      staleTime: 5_000,
+    },
+    mutations: { networkMode: "always" },
+  },
+});
+
+const root = document.getElementById("root");
+if (root) {
+  createRoot(root).render(
+    <StrictMode>
+      <ChakraProvider value={system}>
+        <QueryClientProvider client={queries}>
+          <RouterProvider router={router} />
+        </QueryClientProvider>
+      </ChakraProvider>
+    </StrictMode>,
+  );
+}

@@ -1,0 +1,3 @@
+export function FryerCook() {
+  return null;
+}

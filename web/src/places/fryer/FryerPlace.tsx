@@ -1,0 +1,3 @@
+export function FryerPlace() {
+  return null;
+}

@@ -1,0 +1,3 @@
+export function LogbookCook() {
+  return null;
+}

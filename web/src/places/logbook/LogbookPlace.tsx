@@ -1,0 +1,3 @@
+export function LogbookPlace() {
+  return null;
+}

@@ -1,0 +1,60 @@
+// Plan: the sentence, the strip, what to do, what to know.
+import { useQuery } from "@tanstack/react-query";
+import { useNavigate, useSearch } from "@tanstack/react-router";
+import { catalogueQuery, machinesQuery } from "../../api/queries";
+import type { Catalogue, Machine, Request } from "../../api/types";
+import { Trouble, Waiting } from "../../components/Notice";
+import { entryOf, usual } from "../../features/sentence/usual";
+import { useSettings } from "../../lib/settings";
+import { PlanView } from "./PlanView";
+
+export function PlanPlace() {
+  const catalogue = useQuery(catalogueQuery());
+  const machines = useQuery(machinesQuery());
+  if (catalogue.isError) {
+    return <Trouble onRetry={() => void catalogue.refetch()}>{catalogue.error.message}</Trouble>;
+  }
+  if (!catalogue.data || machines.isPending) return <Waiting>Laying out the board…</Waiting>;
+  // Without the kitchen's own machines the typical ones do.
+  return <Said catalogue={catalogue.data} own={machines.data ?? []} />;
+}
+
+function Said({ catalogue, own }: { catalogue: Catalogue; own: Machine[] }) {
+  const { say, eat } = useSearch({ from: "/plan" });
+  const navigate = useNavigate({ from: "/plan" });
+  const { region } = useSettings();
+  const known = [...own, ...catalogue.machine_presets.map((preset) => preset.machine)];
+  const machines =
+    say && !known.some((machine) => machine.name === say.machine.name)
+      ? [say.machine, ...known]
+      : known;
+  const first = machines[0];
+  const drumsticks = catalogue.cuts.find((cut) => cut.cut === "drumstick") ?? catalogue.cuts[0];
+  if (!first || !drumsticks) return <Trouble>The catalogue is empty.</Trouble>;
+
+  const request: Request = { ...(say ?? usual(drumsticks, first, region)), region };
+  const entry = entryOf(catalogue, request) ?? drumsticks;
+  const change = (part: Partial<Request>) =>
+    void navigate({
+      search: (before) => ({ ...before, say: { ...request, ...part } }),
+      replace: true,
+      resetScroll: false,
+    });
+  const changeEat = (next: string | null) =>
+    void navigate({
+      search: (before) => ({ ...before, eat: next ?? undefined }),
+      replace: true,
+      resetScroll: false,
+    });
+  return (
+    <PlanView
+      catalogue={catalogue}
+      entry={entry}
+      machines={machines}
+      request={request}
+      eat={eat ?? null}
+      onChange={change}
+      onEat={changeEat}
+    />
+  );
+}

@@ -1,0 +1,30 @@
+// The sentence in the address, so that a link reproduces it.
+import type { Request } from "../../api/types";
+
+export interface PlanSearch {
+  /** The sentence; absent for a usual one. */
+  say?: Request;
+  /** Time of day on the table. */
+  eat?: string;
+}
+
+/** Reads an address. What is no sentence is left out; whether it can be cooked, the server says. */
+export function readPlanSearch(search: Record<string, unknown>): PlanSearch {
+  const out: PlanSearch = {};
+  if (isSentence(search.say)) out.say = search.say;
+  if (typeof search.eat === "string" && /^\d{1,2}:\d{2}$/.test(search.eat)) out.eat = search.eat;
+  return out;
+}
+
+function isSentence(value: unknown): value is Request {
+  if (typeof value !== "object" || value === null) return false;
+  const say = value as Record<string, unknown>;
+  const text = ["cut", "start", "coat", "preheat", "turn", "sauce", "region"];
+  const numbers = ["pieces", "piece_mass_g", "core_target_c"];
+  return (
+    text.every((key) => typeof say[key] === "string") &&
+    numbers.every((key) => Number.isFinite(say[key])) &&
+    typeof say.machine === "object" &&
+    say.machine !== null
+  );
+}

@@ -1,0 +1,3 @@
+export function TodayPlace() {
+  return null;
+}
