@@ -283,6 +283,11 @@ fn happenings(dice: &mut Dice, story: &Story, plan: &Plan) -> Vec<(f64, Happenin
             last_core = (core(minute) + dice.noise()).round();
             out.push((at - 0.05, reading(last_core)));
         }
+        if step.kind == StepKind::Serve && plan.rest_completed {
+            // Looked at once more before carving.
+            last_core = (plan.peak_core.celsius() + dice.noise() - 0.5).round();
+            out.push((at - 0.05, reading(last_core)));
+        }
         out.push((at, HappeningDto::StepDone { step: index }));
     }
     let end = out.last().map_or(0.0, |(at, _)| *at);

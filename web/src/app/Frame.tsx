@@ -1,11 +1,12 @@
 // The frame: the mark, the places, the cook's units, and the keys.
 import { Box, chakra, Dialog, Flex, NativeSelect, Popover, Portal, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { Link, Outlet, useNavigate } from "@tanstack/react-router";
+import { Outlet, useNavigate } from "@tanstack/react-router";
 import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { catalogueQuery } from "../api/queries";
 import type { Region } from "../api/types";
+import { PlaceLink } from "../components/PlaceLink";
 import { Action } from "../components/recipes";
 import { useOnline } from "../lib/hooks";
 import { changeSettings, type Settings, useSettings } from "../lib/settings";
@@ -15,8 +16,6 @@ const PLACES = [
   { to: "/fryer", name: "At the fryer", key: "f" },
   { to: "/logbook", name: "Logbook", key: "l" },
 ] as const;
-
-const NavLink = chakra(Link);
 
 export function Frame() {
   const settings = useSettings();
@@ -56,15 +55,21 @@ export function Frame() {
         pt="3.5"
         pb="2"
       >
-        <NavLink to="/" textStyle="mark" color="ink" aria-label="Zesty Ember, today">
+        <PlaceLink to="/" textStyle="mark" color="ink" aria-label="Zesty Ember, today">
           Zesty{" "}
           <Text as="span" color="ember">
             Ember
           </Text>
-        </NavLink>
-        <Flex as="nav" gap={{ base: "4", md: "6" }} flex="1" aria-label="Places">
+        </PlaceLink>
+        <Flex
+          as="nav"
+          gap={{ base: "5", md: "6" }}
+          flex={{ base: "1 0 100%", md: "1" }}
+          order={{ base: 3, md: 0 }}
+          aria-label="Places"
+        >
           {PLACES.map((place) => (
-            <NavLink
+            <PlaceLink
               key={place.to}
               to={place.to}
               textStyle="body"
@@ -77,7 +82,7 @@ export function Frame() {
               }}
             >
               {place.name}
-            </NavLink>
+            </PlaceLink>
           ))}
         </Flex>
         <Flex gap="1" align="baseline" ms="auto">

@@ -14,7 +14,7 @@ const HEIGHT = 190;
 const TOP = 6;
 const BOTTOM = 22;
 const LEFT = 40;
-const RIGHT = 62;
+const RIGHT = 74;
 
 export function Curves({ plan, units }: CurvesProps) {
   const [ref, width] = useWidth<HTMLDivElement>();

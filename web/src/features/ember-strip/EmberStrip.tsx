@@ -2,11 +2,11 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { type KeyboardEvent, type PointerEvent, useState } from "react";
 import type { Plan } from "../../api/types";
+import { FieldCanvas } from "../../components/FieldCanvas";
 import { SvgCircle, SvgPath, SvgRect, SvgText } from "../../components/Svg";
 import { temperatureAt } from "../../lib/field";
 import { useWidth } from "../../lib/hooks";
 import { length, temperature, type Units } from "../../lib/units";
-import { FieldCanvas } from "./FieldCanvas";
 import { frameOf } from "./frame";
 import { Isolines } from "./Isolines";
 import { Legend } from "./Legend";
@@ -179,7 +179,7 @@ function Axis({ frame, thickness }: { frame: Frame; thickness: string }) {
           <SvgText
             x={x(minute)}
             y={bottom + 20}
-            textAnchor="middle"
+            textAnchor={minute === 0 ? "start" : "middle"}
             textStyle="tiny"
             fill="ink.soft"
           >

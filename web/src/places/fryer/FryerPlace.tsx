@@ -1,3 +1,68 @@
+// At the fryer, before a cook is chosen: what is under way, and what could be started.
+import { Box, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { cooksQuery } from "../../api/queries";
+import type { CookRow } from "../../api/types";
+import { Empty, Trouble, Waiting } from "../../components/Notice";
+import { PlaceLink } from "../../components/PlaceLink";
+import { clock } from "../../lib/clock";
+
 export function FryerPlace() {
-  return null;
+  const running = useQuery(cooksQuery({ state: "running" }));
+  const planned = useQuery(cooksQuery({ state: "planned" }));
+  const failed = running.error ?? planned.error;
+  if (failed) return <Trouble onRetry={() => void running.refetch()}>{failed.message}</Trouble>;
+  if (!running.data || !planned.data) return <Waiting>Looking who is cooking…</Waiting>;
+  if (running.data.total + planned.data.total === 0) {
+    return (
+      <Empty title="Nothing is cooking">
+        Here a cook is followed step by step, with its countdown and the thermometer.{" "}
+        <PlaceLink to="/plan" textDecoration="underline" fontWeight="700">
+          Say what goes in
+        </PlaceLink>{" "}
+        and start it.
+      </Empty>
+    );
+  }
+  return (
+    <Box maxW="reading" pt="3">
+      <List title="Under way" rows={running.data.items} />
+      <List title="Ready to start" rows={planned.data.items} />
+    </Box>
+  );
+}
+
+function List({ title, rows }: { title: string; rows: CookRow[] }) {
+  if (rows.length === 0) return null;
+  return (
+    <Box as="section" mb="8">
+      <Text as="h1" textStyle="title" mb="3">
+        {title}
+      </Text>
+      {rows.map((row) => (
+        <PlaceLink
+          key={row.id}
+          to="/fryer/$id"
+          params={{ id: row.id }}
+          display="flex"
+          justifyContent="space-between"
+          gap="4"
+          py="4"
+          borderTop="1px solid"
+          borderColor="line"
+          textStyle="line"
+          _hover={{ bg: "well" }}
+        >
+          <Text fontWeight="700">{row.name}</Text>
+          <Text color="ink.soft" whiteSpace="nowrap">
+            {row.started_at
+              ? `since ${clock(new Date(row.started_at))}`
+              : row.eat_at
+                ? `for ${clock(new Date(row.eat_at))}`
+                : "any time"}
+          </Text>
+        </PlaceLink>
+      ))}
+    </Box>
+  );
 }

@@ -1,3 +1,261 @@
+// One cook of the log: the plan against what happened, in numbers.
+import { Box, Flex, Input, Table, Text } from "@chakra-ui/react";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useParams } from "@tanstack/react-router";
+import { useState } from "react";
+import { cookChanged, cookQuery, renameCook } from "../../api/queries";
+import type { Cook } from "../../api/types";
+import { Caution, Trouble, Waiting } from "../../components/Notice";
+import { PlaceLink } from "../../components/PlaceLink";
+import { Action } from "../../components/recipes";
+import { CRISPNESS, DONENESS } from "../../features/course/OutcomeForm";
+import { LogStrip } from "../../features/logbook/LogStrip";
+import { clock, day } from "../../lib/clock";
+import { temperatureAt } from "../../lib/field";
+import { useSettings } from "../../lib/settings";
+import { difference, temperature, type Units } from "../../lib/units";
+import { useDelete } from "./useDelete";
+
 export function LogbookCook() {
-  return null;
+  const { id } = useParams({ from: "/logbook/$id" });
+  const cook = useQuery(cookQuery(id));
+  const deletion = useDelete();
+  if (!cook.data) {
+    if (cook.isPending) return <Waiting>Turning the page…</Waiting>;
+    return <Trouble onRetry={() => void cook.refetch()}>{cook.error?.message}</Trouble>;
+  }
+  return (
+    <Box pt="3">
+      {deletion.notice}
+      <Page cook={cook.data} onDelete={() => deletion.remove(cook.data)} />
+    </Box>
+  );
+}
+
+function Page({ cook, onDelete }: { cook: Cook; onDelete: () => void }) {
+  const units = useSettings();
+  const { plan } = cook;
+  const outcome = cook.course?.outcome;
+  const loaded = cook.course?.loaded_at ? Date.parse(cook.course.loaded_at) : null;
+  const marks =
+    loaded === null
+      ? []
+      : cook.events.map((event) => ({
+          minute: (Date.parse(event.at) - loaded) / 60_000,
+          happening: event.happening,
+        }));
+  return (
+    <>
+      <Name cook={cook} />
+      <Text textStyle="line" color="ink.soft" mb="4">
+        {cook.started_at
+          ? `${day(new Date(cook.started_at), new Date())}, started ${clock(new Date(cook.started_at))}`
+          : "not started yet"}
+        {" · "}
+        {cook.request.machine.name}
+        {" · until "}
+        {plan.target_name ? `${plan.target_name}, ` : ""}
+        {temperature(plan.core_target_c, units)}
+      </Text>
+      {plan.below_floor ? (
+        <Box mb="4">
+          <Caution>
+            Planned below the {temperature(plan.floor.core_c ?? 0, units)} of {plan.floor.authority}
+            .
+          </Caution>
+        </Box>
+      ) : null}
+      <LogStrip
+        picture={plan.picture}
+        steps={plan.steps}
+        pullAt={plan.pull_at_s}
+        turnAt={plan.turn_at_s}
+        marks={marks}
+        units={units}
+      />
+      {outcome ? (
+        <Text textStyle="line" mt="2" mb="4" maxW="reading">
+          <b>
+            {CRISPNESS[outcome.crispness - 1]} outside, {DONENESS[outcome.doneness - 1]} inside
+            {outcome.core_c != null ? `, ${temperature(outcome.core_c, units)} at the end` : ""}.
+          </b>{" "}
+          {outcome.note}
+        </Text>
+      ) : null}
+      <Flex gap="8" wrap="wrap" align="flex-start">
+        <Steps cook={cook} />
+        <Readings cook={cook} loaded={loaded} units={units} />
+      </Flex>
+      <Flex gap="3" mt="6" wrap="wrap" className="no-print">
+        <PlaceLink
+          to="/plan"
+          search={{ say: cook.request }}
+          bg="solid"
+          color="solid.ink"
+          textStyle="button"
+          borderRadius="8px"
+          px="4.5"
+          py="2.5"
+        >
+          Repeat as a new plan
+        </PlaceLink>
+        <Action type="button" onClick={onDelete}>
+          Delete
+        </Action>
+      </Flex>
+    </>
+  );
+}
+
+function Name({ cook }: { cook: Cook }) {
+  const queries = useQueryClient();
+  const [typed, setTyped] = useState<string | null>(null);
+  const rename = useMutation({
+    mutationFn: (name: string) => renameCook(cook.id, name),
+    onSuccess: (_, name) => {
+      cookChanged(queries, { ...cook, name });
+      setTyped(null);
+    },
+  });
+  if (typed === null) {
+    return (
+      <Flex align="baseline" gap="3" wrap="wrap">
+        <Text as="h1" textStyle="title">
+          {cook.name}
+        </Text>
+        <Action type="button" look="plain" textStyle="small" onClick={() => setTyped(cook.name)}>
+          Rename
+        </Action>
+      </Flex>
+    );
+  }
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        rename.mutate(typed);
+      }}
+    >
+      <Flex gap="2" align="center" mb="2" maxW="reading">
+        <Input
+          aria-label="Name of the cook"
+          autoFocus
+          maxLength={80}
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          textStyle="line"
+        />
+        <Action type="submit" look="solid">
+          Done
+        </Action>
+        <Action type="button" look="plain" onClick={() => setTyped(null)}>
+          Leave it
+        </Action>
+      </Flex>
+      {rename.error ? <Trouble>{rename.error.message}</Trouble> : null}
+    </form>
+  );
+}
+
+function late(seconds: number): string {
+  const minutes = Math.round(seconds / 30) / 2;
+  if (minutes === 0) return "on time";
+  return `${Math.abs(minutes)} min ${minutes > 0 ? "late" : "early"}`;
+}
+
+/** Each step: when it was planned, from loading, and when it was done. */
+function Steps({ cook }: { cook: Cook }) {
+  const { course, plan } = cook;
+  if (!course) return null;
+  const first = plan.steps[0]?.at_s ?? 0;
+  const started = cook.started_at ? Date.parse(cook.started_at) : 0;
+  return (
+    <Box flex="1 1 26rem">
+      <Text as="h2" textStyle="section" mb="2">
+        Plan and course
+      </Text>
+      <Table.Root size="sm" variant="line">
+        <Table.Header>
+          <Table.Row bg="paper">
+            <Table.ColumnHeader>step</Table.ColumnHeader>
+            <Table.ColumnHeader>planned</Table.ColumnHeader>
+            <Table.ColumnHeader>done</Table.ColumnHeader>
+            <Table.ColumnHeader>against the plan</Table.ColumnHeader>
+          </Table.Row>
+        </Table.Header>
+        <Table.Body>
+          {plan.steps.map((step, n) => {
+            const planned = started + (step.at_s - first) * 1000;
+            const done = course.steps[n]?.done_at;
+            return (
+              <Table.Row key={n} bg="paper">
+                <Table.Cell>{step.title}</Table.Cell>
+                <Table.Cell>{clock(new Date(planned))}</Table.Cell>
+                <Table.Cell>{done ? clock(new Date(done)) : "–"}</Table.Cell>
+                <Table.Cell>{done ? late((Date.parse(done) - planned) / 1000) : ""}</Table.Cell>
+              </Table.Row>
+            );
+          })}
+        </Table.Body>
+      </Table.Root>
+    </Box>
+  );
+}
+
+interface ReadingsProps {
+  cook: Cook;
+  loaded: number | null;
+  units: Units;
+}
+
+/** Each reading against what the model had at that minute. */
+function Readings({ cook, loaded, units }: ReadingsProps) {
+  if (loaded === null) return null;
+  const readings = cook.events.flatMap((event) =>
+    event.happening.kind === "reading"
+      ? [{ minute: (Date.parse(event.at) - loaded) / 60_000, core: event.happening.core_c }]
+      : [],
+  );
+  const { minutes, core_c } = cook.plan.picture;
+  const cores = { depths: 2, minutes, field_c: core_c.flatMap((core) => [core, core]) };
+  return (
+    <Box flex="1 1 18rem">
+      <Text as="h2" textStyle="section" mb="2">
+        Thermometer
+      </Text>
+      {readings.length === 0 ? (
+        <Text textStyle="body" color="ink.soft">
+          No reading was noted.
+        </Text>
+      ) : (
+        <Table.Root size="sm" variant="line">
+          <Table.Header>
+            <Table.Row bg="paper">
+              <Table.ColumnHeader>minute</Table.ColumnHeader>
+              <Table.ColumnHeader>read</Table.ColumnHeader>
+              <Table.ColumnHeader>expected</Table.ColumnHeader>
+              <Table.ColumnHeader>apart</Table.ColumnHeader>
+            </Table.Row>
+          </Table.Header>
+          <Table.Body>
+            {readings.map((reading) => {
+              const expected = temperatureAt(cores, reading.minute, 0);
+              const apart = reading.core - expected;
+              return (
+                <Table.Row key={reading.minute} bg="paper">
+                  <Table.Cell>{Math.round(reading.minute)}</Table.Cell>
+                  <Table.Cell>{temperature(reading.core, units)}</Table.Cell>
+                  <Table.Cell>{temperature(expected, units)}</Table.Cell>
+                  <Table.Cell>
+                    {apart > 0 ? "+" : "−"}
+                    {difference(Math.abs(apart), units)}
+                  </Table.Cell>
+                </Table.Row>
+              );
+            })}
+          </Table.Body>
+        </Table.Root>
+      )}
+    </Box>
+  );
 }

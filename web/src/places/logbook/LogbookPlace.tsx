@@ -1,3 +1,196 @@
+// The logbook: what was planned, what happened, how it came out.
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useRef, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { cooksQuery } from "../../api/queries";
+import type { CookRow } from "../../api/types";
+import { Empty, Trouble, Waiting } from "../../components/Notice";
+import { PlaceLink } from "../../components/PlaceLink";
+import { Action } from "../../components/recipes";
+import { CRISPNESS, DONENESS } from "../../features/course/OutcomeForm";
+import { LogStrip, logStripOf } from "../../features/logbook/LogStrip";
+import { day } from "../../lib/clock";
+import { useSettled } from "../../lib/hooks";
+import { useSettings } from "../../lib/settings";
+import { mass, temperature, type Units } from "../../lib/units";
+import { useDelete } from "./useDelete";
+
+const PER_PAGE = 10;
+const SETTLE = 200;
+
 export function LogbookPlace() {
-  return null;
+  const units = useSettings();
+  const search = useRef<HTMLInputElement>(null);
+  const [typed, setTyped] = useState("");
+  const [page, setPage] = useState(1);
+  const q = useSettled(typed.trim().slice(0, 100), SETTLE);
+  const cooks = useQuery(
+    cooksQuery({ state: "finished", page, per_page: PER_PAGE, ...(q ? { q } : {}) }),
+  );
+  const deletion = useDelete();
+  useHotkeys("slash", () => search.current?.focus(), { preventDefault: true });
+  const pages = Math.max(1, Math.ceil((cooks.data?.total ?? 0) / PER_PAGE));
+
+  return (
+    <Box pt="3">
+      <Flex gap="4" align="center" wrap="wrap" mb="4">
+        <Text as="h1" textStyle="title">
+          Logbook
+        </Text>
+        <Input
+          ref={search}
+          type="search"
+          aria-label="Search the logbook"
+          placeholder="search: a name, a cut, a word of a note"
+          maxW="20rem"
+          ms="auto"
+          value={typed}
+          onChange={(event) => {
+            setTyped(event.target.value);
+            setPage(1);
+          }}
+        />
+      </Flex>
+      {deletion.notice}
+      {cooks.error ? (
+        <Trouble onRetry={() => void cooks.refetch()}>{cooks.error.message}</Trouble>
+      ) : cooks.data === undefined ? (
+        <Waiting>Opening the logbook…</Waiting>
+      ) : cooks.data.total === 0 ? (
+        <Nothing searched={q} onClear={() => setTyped("")} />
+      ) : (
+        <Box aria-busy={cooks.isPlaceholderData}>
+          {cooks.data.items.map((row) => (
+            <Row key={row.id} row={row} units={units} onDelete={() => deletion.remove(row)} />
+          ))}
+          {pages > 1 ? (
+            <Flex gap="3" align="center" mt="4">
+              <Action type="button" disabled={page <= 1} onClick={() => setPage(page - 1)}>
+                Newer
+              </Action>
+              <Text textStyle="small" color="ink.soft">
+                page {page} of {pages}
+              </Text>
+              <Action type="button" disabled={page >= pages} onClick={() => setPage(page + 1)}>
+                Older
+              </Action>
+            </Flex>
+          ) : null}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function Nothing({ searched, onClear }: { searched: string; onClear: () => void }) {
+  if (searched) {
+    return (
+      <Empty title={`Nothing about “${searched}”`}>
+        Names, cuts and notes are searched.{" "}
+        <Action type="button" look="plain" onClick={onClear}>
+          Show all
+        </Action>
+      </Empty>
+    );
+  }
+  return (
+    <Empty title="Nothing cooked yet">
+      Every finished cook comes here: what was planned, what the thermometer said, how it came out.{" "}
+      <PlaceLink to="/plan" textDecoration="underline" fontWeight="700">
+        Plan the first one
+      </PlaceLink>
+      .
+    </Empty>
+  );
+}
+
+interface RowProps {
+  row: CookRow;
+  units: Units;
+  onDelete: () => void;
+}
+
+function Row({ row, units, onDelete }: RowProps) {
+  const { outcome, request } = row;
+  return (
+    <Box
+      as="article"
+      borderTop="1px solid"
+      borderColor="line"
+      py="4"
+      display="grid"
+      gridTemplateColumns={{ base: "1fr", md: "minmax(0, 5fr) minmax(0, 6fr)" }}
+      columnGap="8"
+      rowGap="3"
+    >
+      <Box>
+        <Text textStyle="small" color="ink.soft">
+          {row.started_at ? day(new Date(row.started_at), new Date()) : ""}
+        </Text>
+        <PlaceLink
+          to="/logbook/$id"
+          params={{ id: row.id }}
+          textStyle="line"
+          fontWeight="700"
+          _hover={{ textDecoration: "underline" }}
+        >
+          {row.name}
+        </PlaceLink>
+        <Text textStyle="small" color="ink.soft">
+          {request.pieces} × {mass(request.piece_mass_g, units)} in {request.machine.name}, to{" "}
+          {row.target_name ? `${row.target_name}, ` : ""}
+          {temperature(row.core_target_c, units)}
+          {row.below_floor ? (
+            <Text as="span" color="beet" fontWeight="700">
+              {" "}
+              · below the safety floor
+            </Text>
+          ) : null}
+        </Text>
+        {outcome ? (
+          <Text textStyle="body" mt="1">
+            <b>
+              {CRISPNESS[outcome.crispness - 1]} outside, {DONENESS[outcome.doneness - 1]} inside.
+            </b>{" "}
+            {outcome.note}
+          </Text>
+        ) : null}
+        <Flex gap="2" mt="1" ms="-2">
+          <RepeatLink row={row} />
+          <Action
+            type="button"
+            look="plain"
+            textStyle="small"
+            onClick={onDelete}
+            aria-label={`Delete ${row.name}`}
+          >
+            Delete
+          </Action>
+        </Flex>
+      </Box>
+      <LogStrip {...logStripOf(row, units)} />
+    </Box>
+  );
+}
+
+function RepeatLink({ row }: { row: CookRow }) {
+  return (
+    <PlaceLink
+      to="/plan"
+      search={{ say: row.request }}
+      textStyle="small"
+      px="2"
+      minH="11"
+      display="inline-flex"
+      alignItems="center"
+      fontFamily="heading"
+      fontWeight="600"
+      textDecoration="underline"
+      textUnderlineOffset="3px"
+      aria-label={`Repeat ${row.name} as a new plan`}
+    >
+      Repeat
+    </PlaceLink>
+  );
 }

@@ -17,7 +17,7 @@ import { Warnings } from "../../features/steps/Warnings";
 import { clock, nextAt } from "../../lib/clock";
 import { useNow, useSettled } from "../../lib/hooks";
 import { useSettings } from "../../lib/settings";
-import { minutes, type Units } from "../../lib/units";
+import { minutes } from "../../lib/units";
 
 interface PlanViewProps {
   catalogue: Catalogue;
@@ -47,7 +47,7 @@ export function PlanView(props: PlanViewProps) {
 
   return (
     <Box pt="2">
-      <Sentence {...props} plan={plan.data} problem={failure?.problem ?? null} units={units} />
+      <Sentence {...props} plan={shown} problem={failure?.problem ?? null} units={units} />
       {failure && !failure.problem ? (
         <Box mt="3">
           <Trouble onRetry={() => void plan.refetch()}>{failure.message}</Trouble>
@@ -59,12 +59,15 @@ export function PlanView(props: PlanViewProps) {
           aria-busy={plan.isFetching}
           inert={failure !== null || undefined}
         >
-          <Summary
-            plan={shown}
-            clockOf={clockOf}
-            late={eat !== null && load < now - MINUTE}
-            units={units}
-          />
+          <Flex
+            align="flex-start"
+            justify="space-between"
+            gap="6"
+            wrap={{ base: "wrap", lg: "nowrap" }}
+          >
+            <Summary plan={shown} clockOf={clockOf} late={eat !== null && load < now - MINUTE} />
+            <Keep request={request} eat={eat} disabled={failure !== null} />
+          </Flex>
           <EmberStrip plan={shown} units={units} clockOf={clockOf} />
           <Grid templateColumns={{ base: "1fr", lg: "1.25fr 1fr 1fr" }} gap="9" mt="3">
             <Box as="section">
@@ -84,7 +87,6 @@ export function PlanView(props: PlanViewProps) {
               <Box mt="3">
                 <Warnings plan={shown} units={units} />
               </Box>
-              <Keep request={request} eat={eat} disabled={failure !== null} />
             </Box>
           </Grid>
         </Box>
@@ -123,7 +125,6 @@ interface SummaryProps {
   plan: Plan;
   clockOf: (seconds: number) => string;
   late: boolean;
-  units: Units;
 }
 
 function Summary({ plan, clockOf, late }: SummaryProps) {
@@ -198,8 +199,8 @@ function Keep({ request, eat, disabled }: KeepProps) {
   });
   const error = keep.error ?? start.error;
   return (
-    <Box mt="4" className="no-print">
-      <Flex gap="2.5" wrap="wrap">
+    <Box mt="1" className="no-print" flexShrink="0">
+      <Flex gap="2.5">
         <Action
           look="solid"
           type="button"

@@ -1,12 +1,11 @@
 // The temperature field itself, painted pixel by pixel: across time, down depth.
 import { chakra } from "@chakra-ui/react";
 import { useEffect, useRef } from "react";
-import type { Picture } from "../../api/types";
-import { EMBER_TABLE } from "../../lib/ember";
-import { columnAt } from "../../lib/field";
+import { EMBER_TABLE } from "../lib/ember";
+import { columnAt, type Field } from "../lib/field";
 
 interface FieldCanvasProps {
-  picture: Picture;
+  picture: Field;
   width: number;
   height: number;
   /** Minutes at the left and the right edge. */
@@ -31,7 +30,7 @@ export function FieldCanvas({ picture, width, height, from, to }: FieldCanvasPro
   );
 }
 
-function paint(canvas: HTMLCanvasElement, picture: Picture, from: number, to: number) {
+function paint(canvas: HTMLCanvasElement, picture: Field, from: number, to: number) {
   const context = canvas.getContext("2d");
   if (!context) return;
   const { width, height } = canvas;

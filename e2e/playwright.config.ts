@@ -1,0 +1,33 @@
+import { defineConfig } from "@playwright/test";
+
+// Debian's Chromium; the flags keep it from looking for hosts that are not ours.
+const launchOptions = {
+  executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+  args: [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+  ],
+};
+
+export default defineConfig({
+  testDir: "tests",
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  fullyParallel: false,
+  workers: 1,
+  forbidOnly: true,
+  reporter: [["list"]],
+  use: {
+    launchOptions,
+    locale: "en-US",
+    timezoneId: "UTC",
+    viewport: { width: 1280, height: 800 },
+    trace: "retain-on-failure",
+    screenshot: "only-on-failure",
+  },
+});

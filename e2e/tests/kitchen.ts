@@ -1,0 +1,113 @@
+// A kitchen for each test: its own database on the throw-away cluster, and a server process
+// that can be killed and started again.
+import { type ChildProcess, execFileSync, spawn } from "node:child_process";
+import { randomUUID } from "node:crypto";
+import { once } from "node:events";
+import { createServer } from "node:net";
+import AxeBuilder from "@axe-core/playwright";
+import { test as base, expect, type Page } from "@playwright/test";
+
+const cluster = process.env.TEST_DATABASE_URL;
+if (!cluster) throw new Error("TEST_DATABASE_URL is not set; run ./test e2e");
+
+async function freePort(): Promise<number> {
+  const server = createServer();
+  server.listen(0, "127.0.0.1");
+  await once(server, "listening");
+  const address = server.address();
+  server.close();
+  if (address === null || typeof address === "string") throw new Error("no port");
+  return address.port;
+}
+
+const psql = (sql: string) =>
+  execFileSync("psql", ["-qAtX", `${cluster}/postgres`, "-c", sql], { stdio: "pipe" });
+
+export class Kitchen {
+  private child: ChildProcess | null = null;
+  readonly name = `e2e_${randomUUID().replaceAll("-", "")}`;
+  url = "";
+
+  async open(demo: boolean) {
+    psql(`CREATE DATABASE ${this.name}`);
+    const port = await freePort();
+    this.url = `http://127.0.0.1:${port}`;
+    this.demo = demo;
+    await this.start();
+  }
+
+  private demo = true;
+
+  async start() {
+    const { port } = new URL(this.url);
+    const child = spawn(
+      "../target/release/ember-server",
+      ["--web-dir", "../web/dist", "--port", port, ...(this.demo ? [] : ["--no-demo"])],
+      { env: { ...process.env, DATABASE_URL: `${cluster}/${this.name}` }, stdio: "ignore" },
+    );
+    this.child = child;
+    for (let tries = 0; tries < 200; tries++) {
+      const healthy = await fetch(`${this.url}/api/health`).then(
+        (response) => response.ok,
+        () => false,
+      );
+      if (healthy) return;
+      if (child.exitCode !== null) throw new Error(`the server ended with ${child.exitCode}`);
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+    throw new Error("the server does not answer");
+  }
+
+  /** As a power cut would. */
+  async kill() {
+    const { child } = this;
+    if (!child || child.exitCode !== null) return;
+    const gone = once(child, "exit");
+    child.kill("SIGKILL");
+    await gone;
+  }
+
+  async close() {
+    await this.kill();
+    psql(`DROP DATABASE IF EXISTS ${this.name} WITH (FORCE)`);
+  }
+}
+
+interface Fixtures {
+  demo: boolean;
+}
+
+/** A kitchen for each test: with the demo's machines and log, or empty. */
+export const test = base.extend<Fixtures & { kitchen: Kitchen }>({
+  demo: [true, { option: true }],
+  kitchen: async ({ demo }, use) => {
+    const kitchen = new Kitchen();
+    await kitchen.open(demo);
+    await use(kitchen);
+    await kitchen.close();
+  },
+  baseURL: async ({ kitchen }, use) => use(kitchen.url),
+});
+
+export { expect };
+
+/** Nothing serious for a reader with other eyes or hands. */
+export async function accessible(page: Page) {
+  // Colours are settled once nothing moves.
+  await page.waitForTimeout(300);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter((v) => v.impact === "serious" || v.impact === "critical");
+  const told = serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(" | ")}`);
+  expect(told).toEqual([]);
+}
+
+/** Nothing is cut off or pushed out to the side. */
+export async function fitsTheWidth(page: Page) {
+  const over = await page.evaluate(
+    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+  );
+  expect(over).toBeLessThanOrEqual(0);
+}
+
+export const word = (page: Page, label: string) =>
+  page.getByRole("button", { name: new RegExp(`^${label}:`) });

@@ -1,0 +1,116 @@
+// Reloads, power cuts, no connection, and places that are still empty.
+import { accessible, expect, test, word } from "./kitchen";
+
+test.use({ locale: "en-GB" });
+
+test("a reload and a killed server in mid-cook lose nothing", async ({ page, kitchen }) => {
+  await page.goto("/plan");
+  await page.getByRole("button", { name: "Start now" }).click();
+  await page.waitForURL("**/fryer/*");
+  const heading = page.getByRole("heading", { level: 1 });
+  await page.getByRole("button", { name: "Loaded" }).click();
+  await expect(heading).toContainText("Turn every piece");
+  const due = await page.getByText(/^at \d\d:\d\d$/).textContent();
+  await page.reload();
+  await expect(heading).toContainText("Turn every piece");
+  await expect(page.getByText(/^at \d\d:\d\d$/)).toHaveText(due ?? "");
+
+  await kitchen.kill();
+  await page.getByRole("button", { name: "Turned" }).click();
+  // The page goes on by itself and keeps the report.
+  await expect(heading).toContainText("Check with the thermometer");
+  await expect(page.getByText("1 not sent yet")).toBeVisible();
+  await kitchen.start();
+  await expect(page.getByText("1 not sent yet")).toHaveCount(0);
+  await page.reload();
+  await expect(heading).toContainText("Check with the thermometer");
+});
+
+test("a kept report outlives the page", async ({ page, kitchen }) => {
+  await page.goto("/plan");
+  await page.getByRole("button", { name: "Start now" }).click();
+  await page.waitForURL("**/fryer/*");
+  const heading = page.getByRole("heading", { level: 1 });
+  await expect(heading).toContainText("Load");
+  await kitchen.kill();
+  await page.getByRole("button", { name: "Loaded" }).click();
+  await expect(page.getByText("1 not sent yet")).toBeVisible();
+  const address = page.url();
+  await page.goto("about:blank");
+  await kitchen.start();
+  await page.goto(address);
+  await expect(heading).toContainText("Turn every piece");
+});
+
+test("no server: every place says so and offers to try again", async ({ page }) => {
+  await page.goto("/logbook");
+  await expect(page.getByRole("article").first()).toBeVisible();
+  await page.route("**/api/**", (route) => route.abort());
+  for (const path of ["/", "/plan", "/fryer", "/logbook"]) {
+    await page.goto(path);
+    await expect(page.getByRole("alert")).toContainText("does not answer", { timeout: 15_000 });
+    await expect(page.getByRole("button", { name: "Try again" })).toBeVisible();
+  }
+  await accessible(page);
+  await page.unroute("**/api/**");
+  await page.getByRole("button", { name: "Try again" }).click();
+  await expect(page.getByRole("article").first()).toBeVisible();
+});
+
+test("offline is told, and the countdown goes on", async ({ page, context }) => {
+  await page.goto("/plan");
+  await page.getByRole("button", { name: "Start now" }).click();
+  await page.waitForURL("**/fryer/*");
+  await page.getByRole("button", { name: "Loaded" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("Turn");
+  await context.setOffline(true);
+  await expect(page.getByText("No connection.")).toBeVisible();
+  const before = await page.getByRole("timer").textContent();
+  await expect(page.getByRole("timer")).not.toHaveText(before ?? "");
+  await context.setOffline(false);
+  await expect(page.getByText("No connection.")).toHaveCount(0);
+});
+
+test("deleting can be undone", async ({ page }) => {
+  await page.goto("/logbook");
+  const rows = page.getByRole("article");
+  await expect(rows).toHaveCount(8);
+  await page.getByRole("button", { name: "Delete Marmalade thighs" }).click();
+  await expect(rows).toHaveCount(7);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(rows).toHaveCount(8);
+});
+
+test("a cook can be renamed, and an unknown one is told", async ({ page }) => {
+  await page.goto("/logbook");
+  await page.getByRole("link", { name: "Small pork loin" }).click();
+  await page.getByRole("button", { name: "Rename" }).click();
+  await page.getByRole("textbox", { name: "Name of the cook" }).fill("Loin for two");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "Loin for two" })).toBeVisible();
+  await page.goto("/fryer/00000000-0000-4000-8000-000000000000");
+  await expect(page.getByRole("alert")).toContainText("not here any more");
+  await page.goto("/nowhere");
+  await expect(page.getByText("Nothing cooks here")).toBeVisible();
+  await accessible(page);
+});
+
+test.describe("an empty kitchen", () => {
+  test.use({ demo: false });
+
+  test("starts with the sentence and a typical machine; empty places say what will be there", async ({
+    page,
+  }) => {
+    await page.goto("/");
+    await page.waitForURL("**/plan");
+    await expect(word(page, "Machine")).toHaveText("a compact drum");
+    await page.goto("/fryer");
+    await expect(page.getByText("Nothing is cooking")).toBeVisible();
+    await accessible(page);
+    await page.goto("/logbook");
+    await expect(page.getByText("Nothing cooked yet")).toBeVisible();
+    await accessible(page);
+    await page.getByRole("link", { name: "Plan the first one" }).click();
+    await expect(word(page, "Cut")).toBeVisible();
+  });
+});

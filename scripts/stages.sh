@@ -1,0 +1,83 @@
+# The stages of ./test: each runs, is timed, and its tests are counted. Sourced after common.sh.
+
+PASSED=0
+FAILED=0
+SUMMARY=()
+
+# stage NAME COMMAND...: counts the tests a runner names, or the stage itself as one check.
+stage() {
+  local name=$1 log status started took passed failed
+  shift
+  log=$scratch/stage.log
+  started=$(date +%s)
+  printf '\n== %s\n' "$name"
+  # Runners colour and redraw less when they write to a pipe.
+  CI=true "$@" 2>&1 | tee "$log"
+  status=${PIPESTATUS[0]}
+  took=$(($(date +%s) - started))
+  passed=$(count_of passed "$log")
+  failed=$(count_of failed "$log")
+  if [ $((passed + failed)) -eq 0 ]; then
+    [ "$status" -eq 0 ] && passed=1 || failed=1
+  elif [ "$status" -ne 0 ] && [ "$failed" -eq 0 ]; then
+    failed=1
+  fi
+  PASSED=$((PASSED + passed))
+  FAILED=$((FAILED + failed))
+  SUMMARY+=("$(printf '%-22s %4d passed %3d failed  %4d s' "$name" "$passed" "$failed" "$took")")
+}
+
+# Adds the numbers before a word, as cargo ("5 passed;"), vitest and Playwright ("5 passed") say
+# them; vitest's line of files is left out.
+count_of() {
+  sed 's/\x1b\[[0-9;]*m//g' "$2" | grep -v 'Test Files' |
+    grep -oE "[0-9]+ $1" | awk '{n += $1} END {print n + 0}'
+}
+
+summary() {
+  printf '\n'
+  printf '%s\n' "${SUMMARY[@]}"
+  printf '\n%d passed, %d failed\n' "$PASSED" "$FAILED"
+  [ "$FAILED" -eq 0 ]
+}
+
+# The core knows no web, database or async crate, not even through another.
+core_is_pure() {
+  local found
+  found=$(cargo tree --package ember-core --edges normal,build --prefix none |
+    grep -E '^(actix|axum|hyper|tokio|async-|futures|diesel|postgres|sqlx|r2d2|reqwest|tower|serde_json) ?' |
+    sort -u)
+  [ -z "$found" ] || { printf 'ember-core pulls in:\n%s\n' "$found"; return 1; }
+}
+
+start_throw_away_cluster() {
+  postgres_find
+  [ "$(id -u)" -ne 0 ] || chown postgres "$scratch"
+  PG_INIT_OPTIONS=--no-sync postgres_start "$scratch" \
+    -c fsync=off -c synchronous_commit=off -c full_page_writes=off
+  export TEST_DATABASE_URL=${PG_URL%/ember}
+}
+
+openapi_is_committed() {
+  cargo run --quiet --package ember-server -- --openapi >"$scratch/openapi.json" &&
+    diff -u docs/openapi.json "$scratch/openapi.json" ||
+    { say "docs/openapi.json is out of date: cargo run -p ember-server -- --openapi > docs/openapi.json"; return 1; }
+}
+
+types_are_generated() {
+  (cd web && npx openapi-typescript ../docs/openapi.json -o "$scratch/schema.d.ts") >/dev/null 2>&1 &&
+    diff -u web/src/api/schema.d.ts "$scratch/schema.d.ts" ||
+    { say "web/src/api/schema.d.ts is out of date: npm --prefix web run api"; return 1; }
+}
+
+# First load: what the start page asks for, compressed, at most 350 kB.
+script_is_small() {
+  local limit=350000 total
+  total=$(cat web/dist/assets/index-*.js web/dist/assets/PlanPlace-*.js | gzip -9 | wc -c)
+  say "first load: $total bytes of compressed script, limit $limit"
+  [ "$total" -le "$limit" ]
+}
+
+build_all() {
+  npm --prefix web run --silent build && cargo build --release --quiet --package ember-server
+}

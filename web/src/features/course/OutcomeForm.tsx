@@ -1,0 +1,90 @@
+// How it came out: two scales in words, the last reading, a note.
+import { Box, chakra, Flex, Text, Textarea } from "@chakra-ui/react";
+import { useState } from "react";
+import type { Outcome } from "../../api/types";
+import { Action } from "../../components/recipes";
+
+export const CRISPNESS = ["soggy", "soft", "fair", "crisp", "very crisp"] as const;
+export const DONENESS = ["raw inside", "under", "just right", "over", "dry"] as const;
+
+interface OutcomeFormProps {
+  core: number | null;
+  onDone: (outcome: Outcome) => void;
+  onCancel: () => void;
+}
+
+const NOTE_LIMIT = 2000;
+
+export function OutcomeForm({ core, onDone, onCancel }: OutcomeFormProps) {
+  const [crispness, setCrispness] = useState<number | null>(null);
+  const [doneness, setDoneness] = useState<number | null>(null);
+  const [note, setNote] = useState("");
+  const ready = crispness !== null && doneness !== null;
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (crispness !== null && doneness !== null) {
+          onDone({ core_c: core, crispness, doneness, note: note.trim() });
+        }
+      }}
+    >
+      <Text as="h1" textStyle="title" mb="3">
+        How did it come out?
+      </Text>
+      <Scale name="The outside" words={CRISPNESS} value={crispness} onChange={setCrispness} />
+      <Scale name="The inside" words={DONENESS} value={doneness} onChange={setDoneness} />
+      <chakra.label display="block" textStyle="section" mb="1" htmlFor="note">
+        To remember
+      </chakra.label>
+      <Textarea
+        id="note"
+        rows={3}
+        maxLength={NOTE_LIMIT}
+        value={note}
+        placeholder="what to change next time"
+        onChange={(event) => setNote(event.target.value)}
+        textStyle="body"
+      />
+      <Flex gap="3" mt="4" direction="column">
+        <Action type="submit" look="zest" big disabled={!ready}>
+          Into the logbook
+        </Action>
+        <Action type="button" look="plain" onClick={onCancel}>
+          Not yet
+        </Action>
+      </Flex>
+    </form>
+  );
+}
+
+interface ScaleProps {
+  name: string;
+  words: readonly string[];
+  value: number | null;
+  onChange: (value: number) => void;
+}
+
+function Scale({ name, words, value, onChange }: ScaleProps) {
+  return (
+    <Box as="fieldset" mb="4" border="none">
+      <chakra.legend textStyle="section" mb="1.5">
+        {name}
+      </chakra.legend>
+      <Flex gap="2" wrap="wrap">
+        {words.map((word, n) => (
+          <Action
+            key={word}
+            type="button"
+            aria-pressed={value === n + 1}
+            look={value === n + 1 ? "solid" : "quiet"}
+            px="3"
+            onClick={() => onChange(n + 1)}
+          >
+            {word}
+          </Action>
+        ))}
+      </Flex>
+    </Box>
+  );
+}

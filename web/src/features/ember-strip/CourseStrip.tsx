@@ -1,0 +1,97 @@
+// The strip at the fryer: what has been is bright, what is to come is dim, and now is marked.
+import { Box, chakra } from "@chakra-ui/react";
+import type { Plan } from "../../api/types";
+import { FieldCanvas } from "../../components/FieldCanvas";
+import { SvgPath, SvgText } from "../../components/Svg";
+import { useWidth } from "../../lib/hooks";
+
+interface CourseStripProps {
+  plan: Plan;
+  /** Minutes since loading, or nothing before. */
+  now: number | null;
+}
+
+const HEIGHT = 96;
+const NAMES: Record<string, string> = {
+  load: "in",
+  turn: "turn",
+  sauce: "sauce",
+  check: "check",
+  pull: "out",
+  serve: "eat",
+};
+const GAP = 34;
+
+export function CourseStrip({ plan, now }: CourseStripProps) {
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const end = plan.picture.minutes[plan.picture.minutes.length - 1] ?? 1;
+  const x = (minute: number) => (minute / end) * width;
+  const at = now === null ? 0 : Math.min(end, Math.max(0, now));
+  let last = Number.NEGATIVE_INFINITY;
+  const pins = plan.steps
+    .filter((step) => step.kind in NAMES && step.batch <= 1 && step.at_s / 60 <= end + 0.5)
+    .map((step) => ({ kind: step.kind, at: Math.min(end, step.at_s / 60) }))
+    .map((pin) => {
+      // A name is left out where it would lie on the one before or on "now".
+      const place = x(pin.at);
+      const free = place - last >= GAP && (now === null || Math.abs(place - x(at)) >= GAP);
+      if (free) last = place;
+      return { ...pin, free };
+    });
+  return (
+    <Box ref={ref} position="relative" aria-hidden>
+      {width > 0 ? (
+        <FieldCanvas picture={plan.picture} width={width} height={HEIGHT} from={0} to={end} />
+      ) : (
+        <Box style={{ height: HEIGHT }} />
+      )}
+      <Box
+        position="absolute"
+        top="0"
+        bg="paper"
+        opacity="0.62"
+        style={{ left: x(at), width: Math.max(0, width - x(at)), height: HEIGHT }}
+      />
+      <chakra.svg
+        position="absolute"
+        inset="0"
+        width="100%"
+        overflow="visible"
+        style={{ height: HEIGHT + 22 }}
+      >
+        {pins.map((pin) => (
+          <g key={`${pin.kind}${pin.at}`}>
+            <SvgPath d={`M${x(pin.at)} 0V${HEIGHT}`} stroke="ink.soft" strokeWidth="1.5" />
+            {pin.free ? (
+              <SvgText
+                x={Math.min(width - 2, Math.max(2, x(pin.at)))}
+                y={HEIGHT + 17}
+                textAnchor={x(pin.at) < 16 ? "start" : x(pin.at) > width - 16 ? "end" : "middle"}
+                textStyle="tiny"
+                fill="ink.soft"
+              >
+                {NAMES[pin.kind]}
+              </SvgText>
+            ) : null}
+          </g>
+        ))}
+        {now !== null ? (
+          <>
+            <SvgPath d={`M${x(at)} 0V${HEIGHT}`} stroke="zest.mark" strokeWidth="4" />
+            <SvgText
+              x={Math.min(width - 14, Math.max(14, x(at)))}
+              y={HEIGHT + 17}
+              textAnchor="middle"
+              textStyle="tiny"
+              fontWeight="700"
+              fill="zest.mark"
+            >
+              now
+            </SvgText>
+          </>
+        ) : null}
+      </chakra.svg>
+      <Box h="22px" />
+    </Box>
+  );
+}

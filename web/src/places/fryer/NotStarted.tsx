@@ -1,0 +1,54 @@
+// A kept plan before it is started.
+import { Box, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import type { Cook } from "../../api/types";
+import { Trouble } from "../../components/Notice";
+import { Action } from "../../components/recipes";
+import { allowSound } from "../../features/course/alarm";
+import { useReports } from "../../features/course/reports";
+import { CourseStrip } from "../../features/ember-strip/CourseStrip";
+import { clock } from "../../lib/clock";
+import { useSettings } from "../../lib/settings";
+import { minutes, setting, temperature } from "../../lib/units";
+
+export function NotStarted({ cook }: { cook: Cook }) {
+  const units = useSettings();
+  const [refused, setRefused] = useState<string | null>(null);
+  const { report, waiting } = useReports(cook.id, setRefused);
+  const { plan } = cook;
+  const lead = (plan.preheat_s ?? 0) + plan.eat_at_s;
+  const startBy = cook.eat_at ? new Date(Date.parse(cook.eat_at) - lead * 1000) : null;
+  return (
+    <Box pt="3">
+      <Text as="h1" textStyle="title">
+        {cook.name}
+      </Text>
+      <Text textStyle="line" color="ink.soft" mt="1" mb="4">
+        {setting(plan.setting_c, units)} in {cook.request.machine.name}, about{" "}
+        {minutes(plan.pull_at_s)}, until {plan.target_name ? `${plan.target_name}, ` : ""}
+        {temperature(plan.core_target_c, units)}.
+      </Text>
+      {startBy ? (
+        <Text textStyle="line" mb="4">
+          Start by <b>{clock(startBy)}</b> to eat at {clock(new Date(cook.eat_at ?? ""))}.
+        </Text>
+      ) : null}
+      <CourseStrip plan={plan} now={null} />
+      {refused ? <Trouble>{refused}</Trouble> : null}
+      <Box mt="6">
+        <Action
+          type="button"
+          look="zest"
+          big
+          disabled={waiting.length > 0}
+          onClick={() => {
+            allowSound();
+            report({ kind: "started" });
+          }}
+        >
+          Start now
+        </Action>
+      </Box>
+    </Box>
+  );
+}

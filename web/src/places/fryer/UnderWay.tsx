@@ -1,0 +1,257 @@
+// A cook under way.
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import type { Cook, Happening } from "../../api/types";
+import { Caution, Trouble } from "../../components/Notice";
+import { Action } from "../../components/recipes";
+import { allowSound, useAlarm, useTitle, useWakeLock } from "../../features/course/alarm";
+import { Keypad } from "../../features/course/Keypad";
+import { OutcomeForm } from "../../features/course/OutcomeForm";
+import { useReports } from "../../features/course/reports";
+import { type StandingStep, skewOf, standing } from "../../features/course/standing";
+import { CourseStrip } from "../../features/ember-strip/CourseStrip";
+import { clock, countdown } from "../../lib/clock";
+import { useNow } from "../../lib/hooks";
+import { render } from "../../lib/message";
+import { changeSettings, useSettings } from "../../lib/settings";
+import { minutes, temperature, type Units } from "../../lib/units";
+
+interface UnderWayProps {
+  cook: Cook;
+  /** When the answer with this cook came, by this device's clock, ms. */
+  received: number;
+}
+
+const DONE_WORDS: Record<StandingStep["step"]["kind"], string> = {
+  preheat: "It is on",
+  load: "Loaded",
+  turn: "Turned",
+  sauce: "Sauced",
+  check: "Reading",
+  pull: "It is out",
+  rest: "Rested",
+  serve: "On the table",
+};
+
+const TICK = 250;
+
+export function UnderWay({ cook, received }: UnderWayProps) {
+  const settings = useSettings();
+  const now = useNow(TICK);
+  const [mode, setMode] = useState<"now" | "reading" | "outcome">("now");
+  const [openSince, setOpenSince] = useState<number | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+  const { waiting, report } = useReports(cook.id, setRefused);
+  const { steps, current, next, loaded, pulled } = standing(cook, waiting, skewOf(cook, received));
+
+  const left = current ? (current.due - now) / 1000 : 0;
+  const due = current !== null && left <= 0;
+  useWakeLock(true);
+  useAlarm(due && mode === "now", settings.muted);
+  const count = due ? "now" : countdown(left);
+  useTitle(current ? `${count} · ${current.step.title}` : `${cook.name} · Zesty Ember`);
+
+  const tell = (happening: Happening) => {
+    allowSound();
+    setRefused(null);
+    report(happening);
+  };
+  const done = () => {
+    if (!current) return setMode("outcome");
+    if (current.step.kind === "check") return setMode("reading");
+    const last = steps.findLastIndex((step) => step.step.kind === "pull");
+    tell(current.index === last ? { kind: "pulled" } : { kind: "step_done", step: current.index });
+  };
+  const read = (celsius: number) => {
+    tell({ kind: "reading", core_c: Math.round(celsius * 10) / 10 });
+    if (current?.step.kind === "check") tell({ kind: "step_done", step: current.index });
+    setMode("now");
+  };
+  const door = () => {
+    if (openSince === null) return setOpenSince(Date.now());
+    tell({
+      kind: "door_opened",
+      open_s: Math.min(900, Math.max(1, (Date.now() - openSince) / 1000)),
+    });
+    setOpenSince(null);
+  };
+  const ready = mode === "now";
+  useHotkeys("space", done, { enabled: ready, preventDefault: true }, [current, steps]);
+  useHotkeys("t", () => setMode("reading"), { enabled: ready && loaded !== null });
+  useHotkeys("d", door, { enabled: ready && loaded !== null && !pulled }, [openSince]);
+  useHotkeys("m", () => changeSettings({ muted: !settings.muted }), [settings.muted]);
+
+  if (mode === "reading") {
+    return (
+      <Keypad
+        units={settings}
+        title={`In ${probe(cook)}`}
+        onEnter={read}
+        onCancel={() => setMode("now")}
+      />
+    );
+  }
+  if (mode === "outcome" || !current) {
+    return (
+      <OutcomeForm
+        core={lastReading(cook)}
+        onDone={(outcome) => tell({ kind: "finished", ...outcome })}
+        onCancel={() => setMode("now")}
+      />
+    );
+  }
+  return (
+    <Flex direction="column" minH={{ base: "calc(100dvh - 120px)", md: "auto" }}>
+      <Flex justify="space-between" textStyle="small" color="ink.soft" pt="1" pb="3" gap="3">
+        <Text>
+          {cook.name} · {cook.request.machine.name}
+        </Text>
+        <Text>{clock(new Date(now))}</Text>
+      </Flex>
+      <Box aria-live="assertive">
+        <Text as="h1" textStyle="instruction">
+          {current.step.title}
+        </Text>
+        <Text textStyle="line" color="ink.say" mt="2">
+          {render(current.step.reason, settings)}
+        </Text>
+      </Box>
+      <Text
+        textStyle="count"
+        color={due ? "ember" : "zest.mark"}
+        mt="3"
+        role="timer"
+        aria-live="off"
+      >
+        {count}
+      </Text>
+      <Text textStyle="line" color="ink.say" mb="4">
+        {due
+          ? `since ${clock(new Date(current.due))}, ${countdown(-left)} ago`
+          : `at ${clock(new Date(current.due))}`}
+      </Text>
+      {current.step.caution ? (
+        <Box mb="4">
+          <Caution>{current.step.caution}</Caution>
+        </Box>
+      ) : null}
+      <ForecastLine cook={cook} units={settings} />
+      <CourseStrip plan={cook.plan} now={loaded === null ? null : (now - loaded) / 60_000} />
+      <Box as="ol" listStyleType="none" mt="1" mb="4">
+        {next.slice(0, 3).map((step) => (
+          <Flex
+            as="li"
+            key={step.index}
+            justify="space-between"
+            gap="4"
+            py="2.5"
+            borderTop="1px solid"
+            borderColor="line"
+            textStyle="line"
+          >
+            <Text>{step.step.title}</Text>
+            <Text color="ink.soft">{clock(new Date(step.due))}</Text>
+          </Flex>
+        ))}
+      </Box>
+      {cook.plan.below_floor ? <BelowFloor cook={cook} units={settings} /> : null}
+      {refused ? (
+        <Box mt="3">
+          <Trouble>{refused}</Trouble>
+        </Box>
+      ) : null}
+      {waiting.length > 0 ? (
+        <Text role="status" textStyle="small" color="ink.soft" mt="2">
+          {waiting.length} not sent yet
+        </Text>
+      ) : null}
+      <Box flex="1" minH="4" />
+      <Box position="sticky" bottom="0" bg="paper" pt="2" pb="4">
+        <Flex gap="3" mb="3">
+          {loaded !== null ? (
+            <Action
+              type="button"
+              tall
+              onClick={() => setMode("reading")}
+              hidden={current.step.kind === "check"}
+            >
+              Reading
+            </Action>
+          ) : null}
+          {loaded !== null && !pulled ? (
+            <Action type="button" tall aria-pressed={openSince !== null} onClick={door}>
+              {openSince === null
+                ? "Door open"
+                : `Door closed again (${Math.round((now - openSince) / 1000)} s)`}
+            </Action>
+          ) : null}
+          {current.step.kind === "check" ? (
+            <Action
+              type="button"
+              tall
+              onClick={() => tell({ kind: "step_done", step: current.index })}
+            >
+              Skip it
+            </Action>
+          ) : null}
+          {pulled ? (
+            <Action type="button" tall onClick={() => setMode("outcome")}>
+              Finish
+            </Action>
+          ) : null}
+        </Flex>
+        <Action type="button" look="zest" big onClick={done}>
+          {DONE_WORDS[current.step.kind]}
+        </Action>
+        <Flex justify="center" mt="2">
+          <Action
+            type="button"
+            look="plain"
+            textStyle="small"
+            onClick={() => changeSettings({ muted: !settings.muted })}
+          >
+            {settings.muted ? "Sound is off" : "Sound is on"}
+          </Action>
+        </Flex>
+      </Box>
+    </Flex>
+  );
+}
+
+const probe = (cook: Cook) => {
+  const check = cook.plan.steps.find((step) => step.kind === "check");
+  return check?.reason.text.replace(/^in /, "").split(";")[0] ?? "the thickest part";
+};
+
+const lastReading = (cook: Cook) => {
+  const reading = cook.events.findLast((event) => event.happening.kind === "reading")?.happening;
+  return reading?.kind === "reading" ? reading.core_c : null;
+};
+
+/** What the last reading means, while it still counts. */
+function ForecastLine({ cook, units }: { cook: Cook; units: Units }) {
+  const forecast = cook.course?.forecast;
+  if (!forecast || cook.course?.pulled_at) return null;
+  const there = forecast.more_s <= 0;
+  return (
+    <Text textStyle="line" fontWeight="700" mb="4" role="status">
+      {temperature(forecast.core_c, units)} read at {clock(new Date(forecast.at))}
+      {there
+        ? ": it is there. Take it out."
+        : `: ${minutes(forecast.more_s)} more, then check again. ${temperature(forecast.expected_c, units)} was expected.`}
+    </Text>
+  );
+}
+
+function BelowFloor({ cook, units }: { cook: Cook; units: Units }) {
+  const { floor, core_target_c } = cook.plan;
+  return (
+    <Box mt="2">
+      <Caution>
+        Planned to {temperature(core_target_c, units)}, below the{" "}
+        {temperature(floor.core_c ?? 0, units)} of {floor.authority}.
+      </Caution>
+    </Box>
+  );
+}
