@@ -128,7 +128,7 @@ test("many pieces become batches", async ({ page }) => {
   await word(page, "Pieces").click();
   await page.getByRole("textbox", { name: "Pieces" }).fill("24");
   await page.keyboard.press("Enter");
-  await expect(page.getByText(/2 batches, 12 and 12/)).toBeVisible();
+  await expect(page.getByText(/3 batches, 8 and 8 and 8/)).toBeVisible();
   await expect(page.getByText("Take batch 2 out")).toBeVisible();
   await fitsTheWidth(page);
 });

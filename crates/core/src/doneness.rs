@@ -3,7 +3,7 @@
 //! Published numbers of the regions' food safety authorities, from memory; every view that shows
 //! one names the authority and defers to it.
 
-use crate::meat::{Animal, Class};
+use crate::meat::{Animal, Class, Cut, Texture};
 use crate::units::{Interval, Temperature};
 
 /// Whose guidance applies.
@@ -108,4 +108,25 @@ pub fn floor(region: Region, animal: Animal, class: Class) -> Floor {
         rest: Interval::from_minutes(rest),
         authority: region.authority(),
     }
+}
+
+/// The texture a plan starts from in a region: the usual one, or, where that lies below the floor,
+/// the first that does not.
+///
+/// ```
+/// use ember_core::{doneness::{Region, usual_texture}, meat::{CutId, cut}};
+/// let chop = cut(CutId::PorkChop);
+/// assert_eq!(usual_texture(chop, Region::UnitedStates).unwrap().core.celsius(), 63.0);
+/// assert_eq!(usual_texture(chop, Region::UnitedKingdom).unwrap().core.celsius(), 71.0);
+/// ```
+#[must_use]
+pub fn usual_texture(cut: &Cut, region: Region) -> Option<&'static Texture> {
+    let safe = |texture: &&Texture| {
+        floor(region, cut.animal, cut.class)
+            .core
+            .is_none_or(|floor| texture.core >= floor)
+    };
+    cut.default_texture()
+        .filter(safe)
+        .or_else(|| cut.textures.iter().find(safe))
 }

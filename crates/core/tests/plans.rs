@@ -148,6 +148,27 @@ fn poultry_below_its_floor_is_refused_and_acknowledging_does_not_help() {
     assert!(held.pull_at.seconds() <= hotter.pull_at.seconds() + 120.0);
 }
 
+/// Source: Food Standards Agency, 70 °C for 2 min (from memory): the time passes while it rests.
+#[test]
+fn a_time_at_the_floor_may_pass_in_the_rest_of_red_meat() {
+    let mut request = Request::usual(CutId::PorkChop, drawer());
+    request.region = Region::UnitedKingdom;
+    request.target = celsius(71.0);
+    let plan = plan(&request).unwrap();
+    assert!(plan.pull_core.celsius() < 71.0, "{:?}", plan.pull_core);
+    assert!(
+        (71.0..77.0).contains(&plan.peak_core.celsius()),
+        "{:?}",
+        plan.peak_core
+    );
+    let picture = &plan.picture;
+    let held: f64 = (1..picture.minutes.len())
+        .filter(|n| picture.core[*n] >= 70.0)
+        .map(|n| picture.minutes[n] - picture.minutes[n - 1])
+        .sum();
+    assert!(held >= 1.9, "{held} min");
+}
+
 #[test]
 fn red_meat_below_its_floor_needs_a_yes_and_keeps_saying_so() {
     let mut request = Request::usual(CutId::BeefSteak, drawer());

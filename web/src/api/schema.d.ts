@@ -409,11 +409,6 @@ export interface components {
             textures: components["schemas"]["TextureDto"][];
             /** @description Usual surface. */
             usual_coat: components["schemas"]["CoatDto"];
-            /**
-             * Format: double
-             * @description Temperature a plan starts from.
-             */
-            usual_core_target_c: number;
             /** @description Light, usual and heavy piece. */
             usual_mass_g: number[];
             /**
@@ -432,6 +427,11 @@ export interface components {
             may_go_below: boolean;
             /** @description Region. */
             region: components["schemas"]["RegionDto"];
+            /**
+             * Format: double
+             * @description Core temperature a plan starts from there.
+             */
+            usual_core_target_c: number;
         };
         /** @description Something that happened, with its time. */
         EventDto: {

@@ -5,7 +5,7 @@ import {
   createRouter,
   lazyRouteComponent,
 } from "@tanstack/react-router";
-import { Empty } from "../components/Notice";
+import { Empty, Trouble } from "../components/Notice";
 import { readPlanSearch } from "../places/plan/search";
 import { Frame } from "./Frame";
 
@@ -58,6 +58,9 @@ const logbookCook = createRoute({
 export const router = createRouter({
   routeTree: root.addChildren([today, plan, fryer, fryerCook, logbook, logbookCook]),
   defaultPreload: "intent",
+  defaultErrorComponent: ({ reset }) => (
+    <Trouble onRetry={reset}>This page tripped over something. Nothing stored is lost.</Trouble>
+  ),
 });
 
 declare module "@tanstack/react-router" {

@@ -34,7 +34,7 @@ use crate::meat::Browning;
 use crate::units::{Interval, Length, Temperature, TemperatureDifference};
 use picture::{Recorder, Rested};
 use problem::{Goal, Problem, Resolution, Turn, Variation};
-use search::{Found, search};
+use search::{Found, RestOutcome, search};
 
 /// Version of the model and its constants, stored with every plan.
 pub const MODEL_VERSION: &str = "1";
@@ -167,8 +167,8 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         check_from: check_from(pull_at, quantum(fine.pull)),
         pull_at,
         pull_core: Temperature::from_celsius(fine.pull_core),
-        peak_core: Temperature::from_celsius(fine.peak.0),
-        peak_at: Interval::from_seconds(fine.pull + fine.peak.1),
+        peak_core: Temperature::from_celsius(fine.peak.peak),
+        peak_at: Interval::from_seconds(fine.pull + fine.peak.peak_at),
         rest_completed: request.rest_completes(),
         rest,
         eat_at: Interval::from_seconds(cooking + swaps + rest.seconds()),
@@ -229,7 +229,7 @@ struct Fine {
     turn: Option<Interval>,
     pull: f64,
     pull_core: f64,
-    peak: (f64, f64),
+    peak: RestOutcome,
     browning: [Browning; 2],
     water_lost: f64,
     picture: Picture,
@@ -240,6 +240,12 @@ fn refine(problem: &Problem, found: Found, pieces: u32) -> Result<Fine, PlanErro
     let step = quantum(found.pull);
     let rest = problem.request.entry().rest.seconds();
     let target = problem.request.target.celsius();
+    let hold = problem.goal().hold;
+    let threshold = problem
+        .request
+        .floor()
+        .core
+        .map_or(target, |floor| floor.celsius());
     let turn = match found.turn(found.pull) {
         Turn::Never => None,
         Turn::At(at) => Some((at / step).round().max(1.0) * step),
@@ -261,8 +267,9 @@ fn refine(problem: &Problem, found: Found, pieces: u32) -> Result<Fine, PlanErro
             run.step(pull - run.elapsed());
             recorder.see(&run);
         }
-        let rested = recorder.rest(&run, problem.rest(), rest);
-        let enough = !problem.request.rest_completes() || rested.peak.0 >= target;
+        let rested = recorder.rest(&run, problem.rest(), rest, threshold);
+        let RestOutcome { peak, held, .. } = rested.outcome;
+        let enough = !problem.request.rest_completes() || (peak >= target && held >= hold);
         if enough || pull > LONGEST.seconds() {
             return Ok(Fine::new(problem, turn, run, rested, pieces));
         }
@@ -284,7 +291,7 @@ impl Fine {
             turn: turn.map(Interval::from_seconds),
             pull: run.elapsed(),
             pull_core: run.piece().core(),
-            peak: rested.peak,
+            peak: rested.outcome,
             browning: faces.map(|face| Browning::of(face.browning)),
             water_lost: run.water_lost() / whole,
             picture: rested.picture,

@@ -1,7 +1,7 @@
 //! The temperature field behind the ember strip, and the curves beside it.
 
 use super::problem::Problem;
-use super::search::rest_watched;
+use super::search::{RestOutcome, rest_watched};
 use crate::curve;
 use crate::fryer::{Rest, Run};
 use crate::units::Length;
@@ -32,8 +32,8 @@ pub struct Picture {
 
 /// The rest and what it made of the picture.
 pub(super) struct Rested {
-    /// Highest core, °C, and when, s after the pull.
-    pub peak: (f64, f64),
+    /// What it brought.
+    pub outcome: RestOutcome,
     /// The whole picture.
     pub picture: Picture,
 }
@@ -88,17 +88,18 @@ impl Recorder {
         picture.air.push(run.air());
     }
 
-    /// Lets a copy of the run rest for `seconds` and closes a copy of the picture with it.
-    pub fn rest(&self, run: &Run, how: Rest, seconds: f64) -> Rested {
+    /// Lets a copy of the run rest for `seconds` and closes a copy of the picture with it;
+    /// `threshold` as for [`rest_watched`].
+    pub fn rest(&self, run: &Run, how: Rest, seconds: f64, threshold: f64) -> Rested {
         let mut recorder = self.clone();
         let mut run = run.clone();
-        let (_, peak) = rest_watched(&mut run, how, seconds, |run| recorder.see(run));
+        let outcome = rest_watched(&mut run, how, seconds, threshold, |run| recorder.see(run));
         let last = recorder.picture.minutes.last().copied().unwrap_or(-1.0);
         if run.elapsed() / 60.0 > last + 1e-9 {
             recorder.take(&run);
         }
         Rested {
-            peak,
+            outcome,
             picture: recorder.picture,
         }
     }

@@ -1,6 +1,6 @@
 //! What the cook says: the sentence as a type, and its checks.
 
-use crate::doneness::{Floor, Region, floor};
+use crate::doneness::{Floor, Region, floor, usual_texture};
 use crate::fryer::{self, Machine};
 use crate::meat::{Browning, Coat, Cut, CutId, Texture, cut};
 use crate::units::bounds::{self, OutOfBounds};
@@ -240,8 +240,7 @@ impl Request {
                 TurnRule::default()
             },
             sauce: SauceRule::default(),
-            target: entry
-                .default_texture()
+            target: usual_texture(entry, Region::default())
                 .map_or(Temperature::from_celsius(74.0), |texture| texture.core),
             region: Region::default(),
             below_floor_acknowledged: false,

@@ -64,6 +64,8 @@ pub fn search(problem: &Problem, cavity: Cavity, pieces: u32) -> Result<Found, P
     if problem.request.rest_completes() {
         let carried = carry_over(problem, load(), found)?;
         found.goal.core -= carried;
+        // A time at the floor that the guidance asks for passes in the rest, see `refine`.
+        found.goal.hold = 0.0;
         found.pull = cook(found.turn(found.pull), found.goal)?.run.elapsed();
     } else if found.turn_share.is_none() {
         found.pull = cook(Turn::Never, goal)?.run.elapsed();
@@ -143,38 +145,60 @@ fn carry_over(problem: &Problem, run: Run, found: Found) -> Result<f64, PlanErro
     })?;
     states.push(ready.run);
     let rest = problem.request.entry().rest.seconds();
-    let rise = |state: &Run| {
-        let (from, (peak, _)) = rest_watched(&mut state.clone(), problem.rest(), rest, |_| ());
-        (from, peak)
-    };
+    let rested =
+        |state: &Run| rest_watched(&mut state.clone(), problem.rest(), rest, target, |_| ());
     // The peak grows with the pull; find the first state whose peak reaches the target.
-    let first = states.partition_point(|state| rise(state).1 < target);
+    let first = states.partition_point(|state| rested(state).peak < target);
     let Some(state) = states.get(first) else {
         return Ok(0.0);
     };
-    let (core, peak) = rise(state);
-    Ok((peak - core).clamp(0.0, counted_on))
+    let outcome = rested(state);
+    Ok((outcome.peak - outcome.from).clamp(0.0, counted_on))
 }
 
-/// Pulls a run and lets it rest for `seconds` while `watch` looks on. Returns the core at the
-/// pull, °C, and the highest core with its time, s after the pull.
+/// What a rest brought.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct RestOutcome {
+    /// Core at the pull, °C.
+    pub from: f64,
+    /// Highest core, °C.
+    pub peak: f64,
+    /// When, s after the pull.
+    pub peak_at: f64,
+    /// How long the core was at the threshold or above, s.
+    pub held: f64,
+}
+
+/// Pulls a run and lets it rest for `seconds` while `watch` looks on; `threshold` in °C is what
+/// [`RestOutcome::held`] counts from.
 pub fn rest_watched(
     run: &mut Run,
     how: Rest,
     seconds: f64,
+    threshold: f64,
     mut watch: impl FnMut(&Run),
-) -> (f64, (f64, f64)) {
+) -> RestOutcome {
     let pulled = run.elapsed();
     let from = run.piece().core();
-    let mut highest = (from, 0.0);
+    let mut outcome = RestOutcome {
+        from,
+        peak: from,
+        peak_at: 0.0,
+        held: 0.0,
+    };
     run.pull(how);
     while run.elapsed() < pulled + seconds - 1e-9 {
-        run.step(pulled + seconds - run.elapsed());
+        let before = run.elapsed();
+        run.step(pulled + seconds - before);
         watch(run);
         let core = run.piece().core();
-        if core > highest.0 {
-            highest = (core, run.elapsed() - pulled);
+        if core > outcome.peak {
+            outcome.peak = core;
+            outcome.peak_at = run.elapsed() - pulled;
+        }
+        if core >= threshold {
+            outcome.held += run.elapsed() - before;
         }
     }
-    (from, highest)
+    outcome
 }

@@ -208,7 +208,11 @@ fn one_batch(
     add(
         StepKind::Check,
         plan.check_from.seconds() / scale,
-        format!("Check{of_batch} with the thermometer"),
+        if several {
+            format!("Check batch {number} with the thermometer")
+        } else {
+            "Check with the thermometer".to_owned()
+        },
         Message::with(
             format!("in {}; {{}} means out", entry.probe),
             [Quantity::Temperature(plan.pull_core_shown())],

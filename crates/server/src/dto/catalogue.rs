@@ -1,9 +1,10 @@
 //! What the sentence offers: cuts, coats, schools, typical machines, safety floors.
 
-use ember_core::doneness::{Region, floor};
+use ember_core::doneness::{Region, floor, usual_texture};
 use ember_core::fryer::{PRESETS, Preset};
 use ember_core::meat::{CATALOGUE, Coat, Cut};
 use ember_core::plan::{PreheatRule, SauceRule, TurnRule};
+use ember_core::units::bounds;
 use serde::Serialize;
 use utoipa::ToSchema;
 
@@ -46,8 +47,6 @@ pub struct CutEntryDto {
     pub setting_c: f64,
     /// Donenesses, from least to most.
     pub textures: Vec<TextureDto>,
-    /// Temperature a plan starts from.
-    pub usual_core_target_c: f64,
     /// Surfaces with their words for this cut.
     pub coats: Vec<CoatEntryDto>,
     /// Usual surface.
@@ -83,6 +82,8 @@ pub struct CutFloorDto {
     pub region: RegionDto,
     /// Floor.
     pub floor: FloorDto,
+    /// Core temperature a plan starts from there.
+    pub usual_core_target_c: f64,
     /// Whether it may be planned below with an explicit acknowledgement.
     pub may_go_below: bool,
 }
@@ -160,9 +161,6 @@ impl From<&Cut> for CutEntryDto {
                     core_c: texture.core.celsius(),
                 })
                 .collect(),
-            usual_core_target_c: cut
-                .default_texture()
-                .map_or(cut.setting.celsius(), |texture| texture.core.celsius()),
             coats: Coat::ALL
                 .iter()
                 .map(|coat| CoatEntryDto {
@@ -181,6 +179,8 @@ impl From<&Cut> for CutEntryDto {
                 .map(|region| CutFloorDto {
                     region: *region,
                     floor: (&floor((*region).into(), cut.animal, cut.class)).into(),
+                    usual_core_target_c: usual_texture(cut, (*region).into())
+                        .map_or(bounds::CORE_TARGET.max, |texture| texture.core.celsius()),
                     may_go_below: !cut.animal.is_poultry(),
                 })
                 .collect(),

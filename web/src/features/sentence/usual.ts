@@ -2,6 +2,7 @@
 import type { Catalogue, CutEntry, Machine, Region, Request } from "../../api/types";
 
 export function usual(entry: CutEntry, machine: Machine, region: Region): Request {
+  const floor = entry.floors.find((known) => known.region === region) ?? entry.floors[0];
   return {
     cut: entry.cut,
     pieces: entry.usual_pieces,
@@ -12,7 +13,7 @@ export function usual(entry: CutEntry, machine: Machine, region: Region): Reques
     preheat: "thin_only",
     turn: entry.usual_turn,
     sauce: "none",
-    core_target_c: entry.usual_core_target_c,
+    core_target_c: floor?.usual_core_target_c ?? 75,
     region,
     below_floor_acknowledged: false,
     room_c: 21,

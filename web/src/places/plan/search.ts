@@ -8,12 +8,14 @@ export interface PlanSearch {
   eat?: string;
 }
 
-/** Reads an address. What is no sentence is left out; whether it can be cooked, the server says. */
+/** Reads an address. What is no sentence is taken out (undefined, since the router lays what is
+ * returned over what it read); whether a sentence can be cooked, the server says. */
 export function readPlanSearch(search: Record<string, unknown>): PlanSearch {
-  const out: PlanSearch = {};
-  if (isSentence(search.say)) out.say = search.say;
-  if (typeof search.eat === "string" && /^\d{1,2}:\d{2}$/.test(search.eat)) out.eat = search.eat;
-  return out;
+  const { say, eat } = search;
+  return {
+    say: isSentence(say) ? say : undefined,
+    eat: typeof eat === "string" && /^\d{1,2}:\d{2}$/.test(eat) ? eat : undefined,
+  };
 }
 
 function isSentence(value: unknown): value is Request {

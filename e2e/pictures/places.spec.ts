@@ -1,0 +1,52 @@
+// The pictures of docs/screenshots, from the demo kitchen: scripts/screenshots.sh.
+import { expect, type Page, test } from "../tests/kitchen";
+
+const folder = "../docs/screenshots";
+const shot = async (page: Page, name: string) => {
+  await page.waitForLoadState("networkidle");
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: `${folder}/${name}.png` });
+};
+
+test.use({ locale: "en-GB" });
+
+test("laptop", async ({ page }) => {
+  await page.goto("/");
+  await shot(page, "today");
+  await page.goto("/plan");
+  await shot(page, "plan");
+  await page.getByRole("button", { name: /^Thickness/ }).click();
+  await shot(page, "plan-word");
+  await page.keyboard.press("Escape");
+  await page.goto("/logbook");
+  await expect(page.getByRole("article").first()).toBeVisible();
+  await shot(page, "logbook");
+  await page.getByRole("link", { name: "Cider chops", exact: true }).click();
+  await expect(page.getByText("Plan and course")).toBeVisible();
+  await shot(page, "logbook-cook");
+  await page.emulateMedia({ colorScheme: "dark" });
+  await page.goto("/logbook");
+  await page.getByRole("link", { name: /^Repeat Caraway belly/ }).click();
+  await expect(page.getByText("Load 1 pork belly slab")).toBeVisible();
+  await shot(page, "plan-dark");
+});
+
+test.describe("phone", () => {
+  test.use({ viewport: { width: 390, height: 844 }, colorScheme: "dark" });
+
+  test("at the fryer", async ({ page }) => {
+    await page.goto("/plan");
+    await shot(page, "plan-phone");
+    await page.getByRole("button", { name: "Start now" }).click();
+    await page.waitForURL("**/fryer/*");
+    await page.getByRole("button", { name: "Loaded" }).click();
+    await expect(page.getByRole("heading", { level: 1 })).toContainText("Turn");
+    await shot(page, "fryer");
+    await page.getByRole("button", { name: "Reading" }).click();
+    await page.getByRole("button", { name: "6", exact: true }).click();
+    await page.getByRole("button", { name: "2", exact: true }).click();
+    await shot(page, "fryer-reading");
+  });
+});
+

@@ -1,0 +1,18 @@
+#!/usr/bin/env bash
+# Renews docs/screenshots from the demo kitchen.
+set -u
+cd "$(dirname "$(readlink -f "$0")")/.." || exit 1
+. scripts/common.sh
+. scripts/postgres.sh
+. scripts/stages.sh
+
+need_compilers
+scratch=$(mktemp -d /var/tmp/zesty-ember-pictures-XXXXXX)
+PG_PID=
+trap 'postgres_stop; rm -rf "$scratch"' EXIT
+start_throw_away_cluster
+command -v chromium >/dev/null || install_debian chromium
+npm_install web
+npm_install e2e
+build_all || die "the build failed; see above"
+(cd e2e && npx playwright test --config pictures.config.ts)
