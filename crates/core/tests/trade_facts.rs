@@ -118,15 +118,18 @@ fn run(fact: &Fact) -> Run {
         step: TemperatureDifference::from_kelvins(5.0),
     };
     let cavity = if fact.preheated {
-        Run::preheat(&machine, fact.setting, ROOM).0
+        let (mut cavity, _) = Run::preheat(&machine, fact.setting, ROOM);
+        cavity.open(LOADING);
+        cavity
     } else {
         Cavity::cold(machine.kind, machine.power.watts(), ROOM)
     };
     Run::load(cavity, ROOM, fact.setting, piece, count)
 }
 
-/// Seconds the machine stands open while pieces are turned.
+/// Seconds the machine stands open while pieces are turned, and while they are put in.
 const TURNING: f64 = 10.0;
+const LOADING: f64 = 20.0;
 
 fn predicted(fact: &Fact) -> f64 {
     let mut run = run(fact);

@@ -28,7 +28,8 @@ pub struct KindLaw {
     pub vent: f64,
     /// Lag of the element behind its setting, s.
     pub element_lag: f64,
-    /// Time constant with which the air falls towards the kitchen's while open, s.
+    /// Time constant with which air and inner walls fall towards the kitchen while open, s; the
+    /// walls keep most of their heat (common practice: a short look costs some 20-40 K).
     pub open_lag: f64,
 }
 
@@ -47,7 +48,7 @@ impl MachineKind {
                 flow: 35.0,
                 vent: 0.006,
                 element_lag: 60.0,
-                open_lag: 40.0,
+                open_lag: 90.0,
             },
             Self::OvenStyle => KindLaw {
                 convection_up: 68.0,
@@ -59,7 +60,7 @@ impl MachineKind {
                 flow: 40.0,
                 vent: 0.008,
                 element_lag: 90.0,
-                open_lag: 25.0,
+                open_lag: 80.0,
             },
             Self::LiddedGrill => KindLaw {
                 convection_up: 71.0,
@@ -71,7 +72,7 @@ impl MachineKind {
                 flow: 40.0,
                 vent: 0.006,
                 element_lag: 90.0,
-                open_lag: 30.0,
+                open_lag: 80.0,
             },
         }
     }

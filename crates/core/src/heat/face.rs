@@ -55,6 +55,8 @@ pub struct FaceLaw {
     /// Rise of temperature that multiplies browning by e, K. Browning of meat and crust doubles
     /// to trebles per 10 K near 120-150 °C (common practice, from memory).
     pub browning_step: f64,
+    /// Nothing browns below this, °C (common practice: not while the surface is about boiling).
+    pub browning_from: f64,
 }
 
 impl FaceLaw {
@@ -65,8 +67,16 @@ impl FaceLaw {
         replenished: 0.4,
         available: 0.85,
         browning_reference: 140.0,
-        browning_step: 22.0,
+        browning_step: 32.0,
+        browning_from: 105.0,
     };
+
+    /// Browning in a minute at a surface temperature; one at the reference, less what it would be
+    /// where browning begins.
+    fn browning_rate(&self, surface: f64) -> f64 {
+        let rate = |celsius: f64| ((celsius - self.browning_reference) / self.browning_step).exp();
+        (rate(surface) - rate(self.browning_from)).max(0.0)
+    }
 }
 
 /// What the face does to the cell behind it over a step: a conductance to a temperature.
@@ -232,8 +242,7 @@ impl Face {
         let leaving = solved.rate * dt;
         self.dry(law, leaving, behind.content);
         if self.film <= 0.0 {
-            let above = (self.surface - law.browning_reference) / law.browning_step;
-            self.browning += above.exp() * dt / 60.0;
+            self.browning += law.browning_rate(self.surface) * dt / 60.0;
         }
 
         // The front follows the cell: d(front)/d(cell) by implicit differentiation.

@@ -14,13 +14,13 @@ use crate::units::{Density, Interval, Length, Temperature};
 pub const LONGEST: Interval = Interval::from_minutes(240.0);
 /// Seconds the machine stands open while pieces are turned.
 const TURNING: f64 = 12.0;
-/// Seconds the machine stands open between two batches.
-const RELOADING: f64 = 30.0;
+/// Seconds the machine stands open while pieces are put in, also between two batches.
+const LOADING: f64 = 20.0;
 /// Pieces as heavy as this rest under a tent, g (common practice: roasts are tented).
 pub const TENTED_FROM: f64 = 600.0;
 /// The surface is waited for no longer than this share of the time the core needs, plus
 /// [`PATIENCE_EXTRA`]; a cook would rather serve it paler than dry.
-const PATIENCE: f64 = 1.5;
+const PATIENCE: f64 = 2.0;
 const PATIENCE_EXTRA: f64 = 300.0;
 
 /// What may differ from the request in a what-if.
@@ -129,7 +129,9 @@ impl<'a> Problem<'a> {
         let machine = &self.request.machine;
         let room = self.request.room.celsius();
         if self.preheated {
-            Run::preheat(machine, self.setting, room).0
+            let (mut cavity, _) = Run::preheat(machine, self.setting, room);
+            cavity.open(LOADING);
+            cavity
         } else {
             Cavity::cold(machine.kind, machine.power.watts(), room)
         }
@@ -138,7 +140,7 @@ impl<'a> Problem<'a> {
     /// The machine as a batch leaves it to the next.
     pub fn next_cavity(&self, after: &Run) -> Cavity {
         let mut cavity = *after.cavity();
-        cavity.open(RELOADING);
+        cavity.open(LOADING);
         cavity
     }
 

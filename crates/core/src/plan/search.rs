@@ -3,11 +3,13 @@
 use super::problem::{Goal, Problem, Resolution, Turn, Variation};
 use super::request::{PlanError, TurnRule};
 use crate::fryer::{Cavity, Rest, Run};
+use crate::meat::Browning;
 
 /// A turn this close to balance is good enough, as a share of the browning of the darker face.
 const BALANCED: f64 = 0.05;
 /// Bounds of the turn as a share of the cook; outside them a turn is not worth an open drawer.
 const TURN_SHARE: [f64; 2] = [0.3, 0.85];
+const HALF: f64 = 0.5;
 
 /// The most a plan leaves to the rest, K: common practice is 3 K on a chop and 3-7 K on a roast.
 /// The model, whose core is the coldest spot and not what a thermometer finds, rises more from
@@ -56,7 +58,7 @@ pub fn search(problem: &Problem, cavity: Cavity, pieces: u32) -> Result<Found, P
     match problem.request.turn {
         TurnRule::Never => {}
         TurnRule::HalfWay => {
-            found.turn_share = Some(0.5);
+            found.turn_share = Some(HALF);
             found.pull = settle(found, &cook)?;
         }
         TurnRule::EqualBrowning => balance(&mut found, &cook)?,
@@ -104,6 +106,12 @@ fn balance(found: &mut Found, cook: &Cook) -> Result<(), PlanError> {
         let settled = (next - found.pull).abs() < 20.0;
         found.pull = next;
         let darker = first.max(second).max(1e-9);
+        if settled && darker < Browning::Blond.least() {
+            // Nothing to balance: neither face takes colour in so short a cook.
+            found.turn_share = Some(HALF);
+            found.pull = settle(*found, cook)?;
+            break;
+        }
         if settled && (first - second).abs() / darker < BALANCED {
             break;
         }

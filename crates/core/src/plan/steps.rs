@@ -91,10 +91,7 @@ pub(super) fn list(request: &Request, plan: &Plan) -> Vec<Step> {
                 if tented { "under loose foil" } else { "open" }
             ),
             reason: if plan.rest_completed {
-                Message::with(
-                    "the core still rises to {}",
-                    [Quantity::Temperature(plan.peak_core)],
-                )
+                rise("the core still rises to", plan)
             } else {
                 Message::plain("juices settle; the skin stays crisp in the open")
             },
@@ -252,13 +249,29 @@ fn load_reason(request: &Request, plan: &Plan, number: u32) -> Message {
 fn pull_reason(plan: &Plan) -> Message {
     let shown = Quantity::Temperature(plan.pull_core_shown());
     if plan.rest_completed && plan.peak_core > plan.pull_core {
-        Message::with(
-            "at {}; the rest takes it to {}",
-            [shown, Quantity::Temperature(plan.peak_core)],
-        )
+        let Message { text, mut values } = rise("the rest takes it to", plan);
+        values.insert(0, shown);
+        Message::with(format!("at {{}}; {text}"), values)
     } else {
         Message::with("at {} or more in every piece", [shown])
     }
+}
+
+/// Where the rest takes the core: from what is counted on to what the model says, if that is more.
+fn rise(words: &str, plan: &Plan) -> Message {
+    /// A difference that a thermometer would show, K.
+    const APART: f64 = 1.5;
+    let peak = plan.peak_core;
+    if (peak - plan.target.core).kelvins() < APART {
+        return Message::with(format!("{words} {{}}"), [Quantity::Temperature(peak)]);
+    }
+    Message::with(
+        format!("{words} {{}} at least, {{}} at most"),
+        [
+            Quantity::Temperature(plan.target.core),
+            Quantity::Temperature(peak),
+        ],
+    )
 }
 
 impl Plan {
