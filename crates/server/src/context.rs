@@ -28,6 +28,7 @@ impl Context {
     pub fn new(database_url: &str) -> Self {
         let pool = Pool::builder()
             .max_size(8)
+            .min_idle(Some(1))
             .connection_timeout(PATIENCE)
             .build_unchecked(ConnectionManager::new(database_url));
         Self { pool }

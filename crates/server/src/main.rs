@@ -32,7 +32,7 @@ async fn main() -> ExitCode {
         .with_writer(std::io::stderr)
         .with_env_filter(
             tracing_subscriber::EnvFilter::try_from_default_env()
-                .unwrap_or_else(|_| "warn,ember_server=info".into()),
+                .unwrap_or_else(|_| "warn,ember_server=info,r2d2=off".into()),
         )
         .init();
     match serve(config).await {
