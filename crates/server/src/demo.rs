@@ -91,9 +91,9 @@ fn shelves() -> Machine {
 struct Story {
     name: &'static str,
     request: Request,
-    /// Days before now, and the hour it was started.
+    /// Days before now, and the time of day (UTC) it was started.
     days_ago: i64,
-    hours_ago: i64,
+    started: [u32; 2],
     /// How much faster (above 1) than the model this cook really went.
     pace: f64,
     /// Minutes past the plan at which it came out.
@@ -149,7 +149,7 @@ fn stories() -> Vec<Story> {
             name: "Lemon and fennel drumsticks for the ferry crew",
             request: drumsticks,
             days_ago: 13,
-            hours_ago: 3,
+            started: [17, 25],
             pace: 1.02,
             late_min: 0.5,
             outcome: outcome(4, 3, "Nothing left. Fennel seed crushed, not ground."),
@@ -158,7 +158,7 @@ fn stories() -> Vec<Story> {
             name: "Cider chops",
             request: chops,
             days_ago: 11,
-            hours_ago: 2,
+            started: [18, 10],
             pace: 1.08,
             late_min: 4.0,
             outcome: outcome(
@@ -172,7 +172,7 @@ fn stories() -> Vec<Story> {
             name: "Caraway belly for Saturday",
             request: belly,
             days_ago: 9,
-            hours_ago: 5,
+            started: [17, 5],
             pace: 0.97,
             late_min: 1.0,
             outcome: outcome(5, 3, "Skin like glass after a night in the fridge."),
@@ -181,7 +181,7 @@ fn stories() -> Vec<Story> {
             name: "Marmalade thighs",
             request: thighs,
             days_ago: 7,
-            hours_ago: 3,
+            started: [17, 40],
             pace: 1.0,
             late_min: 0.5,
             outcome: outcome(4, 3, "Marmalade only for the end. One jar does six."),
@@ -190,7 +190,7 @@ fn stories() -> Vec<Story> {
             name: "Small pork loin",
             request: loin,
             days_ago: 5,
-            hours_ago: 4,
+            started: [16, 50],
             pace: 0.96,
             late_min: 1.5,
             outcome: outcome(3, 3, "Pink line in the middle, juicy. Needs the full rest."),
@@ -199,7 +199,7 @@ fn stories() -> Vec<Story> {
             name: "Wings for the lifeboat practice",
             request: wings,
             days_ago: 3,
-            hours_ago: 2,
+            started: [18, 5],
             pace: 1.03,
             late_min: 0.0,
             outcome: outcome(4, 3, "Mustard on the side, not on top."),
@@ -208,7 +208,7 @@ fn stories() -> Vec<Story> {
             name: "Cider chops again, measured",
             request: chops_measured,
             days_ago: 1,
-            hours_ago: 3,
+            started: [18, 20],
             pace: 1.03,
             late_min: 0.0,
             outcome: outcome(3, 3, "Five minutes' rest and they ran clear and juicy."),
@@ -217,7 +217,7 @@ fn stories() -> Vec<Story> {
             name: "A steak for the keeper",
             request: steak,
             days_ago: 2,
-            hours_ago: 4,
+            started: [18, 30],
             pace: 1.0,
             late_min: 0.0,
             outcome: outcome(2, 3, "Pink as ordered; the crust could be darker."),
@@ -233,7 +233,7 @@ fn tell(
     now: DateTime<Utc>,
 ) -> Result<(), ApiError> {
     let plan = plan(&story.request)?;
-    let started = now - Duration::days(story.days_ago) - Duration::hours(story.hours_ago);
+    let started = evening(now - Duration::days(story.days_ago), story.started);
     let created = started - Duration::minutes(40);
     let id = store(
         connection,
@@ -262,6 +262,13 @@ fn tell(
     db::cooks::set_started(connection, id, started)?;
     db::cooks::set_finished(connection, id, ended, &story.outcome.note)?;
     Ok(())
+}
+
+/// A time of day on the day of `at`.
+fn evening(at: DateTime<Utc>, [hour, minute]: [u32; 2]) -> DateTime<Utc> {
+    at.date_naive()
+        .and_hms_opt(hour, minute, 0)
+        .map_or(at, |time| time.and_utc())
 }
 
 /// What happened, by minutes from the start.
@@ -314,7 +321,13 @@ fn tonight(
 ) -> Result<(), ApiError> {
     let request = grams(Request::usual(CutId::Drumstick, drum()), 120.0, None);
     let plan = plan(&request)?;
-    let eat = now + Duration::hours(3);
+    let supper = evening(now, [19, 0]);
+    let soonest = now + Duration::hours(1);
+    let eat = if supper > soonest {
+        supper
+    } else {
+        now + Duration::hours(3)
+    };
     store(
         connection,
         dice,

@@ -28,7 +28,7 @@ export function Curves({ plan, units }: CurvesProps) {
       .map((c, n) => `${n ? "L" : "M"}${x(minutes[n] ?? 0).toFixed(1)} ${y(c).toFixed(1)}`)
       .join("");
   const pull = plan.pull_at_s / 60;
-  const atPull = (values: number[]) => values[minutes.findIndex((m) => m >= pull - 0.05)] ?? 0;
+  const atPull = (values: number[]) => values[minutes.findLastIndex((m) => m <= pull + 0.001)] ?? 0;
   const curves = [
     { name: "air", values: air_c, dash: "2 4", stroke: "ink.soft", weight: 1.5 },
     { name: "upper", values: upper_c, dash: "none", stroke: "amber", weight: 2 },

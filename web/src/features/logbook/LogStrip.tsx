@@ -38,8 +38,11 @@ export function LogStrip({ picture, steps, pullAt, turnAt, marks, units }: LogSt
   const turned = marks.find((mark) => kindOf(mark) === "turn");
   const pulls = marks.filter((mark) => kindOf(mark) === "pull" || mark.happening.kind === "pulled");
   const out = pulls[0];
-  const to =
-    Math.max(planned, ...readings.map((reading) => reading.minute), out?.minute ?? 0) + 0.5;
+  const to = Math.max(
+    planned,
+    ...readings.map((reading) => reading.minute),
+    (out?.minute ?? 0) * 1.08,
+  );
   const x = (minute: number) => (minute / to) * width;
   const line = HEIGHT + 14;
   return (

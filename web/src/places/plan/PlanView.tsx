@@ -8,6 +8,7 @@ import { cookChanged, keepCook, planQuery, sendReport } from "../../api/queries"
 import type { Catalogue, CutEntry, Machine, Plan, Request } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
 import { Action } from "../../components/recipes";
+import { Explained } from "../../features/assumptions/Explained";
 import { Worth } from "../../features/assumptions/Worth";
 import { Curves } from "../../features/ember-strip/Curves";
 import { EmberStrip } from "../../features/ember-strip/EmberStrip";
@@ -80,6 +81,7 @@ export function PlanView(props: PlanViewProps) {
               <Text textStyle="small" color="ink.soft" mt="2">
                 {outcome(shown)}
               </Text>
+              <Explained plan={shown} request={settled} units={units} />
             </Box>
             <Box as="section">
               <Title>Worth measuring first</Title>
