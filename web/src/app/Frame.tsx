@@ -1,15 +1,13 @@
 // The frame: the mark, the places, the cook's units, and the keys.
-import { Box, chakra, Dialog, Flex, NativeSelect, Popover, Portal, Text } from "@chakra-ui/react";
-import { useQuery } from "@tanstack/react-query";
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Outlet, useNavigate } from "@tanstack/react-router";
 import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { catalogueQuery } from "../api/queries";
-import type { Region } from "../api/types";
 import { PlaceLink } from "../components/PlaceLink";
-import { Action } from "../components/recipes";
 import { useOnline } from "../lib/hooks";
 import { changeSettings, type Settings, useSettings } from "../lib/settings";
+import { Keys } from "./Keys";
+import { More } from "./More";
 
 const PLACES = [
   { to: "/plan", name: "Plan", key: "p" },
@@ -176,140 +174,5 @@ function Swap({ label, names, on, onSwap }: SwapProps) {
         </Text>
       ))}
     </chakra.button>
-  );
-}
-
-const COLOURS = [
-  ["auto", "as the device"],
-  ["light", "light"],
-  ["dark", "dark"],
-] as const;
-
-function More({ settings, onHelp }: { settings: Settings; onHelp: () => void }) {
-  const catalogue = useQuery(catalogueQuery());
-  return (
-    <Popover.Root positioning={{ placement: "bottom-end" }}>
-      <Popover.Trigger asChild>
-        <chakra.button type="button" textStyle="small" px="1.5" py="1" cursor="pointer" color="ink">
-          More
-        </chakra.button>
-      </Popover.Trigger>
-      <Portal>
-        <Popover.Positioner>
-          <Popover.Content
-            w="popover"
-            maxW="92vw"
-            bg="raised"
-            p="4"
-            borderRadius="8px"
-            aria-label="More"
-          >
-            <Field label="Whose safety chart">
-              <NativeSelect.Root size="sm">
-                <NativeSelect.Field
-                  aria-label="Whose safety chart"
-                  value={settings.region}
-                  onChange={(event) => changeSettings({ region: event.target.value as Region })}
-                >
-                  {catalogue.data?.regions.map((region) => (
-                    <option key={region.region} value={region.region}>
-                      {region.words} ({region.authority})
-                    </option>
-                  ))}
-                </NativeSelect.Field>
-                <NativeSelect.Indicator />
-              </NativeSelect.Root>
-            </Field>
-            <Field label="Colours">
-              <NativeSelect.Root size="sm">
-                <NativeSelect.Field
-                  aria-label="Colours"
-                  value={settings.colour}
-                  onChange={(event) =>
-                    changeSettings({ colour: event.target.value as Settings["colour"] })
-                  }
-                >
-                  {COLOURS.map(([value, name]) => (
-                    <option key={value} value={value}>
-                      {name}
-                    </option>
-                  ))}
-                </NativeSelect.Field>
-                <NativeSelect.Indicator />
-              </NativeSelect.Root>
-            </Field>
-            <Action type="button" look="plain" onClick={onHelp}>
-              Keys
-            </Action>
-          </Popover.Content>
-        </Popover.Positioner>
-      </Portal>
-    </Popover.Root>
-  );
-}
-
-function Field({ label, children }: { label: string; children: React.ReactNode }) {
-  return (
-    <Box mb="3">
-      <Text textStyle="small" mb="1">
-        {label}
-      </Text>
-      {children}
-    </Box>
-  );
-}
-
-const KEYS = [
-  ["?", "these keys"],
-  ["n", "a new plan"],
-  ["g then h", "today"],
-  ["g then p, f, l", "Plan, At the fryer, Logbook"],
-  ["u", "the other units"],
-  ["/", "search the logbook"],
-  ["space", "at the fryer: done"],
-  ["t", "at the fryer: a temperature"],
-  ["d", "at the fryer: door open"],
-  ["m", "at the fryer: sound on or off"],
-] as const;
-
-function Keys({ open, onClose }: { open: boolean; onClose: () => void }) {
-  return (
-    <Dialog.Root
-      open={open}
-      onOpenChange={(change) => !change.open && onClose()}
-      placement="center"
-    >
-      <Portal>
-        <Dialog.Backdrop />
-        <Dialog.Positioner>
-          <Dialog.Content bg="raised" borderRadius="12px">
-            <Dialog.Header>
-              <Dialog.Title textStyle="title">Keys</Dialog.Title>
-            </Dialog.Header>
-            <Dialog.Body pb="6">
-              <chakra.dl
-                display="grid"
-                gridTemplateColumns="auto 1fr"
-                gap="2"
-                columnGap="6"
-                textStyle="body"
-              >
-                {KEYS.map(([key, what]) => (
-                  <Box key={key} display="contents">
-                    <chakra.dt fontWeight="700">{key}</chakra.dt>
-                    <chakra.dd>{what}</chakra.dd>
-                  </Box>
-                ))}
-              </chakra.dl>
-            </Dialog.Body>
-            <Dialog.CloseTrigger asChild>
-              <Action type="button" look="plain" position="absolute" top="4" insetEnd="4">
-                Close
-              </Action>
-            </Dialog.CloseTrigger>
-          </Dialog.Content>
-        </Dialog.Positioner>
-      </Portal>
-    </Dialog.Root>
   );
 }

@@ -1,6 +1,6 @@
 // A row of the log: planned above, what happened below, on one time axis.
 import { Box, chakra } from "@chakra-ui/react";
-import type { CookRow, Mark, Picture, Step } from "../../api/types";
+import type { Mark, Picture, Step } from "../../api/types";
 import { FieldCanvas } from "../../components/FieldCanvas";
 import { SvgCircle, SvgPath, SvgText } from "../../components/Svg";
 import { useWidth } from "../../lib/hooks";
@@ -17,15 +17,6 @@ interface LogStripProps {
 
 const HEIGHT = 64;
 const BELOW = 46;
-
-export const logStripOf = (row: CookRow, units: Units): LogStripProps => ({
-  picture: row.picture,
-  steps: row.steps,
-  pullAt: row.pull_at_s,
-  turnAt: row.turn_at_s,
-  marks: row.marks,
-  units,
-});
 
 export function LogStrip({ picture, steps, pullAt, turnAt, marks, units }: LogStripProps) {
   const [ref, width] = useWidth<HTMLDivElement>();

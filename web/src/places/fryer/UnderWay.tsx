@@ -6,6 +6,7 @@ import type { Cook, Happening } from "../../api/types";
 import { Caution, Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { allowSound, useAlarm, useTitle, useWakeLock } from "../../features/course/alarm";
+import { BelowFloor, ForecastLine } from "../../features/course/CookLines";
 import { Keypad } from "../../features/course/Keypad";
 import { OutcomeForm } from "../../features/course/OutcomeForm";
 import { useReports } from "../../features/course/reports";
@@ -15,7 +16,6 @@ import { clock, countdown } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
 import { render } from "../../lib/message";
 import { changeSettings, useSettings } from "../../lib/settings";
-import { minutes, temperature, type Units } from "../../lib/units";
 
 interface UnderWayProps {
   cook: Cook;
@@ -228,30 +228,3 @@ const lastReading = (cook: Cook) => {
   const reading = cook.events.findLast((event) => event.happening.kind === "reading")?.happening;
   return reading?.kind === "reading" ? reading.core_c : null;
 };
-
-/** What the last reading means, while it still counts. */
-function ForecastLine({ cook, units }: { cook: Cook; units: Units }) {
-  const forecast = cook.course?.forecast;
-  if (!forecast || cook.course?.pulled_at) return null;
-  const there = forecast.more_s <= 0;
-  return (
-    <Text textStyle="line" fontWeight="700" mb="4" role="status">
-      {temperature(forecast.core_c, units)} read at {clock(new Date(forecast.at))}
-      {there
-        ? ": it is there. Take it out."
-        : `: ${minutes(forecast.more_s)} more, then check again. ${temperature(forecast.expected_c, units)} was expected.`}
-    </Text>
-  );
-}
-
-function BelowFloor({ cook, units }: { cook: Cook; units: Units }) {
-  const { floor, core_target_c } = cook.plan;
-  return (
-    <Box mt="2">
-      <Caution>
-        Planned to {temperature(core_target_c, units)}, below the{" "}
-        {temperature(floor.core_c ?? 0, units)} of {floor.authority}.
-      </Caution>
-    </Box>
-  );
-}

@@ -9,11 +9,11 @@ import { Empty, Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { CRISPNESS, DONENESS } from "../../features/course/OutcomeForm";
-import { LogStrip, logStripOf } from "../../features/logbook/LogStrip";
+import { CookEntry, loadWords, targetWords } from "../../features/logbook/CookEntry";
 import { day } from "../../lib/clock";
 import { useSettled } from "../../lib/hooks";
 import { useSettings } from "../../lib/settings";
-import { mass, temperature, type Units } from "../../lib/units";
+import type { Units } from "../../lib/units";
 import { useDelete } from "./useDelete";
 
 const PER_PAGE = 10;
@@ -112,65 +112,51 @@ interface RowProps {
 }
 
 function Row({ row, units, onDelete }: RowProps) {
-  const { outcome, request } = row;
+  const { outcome } = row;
   return (
-    <Box
-      as="article"
-      borderTop="1px solid"
-      borderColor="line"
-      py="4"
-      display="grid"
-      gridTemplateColumns={{ base: "1fr", md: "minmax(0, 5fr) minmax(0, 6fr)" }}
-      columnGap="8"
-      rowGap="3"
-    >
-      <Box>
-        <Text textStyle="small" color="ink.soft">
-          {row.started_at ? day(new Date(row.started_at), new Date()) : ""}
-        </Text>
-        <PlaceLink
-          to="/logbook/$id"
-          params={{ id: row.id }}
-          textStyle="line"
-          fontWeight="700"
-          _hover={{ textDecoration: "underline" }}
-        >
-          {row.name}
-        </PlaceLink>
-        <Text textStyle="small" color="ink.soft">
-          {request.pieces} × {mass(request.piece_mass_g, units)} in {request.machine.name}, to{" "}
-          {row.target_name ? `${row.target_name}, ` : ""}
-          {temperature(row.core_target_c, units)}
-          {row.below_floor ? (
-            <Text as="span" color="beet" fontWeight="700">
-              {" "}
-              · below the safety floor
-            </Text>
-          ) : null}
-        </Text>
-        {outcome ? (
-          <Text textStyle="body" mt="1">
-            <b>
-              {CRISPNESS[outcome.crispness - 1]} outside, {DONENESS[outcome.doneness - 1]} inside.
-            </b>{" "}
-            {outcome.note}
+    <CookEntry row={row} units={units}>
+      <Text textStyle="small" color="ink.soft">
+        {row.started_at ? day(new Date(row.started_at), new Date()) : ""}
+      </Text>
+      <PlaceLink
+        to="/logbook/$id"
+        params={{ id: row.id }}
+        textStyle="line"
+        fontWeight="700"
+        _hover={{ textDecoration: "underline" }}
+      >
+        {row.name}
+      </PlaceLink>
+      <Text textStyle="small" color="ink.soft">
+        {loadWords(row, units)}, to {targetWords(row, units)}
+        {row.below_floor ? (
+          <Text as="span" color="beet" fontWeight="700">
+            {" "}
+            · below the safety floor
           </Text>
         ) : null}
-        <Flex gap="2" mt="1" ms="-2">
-          <RepeatLink row={row} />
-          <Action
-            type="button"
-            look="plain"
-            textStyle="small"
-            onClick={onDelete}
-            aria-label={`Delete ${row.name}`}
-          >
-            Delete
-          </Action>
-        </Flex>
-      </Box>
-      <LogStrip {...logStripOf(row, units)} />
-    </Box>
+      </Text>
+      {outcome ? (
+        <Text textStyle="body" mt="1">
+          <b>
+            {CRISPNESS[outcome.crispness - 1]} outside, {DONENESS[outcome.doneness - 1]} inside.
+          </b>{" "}
+          {outcome.note}
+        </Text>
+      ) : null}
+      <Flex gap="2" mt="1" ms="-2">
+        <RepeatLink row={row} />
+        <Action
+          type="button"
+          look="plain"
+          textStyle="small"
+          onClick={onDelete}
+          aria-label={`Delete ${row.name}`}
+        >
+          Delete
+        </Action>
+      </Flex>
+    </CookEntry>
   );
 }
 

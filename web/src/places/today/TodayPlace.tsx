@@ -7,10 +7,10 @@ import type { CookRow } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
-import { LogStrip, logStripOf } from "../../features/logbook/LogStrip";
+import { CookEntry, loadWords, targetWords } from "../../features/logbook/CookEntry";
 import { clock } from "../../lib/clock";
 import { useSettings } from "../../lib/settings";
-import { mass, minutes, temperature, type Units } from "../../lib/units";
+import { minutes, type Units } from "../../lib/units";
 import { useDelete } from "../logbook/useDelete";
 
 export function TodayPlace() {
@@ -66,72 +66,58 @@ function Entry({ row, units, onDelete }: EntryProps) {
   const first = row.steps[0]?.at_s ?? 0;
   const startBy = row.eat_at ? new Date(Date.parse(row.eat_at) - (table - first) * 1000) : null;
   return (
-    <Box
-      as="article"
-      borderTop="1px solid"
-      borderColor="line"
-      py="4"
-      display="grid"
-      gridTemplateColumns={{ base: "1fr", md: "minmax(0, 5fr) minmax(0, 6fr)" }}
-      columnGap="8"
-      rowGap="3"
-    >
-      <Box>
-        <Text textStyle="say" fontWeight="650">
-          {row.name}
-        </Text>
-        <Text textStyle="body" color="ink.soft">
-          {request.pieces} × {mass(request.piece_mass_g, units)} in {request.machine.name},{" "}
-          {minutes(row.pull_at_s)} to {row.target_name ? `${row.target_name}, ` : ""}
-          {temperature(row.core_target_c, units)}
-        </Text>
-        <Text textStyle="line" mt="1">
-          {running
-            ? `Under way since ${clock(new Date(row.started_at ?? ""))}.`
-            : startBy
-              ? `Start by ${clock(startBy)} to eat at ${clock(new Date(row.eat_at ?? ""))}.`
-              : "Start whenever you like."}
-          {row.below_floor ? (
-            <Text as="span" color="beet" fontWeight="700">
-              {" "}
-              Below the safety floor.
-            </Text>
-          ) : null}
-        </Text>
-        <Flex gap="3" mt="3" wrap="wrap" align="center">
-          <PlaceLink
-            to="/fryer/$id"
-            params={{ id: row.id }}
-            bg="zest"
-            color="zest.ink"
-            textStyle="button"
-            borderRadius="8px"
-            px="4.5"
-            py="2.5"
-          >
-            {running ? "To the fryer" : "Open at the fryer"}
-          </PlaceLink>
-          <PlaceLink
-            to="/plan"
-            search={{ say: request }}
-            textStyle="small"
-            textDecoration="underline"
-            textUnderlineOffset="3px"
-          >
-            Change the plan
-          </PlaceLink>
-          <Action
-            type="button"
-            look="plain"
-            textStyle="small"
-            onClick={onDelete}
-            aria-label={`Delete ${row.name}`}
-          >
-            Delete
-          </Action>
-        </Flex>
-      </Box>
-      <LogStrip {...logStripOf(row, units)} />
-    </Box>
+    <CookEntry row={row} units={units}>
+      <Text textStyle="say" fontWeight="650">
+        {row.name}
+      </Text>
+      <Text textStyle="body" color="ink.soft">
+        {loadWords(row, units)}, {minutes(row.pull_at_s)} to {targetWords(row, units)}
+      </Text>
+      <Text textStyle="line" mt="1">
+        {running
+          ? `Under way since ${clock(new Date(row.started_at ?? ""))}.`
+          : startBy
+            ? `Start by ${clock(startBy)} to eat at ${clock(new Date(row.eat_at ?? ""))}.`
+            : "Start whenever you like."}
+        {row.below_floor ? (
+          <Text as="span" color="beet" fontWeight="700">
+            {" "}
+            Below the safety floor.
+          </Text>
+        ) : null}
+      </Text>
+      <Flex gap="3" mt="3" wrap="wrap" align="center">
+        <PlaceLink
+          to="/fryer/$id"
+          params={{ id: row.id }}
+          bg="zest"
+          color="zest.ink"
+          textStyle="button"
+          borderRadius="8px"
+          px="4.5"
+          py="2.5"
+        >
+          {running ? "To the fryer" : "Open at the fryer"}
+        </PlaceLink>
+        <PlaceLink
+          to="/plan"
+          search={{ say: request }}
+          textStyle="small"
+          textDecoration="underline"
+          textUnderlineOffset="3px"
+        >
+          Change the plan
+        </PlaceLink>
+        <Action
+          type="button"
+          look="plain"
+          textStyle="small"
+          onClick={onDelete}
+          aria-label={`Delete ${row.name}`}
+        >
+          Delete
+        </Action>
+      </Flex>
+    </CookEntry>
   );
 }

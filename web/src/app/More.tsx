@@ -1,0 +1,88 @@
+// Whose safety chart, which colours, and the way to the keys.
+import { Box, chakra, NativeSelect, Popover, Portal, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import type { ReactNode } from "react";
+import { catalogueQuery } from "../api/queries";
+import type { Region } from "../api/types";
+import { Action } from "../components/recipes";
+import { changeSettings, type Settings } from "../lib/settings";
+
+const COLOURS = [
+  ["auto", "as the device"],
+  ["light", "light"],
+  ["dark", "dark"],
+] as const;
+
+export function More({ settings, onHelp }: { settings: Settings; onHelp: () => void }) {
+  const catalogue = useQuery(catalogueQuery());
+  return (
+    <Popover.Root positioning={{ placement: "bottom-end" }}>
+      <Popover.Trigger asChild>
+        <chakra.button type="button" textStyle="small" px="1.5" py="1" cursor="pointer" color="ink">
+          More
+        </chakra.button>
+      </Popover.Trigger>
+      <Portal>
+        <Popover.Positioner>
+          <Popover.Content
+            w="popover"
+            maxW="92vw"
+            bg="raised"
+            p="4"
+            borderRadius="8px"
+            aria-label="More"
+          >
+            <Field label="Whose safety chart">
+              <NativeSelect.Root size="sm">
+                <NativeSelect.Field
+                  aria-label="Whose safety chart"
+                  value={settings.region}
+                  onChange={(event) => changeSettings({ region: event.target.value as Region })}
+                >
+                  {catalogue.data?.regions.map((region) => (
+                    <option key={region.region} value={region.region}>
+                      {region.words} ({region.authority})
+                    </option>
+                  ))}
+                </NativeSelect.Field>
+                <NativeSelect.Indicator />
+              </NativeSelect.Root>
+            </Field>
+            <Field label="Colours">
+              <NativeSelect.Root size="sm">
+                <NativeSelect.Field
+                  aria-label="Colours"
+                  value={settings.colour}
+                  onChange={(event) =>
+                    changeSettings({ colour: event.target.value as Settings["colour"] })
+                  }
+                >
+                  {COLOURS.map(([value, name]) => (
+                    <option key={value} value={value}>
+                      {name}
+                    </option>
+                  ))}
+                </NativeSelect.Field>
+                <NativeSelect.Indicator />
+              </NativeSelect.Root>
+            </Field>
+            <Action type="button" look="plain" onClick={onHelp}>
+              Keys
+            </Action>
+          </Popover.Content>
+        </Popover.Positioner>
+      </Portal>
+    </Popover.Root>
+  );
+}
+
+function Field({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <Box mb="3">
+      <Text textStyle="small" mb="1">
+        {label}
+      </Text>
+      {children}
+    </Box>
+  );
+}
