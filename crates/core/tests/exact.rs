@@ -265,7 +265,12 @@ fn heat_and_range_hold_for_every_cut() {
             stored += exchange.stored;
             carried += exchange.carried;
             assert!(piece.core() >= 3.9, "{} at step {step}", cut.name);
-            assert!(piece.hottest() <= 100.0, "{} at step {step}", cut.name);
+            assert!(
+                piece.is_drying_out() || piece.hottest() <= 100.0,
+                "{} at step {step}: {}",
+                cut.name,
+                piece.hottest()
+            );
         }
         // What came in and did not evaporate is in the piece, or left with the water that dried.
         let kept = piece.heat_above_zero() - before;

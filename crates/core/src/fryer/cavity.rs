@@ -63,9 +63,9 @@ impl MachineKind {
                 open_lag: 80.0,
             },
             Self::LiddedGrill => KindLaw {
-                convection_up: 71.0,
-                down: 0.85,
-                side: 0.5,
+                convection_up: 76.0,
+                down: 1.0,
+                side: 0.25,
                 emissivity: 0.6,
                 capacity: 2600.0,
                 loss: 3.0,

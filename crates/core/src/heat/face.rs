@@ -63,8 +63,8 @@ impl FaceLaw {
     /// The constants plans use.
     pub const MEAT: Self = Self {
         dry_conductivity: 0.16,
-        dry_diffusivity: 0.8e-6,
-        replenished: 0.4,
+        dry_diffusivity: 1.2e-6,
+        replenished: 0.5,
         available: 0.85,
         browning_reference: 140.0,
         browning_step: 32.0,
@@ -79,13 +79,13 @@ impl FaceLaw {
     }
 }
 
-/// What the face does to the cell behind it over a step: a conductance to a temperature.
+/// What the face does to the cell behind it over a step, linear in the cell's temperature.
 #[derive(Debug, Clone, Copy, Default)]
 pub(super) struct Drive {
-    /// W/(m² K), at least 0.
+    /// Heat going into the cell at its temperature of before, W/m².
+    pub flux: f64,
+    /// How much less for a cell one kelvin warmer, W/(m² K), at least 0.
     pub conductance: f64,
-    /// °C.
-    pub temperature: f64,
     /// How far the front follows a change of the cell, 0..1.
     pub follow: f64,
     /// How far the surface follows the front, 0..1.
@@ -151,7 +151,7 @@ impl Balance {
             top
         };
         let mut low = COLDEST;
-        let mut at = guess.clamp(low, high);
+        let mut at = guess.min(high).max(low);
         let mut solved = Solved::default();
         for _ in 0..60 {
             let (rate, slope) = self.evaporation(at);
@@ -247,9 +247,11 @@ impl Face {
 
         // The front follows the cell: d(front)/d(cell) by implicit differentiation.
         let follow = inner / (solved.stiffness + inner);
+        // From the outer side of the front: on the inner side it would be a small difference of
+        // large numbers where little stands between front and cell.
         let drive = Drive {
-            conductance: inner * (1.0 - follow),
-            temperature: (self.front - follow * cell) / (1.0 - follow),
+            flux: flux - latent_heat(self.front) * solved.rate,
+            conductance: solved.stiffness * follow,
             follow,
             surface_follow: 1.0 - balance.outer * through,
         };

@@ -41,6 +41,8 @@ pub struct Piece {
     wet: Vec<f64>,
     /// The same a step earlier.
     wet_before: Vec<f64>,
+    /// Share of each cell that the dry layer has not reached.
+    bare: Vec<f64>,
     conductivity: Vec<f64>,
     /// Heat capacity of each cell over the step, W/K.
     capacity: Vec<f64>,
@@ -53,6 +55,8 @@ pub struct Piece {
     undrained: f64,
 }
 
+/// A dried cell conducts as if it were this share of itself; smaller gains nothing but stiffness.
+const SHORTEST: f64 = 0.05;
 /// Cells dry over minutes; their heat capacity is brought up to date this often, s.
 const DRAIN_EVERY: f64 = 10.0;
 
@@ -91,6 +95,7 @@ impl Piece {
             stock: law.available * material.water_content() * volume / area,
             wet: vec![1.0; cells],
             wet_before: vec![1.0; cells],
+            bare: vec![1.0; cells],
             conductivity: vec![0.0; cells],
             capacity: vec![0.0; cells],
             down: Lines::new(grid.rows, grid.columns),
@@ -115,7 +120,9 @@ impl Piece {
         for (i, t) in self.temperature.iter().enumerate() {
             let [conductivity, heat_capacity] = self.material.at(*t);
             let left = 1.0 - water_share * (1.0 - self.wet[i]);
-            self.conductivity[i] = conductivity;
+            // The front has moved in: the way through the dried share lies in the face's own
+            // resistance, so that here only the rest of the cell stands between it and the core.
+            self.conductivity[i] = conductivity / self.bare[i].max(SHORTEST);
             self.capacity[i] = heat_capacity * left * self.grid.volume[i] / dt;
         }
         // The order of the directions alternates, so that their errors cancel in pairs.
@@ -148,11 +155,11 @@ impl Piece {
             .sum();
         let even = (1.0 - self.law.replenished * lost / whole).max(0.0);
         std::mem::swap(&mut self.wet, &mut self.wet_before);
-        self.wet.fill(even);
+        self.bare.fill(1.0);
         for (patch, face) in grid.patches.iter().zip(&self.faces) {
             let mut dry = face.dry_layer;
             for (cell, width) in grid.behind(patch) {
-                self.wet[cell] *= 1.0 - (dry / width).min(1.0);
+                self.bare[cell] *= 1.0 - (dry / width).min(1.0);
                 dry -= width;
                 if dry <= 0.0 {
                     break;
@@ -161,6 +168,7 @@ impl Piece {
         }
         let mut carried = 0.0;
         for (i, t) in self.temperature.iter().enumerate() {
+            self.wet[i] = even * self.bare[i];
             let gone = water_share * (self.wet_before[i] - self.wet[i]);
             carried += gone * self.material.heat_above_zero(*t) * grid.volume[i];
         }
@@ -249,11 +257,12 @@ impl Piece {
             face.browning = before + (face.browning - before) * self.browning_rate;
             self.drives[n] = drive;
             let conductance = drive.conductance * patch.area;
+            let source = drive.flux * patch.area + conductance * behind.cell;
             if down {
-                self.down.couple(patch.cell, conductance, drive.temperature);
+                self.down.couple(patch.cell, conductance, source);
             } else {
                 let crossed = patch.cell % columns * rows + patch.cell / columns;
-                self.across.couple(crossed, conductance, drive.temperature);
+                self.across.couple(crossed, conductance, source);
             }
             exchange.water += leaving * patch.area;
             exchange.given += leaving * patch.area * latent_heat(face.front);
@@ -310,6 +319,13 @@ impl Piece {
         // Newton's form of the parabola; its slope vanishes at `z`.
         let z = f64::midpoint(z0, z1) - left / (2.0 * bend);
         t0 + left * (z - z0) + bend * (z - z0) * (z - z1)
+    }
+
+    /// Whether some part of the surface has less than a tenth of its water left: from then on it
+    /// evaporates less and less, and may pass boiling.
+    #[must_use]
+    pub fn is_drying_out(&self) -> bool {
+        self.faces.iter().any(|face| face.lost > 0.9 * self.stock)
     }
 
     /// The hottest cell, °C; faces not included.

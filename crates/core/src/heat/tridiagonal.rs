@@ -54,10 +54,10 @@ impl Lines {
         }
     }
 
-    /// Couples a cell to an outside temperature.
-    pub fn couple(&mut self, cell: usize, conductance: f64, temperature: f64) {
+    /// Lets `source` watts into a cell, less `conductance` for each degree of its new temperature.
+    pub fn couple(&mut self, cell: usize, conductance: f64, source: f64) {
         self.diagonal[cell] += conductance;
-        self.rhs[cell] += conductance * temperature;
+        self.rhs[cell] += source;
     }
 
     /// Solves by elimination without pivoting (the systems are diagonally dominant); the result
@@ -123,7 +123,7 @@ mod tests {
         let (k, c) = ([1.0; 6], [1.0, 2.0, 1.0, 2.0, 1.0, 2.0]);
         let before = [10.0, 20.0, 30.0, 40.0, 50.0, 60.0];
         lines.assemble(&geometry, &k, &c, &before);
-        lines.couple(4, 3.0, 100.0);
+        lines.couple(4, 3.0, 3.0 * 100.0);
         let t = lines.solve().to_vec();
         for line in 0..2 {
             let at = |row: usize| t[row * 2 + line];

@@ -165,7 +165,7 @@ static BONE_IN_THIGH: Cut = Cut {
     form: Form::Slab { elongation: 1.3 },
     usual_mass: masses(120.0, 170.0, 230.0),
     usual_pieces: 4,
-    thickness: thickness(38.0, SIMILAR, 0.10),
+    thickness: thickness(35.0, SIMILAR, 0.10),
     composition: Composition::new(0.67, 0.17, 0.15),
     bone: 0.18,
     skin: true,

@@ -183,11 +183,11 @@ impl Browning {
 /// 15 min and which are crisp on both after 30 min; belly skin at 190-199 °C that is brown, not
 /// dark, after 40 min; a chop that is hardly coloured after 12 min.
 const BROWNING_LIMITS: [(f64, Browning); 5] = [
-    (100.0, Browning::Burnt),
-    (50.0, Browning::Dark),
-    (9.0, Browning::Brown),
-    (4.5, Browning::Golden),
-    (2.0, Browning::Blond),
+    (90.0, Browning::Burnt),
+    (45.0, Browning::Dark),
+    (8.0, Browning::Brown),
+    (4.0, Browning::Golden),
+    (1.8, Browning::Blond),
 ];
 
 impl Browning {
