@@ -275,7 +275,14 @@ fn evening(at: DateTime<Utc>, [hour, minute]: [u32; 2]) -> DateTime<Utc> {
 fn happenings(dice: &mut Dice, story: &Story, plan: &Plan) -> Vec<(f64, HappeningDto)> {
     let first = plan.steps.first().map_or(0.0, |step| step.at.minutes());
     let mut out = vec![(0.0, HappeningDto::Started)];
-    let core = |minute: f64| plan.picture.core_at(minute * story.pace);
+    // Past the planned pull the picture shows the rest; what stayed in kept rising as before.
+    let pull = plan.pull_at.minutes();
+    let at_pull = plan.picture.core_at(pull);
+    let rise = at_pull - plan.picture.core_at(pull - 1.0);
+    let core = |minute: f64| {
+        let minute = minute * story.pace;
+        plan.picture.core_at(minute.min(pull)) + rise * (minute - pull).max(0.0)
+    };
     let mut last_core = 0.0;
     let mut shift = -first;
     for (index, step) in plan.steps.iter().enumerate() {
@@ -292,7 +299,8 @@ fn happenings(dice: &mut Dice, story: &Story, plan: &Plan) -> Vec<(f64, Happenin
         }
         if step.kind == StepKind::Serve && plan.rest_completed {
             // Looked at once more before carving.
-            last_core = (plan.peak_core.celsius() + dice.noise() - 0.5).round();
+            let carried = plan.peak_core - plan.pull_core;
+            last_core = (last_core + carried.kelvins() + dice.noise() - 0.5).round();
             out.push((at - 0.05, reading(last_core)));
         }
         out.push((at, HappeningDto::StepDone { step: index }));

@@ -1,5 +1,7 @@
 //! The API description, with every bound written in from the core.
 
+use std::sync::LazyLock;
+
 use actix_web::{App, HttpResponse};
 use ember_core::units::bounds::ALL;
 use serde_json::{Value, json};
@@ -68,6 +70,32 @@ fn limit(schema: &mut Value) {
             .flatten()
         {
             limit(part);
+        }
+    }
+}
+
+/// The methods that a path answers, as an Allow header tells them; nothing for an unknown path.
+pub(crate) fn methods_of(path: &str) -> Option<String> {
+    static DESCRIPTION: LazyLock<Value> = LazyLock::new(description);
+    let paths = DESCRIPTION.get("paths")?.as_object()?;
+    let (_, methods) = paths.iter().find(|(known, _)| same_path(known, path))?;
+    let methods: Vec<String> = methods
+        .as_object()?
+        .keys()
+        .map(|m| m.to_uppercase())
+        .collect();
+    Some(methods.join(", "))
+}
+
+/// Whether a path fits one with `{...}` for a part.
+fn same_path(known: &str, path: &str) -> bool {
+    let (mut a, mut b) = (known.split('/'), path.split('/'));
+    loop {
+        match (a.next(), b.next()) {
+            (None, None) => return true,
+            (Some(part), Some(given)) if part.starts_with('{') && !given.is_empty() => {}
+            (Some(x), Some(y)) if x == y => {}
+            _ => return false,
         }
     }
 }

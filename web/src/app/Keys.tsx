@@ -25,7 +25,7 @@ export function Keys({ open, onClose }: { open: boolean; onClose: () => void }) 
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner>
-          <Dialog.Content bg="raised" borderRadius="12px">
+          <Dialog.Content bg="raised" borderRadius="key">
             <Dialog.Header>
               <Dialog.Title textStyle="title">Keys</Dialog.Title>
             </Dialog.Header>

@@ -26,10 +26,10 @@ export function More({ settings, onHelp }: { settings: Settings; onHelp: () => v
         <Popover.Positioner>
           <Popover.Content
             w="popover"
-            maxW="92vw"
+            maxW="phone"
             bg="raised"
             p="4"
-            borderRadius="8px"
+            borderRadius="field"
             aria-label="More"
           >
             <Field label="Whose safety chart">

@@ -20,13 +20,22 @@ const config = defineConfig({
   theme: {
     tokens: {
       fonts: { heading: { value: heading }, body: { value: body } },
+      radii: {
+        hair: { value: "3px" },
+        word: { value: "6px" },
+        field: { value: "8px" },
+        key: { value: "14px" },
+      },
       sizes: {
+        phone: { value: "92vw" },
+        search: { value: "20rem" },
+        bar: { value: "5px" },
+        labels: { value: "22px" },
+        bigButton: { value: "78px" },
+        tallButton: { value: "66px" },
         page: { value: "1280px" },
         sentence: { value: "1180px" },
         reading: { value: "40rem" },
-        strip: { value: "168px" },
-        stripSmall: { value: "96px" },
-        stripRow: { value: "64px" },
         clock: { value: "4rem" },
         popover: { value: "21rem" },
         key: { value: "4.25rem" },
@@ -34,6 +43,9 @@ const config = defineConfig({
     },
     semanticTokens: {
       colors: {
+        // On the ember field itself, which is the same by day and by night.
+        "mark.ink": { value: "#2B2420" },
+        "mark.paper": { value: "#FFFCF5" },
         paper: pair("#F8F3E9", "#1F1A17"),
         well: pair("#F0E8D8", "#2E2722"),
         raised: pair("#FFFCF5", "#2A231F"),
@@ -104,6 +116,8 @@ const config = defineConfig({
       small: { value: { fontSize: "14.5px", lineHeight: "1.4" } },
       tiny: { value: { fontSize: "13px", lineHeight: "1.3" } },
       button: { value: { fontFamily: "heading", fontWeight: "600", fontSize: "16px" } },
+      bigButton: { value: { fontFamily: "heading", fontWeight: "600", fontSize: "24px" } },
+      tallButton: { value: { fontFamily: "heading", fontWeight: "600", fontSize: "19px" } },
       key: { value: { fontFamily: "heading", fontWeight: "600", fontSize: "30px" } },
     },
   },

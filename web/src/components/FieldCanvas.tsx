@@ -26,7 +26,7 @@ export function FieldCanvas({ picture, width, height, from, to }: FieldCanvasPro
     paint(canvas, picture, from, to);
   }, [picture, width, height, from, to]);
   return (
-    <Canvas ref={ref} aria-hidden style={{ width, height }} display="block" borderRadius="2px" />
+    <Canvas ref={ref} aria-hidden style={{ width, height }} display="block" borderRadius="hair" />
   );
 }
 

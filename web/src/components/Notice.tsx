@@ -15,7 +15,7 @@ export function Caution({ children }: { children: ReactNode }) {
 /** Something that went wrong, with the way out. */
 export function Trouble({ children, onRetry }: { children: ReactNode; onRetry?: () => void }) {
   return (
-    <Box role="alert" bg="well" borderRadius="8px" px="4" py="3" textStyle="body" color="beet">
+    <Box role="alert" bg="well" borderRadius="field" px="4" py="3" textStyle="body" color="beet">
       {children}
       {onRetry ? (
         <Action type="button" look="plain" color="beet" onClick={onRetry}>

@@ -40,11 +40,11 @@ export function Word({ label, text, state = "told", hint, children }: WordProps)
           <Popover.Content
             ref={first}
             w="popover"
-            maxW="92vw"
+            maxW="phone"
             bg="raised"
             borderColor="line"
             borderWidth="1px"
-            borderRadius="8px"
+            borderRadius="field"
             p="3"
             boxShadow="lg"
             aria-label={label}

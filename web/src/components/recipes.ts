@@ -35,7 +35,7 @@ export const WordButton = chakra("button", word);
 const action = defineRecipe({
   base: {
     textStyle: "button",
-    borderRadius: "8px",
+    borderRadius: "field",
     px: "4.5",
     py: "2.5",
     minH: "11",
@@ -55,8 +55,8 @@ const action = defineRecipe({
       zest: { bg: "zest", color: "zest.ink", _hover: { filter: "brightness(1.06)" } },
       plain: { color: "ink", px: "2", textDecoration: "underline", textUnderlineOffset: "3px" },
     },
-    big: { true: { minH: "78px", fontSize: "24px", borderRadius: "14px", w: "full" } },
-    tall: { true: { minH: "66px", fontSize: "19px", borderRadius: "14px", w: "full" } },
+    big: { true: { minH: "bigButton", textStyle: "bigButton", borderRadius: "key", w: "full" } },
+    tall: { true: { minH: "tallButton", textStyle: "tallButton", borderRadius: "key", w: "full" } },
   },
   defaultVariants: { look: "quiet" },
 });
@@ -71,7 +71,7 @@ const option = defineRecipe({
     textAlign: "start",
     px: "3",
     py: "2",
-    borderRadius: "6px",
+    borderRadius: "word",
     cursor: "pointer",
     textStyle: "body",
     color: "ink",

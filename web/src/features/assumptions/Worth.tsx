@@ -18,11 +18,11 @@ export function Worth({ plan, units }: { plan: Plan; units: Units }) {
                 : `± ${minutes(Math.max(30, assumption.worth_s))}`}
             </Text>
           </Box>
-          <Box h="5px" bg="well" borderRadius="3px" mt="1" aria-hidden>
+          <Box h="bar" bg="well" borderRadius="hair" mt="1" aria-hidden>
             <Box
               h="full"
               bg="ember"
-              borderRadius="3px"
+              borderRadius="hair"
               style={{ width: `${(assumption.worth_s / most) * 100}%` }}
             />
           </Box>

@@ -43,7 +43,7 @@ export function Keypad({ units, title, onEnter, onCancel }: KeypadProps) {
     >
       <Flex justify="space-between" align="baseline" mb="2">
         <Text textStyle="section">{title}</Text>
-        <Action type="button" look="plain" onClick={onCancel}>
+        <Action type="button" look="plain" whiteSpace="nowrap" flexShrink="0" onClick={onCancel}>
           Not now
         </Action>
       </Flex>

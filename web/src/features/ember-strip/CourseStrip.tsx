@@ -91,7 +91,7 @@ export function CourseStrip({ plan, now }: CourseStripProps) {
           </>
         ) : null}
       </chakra.svg>
-      <Box h="22px" />
+      <Box h="labels" />
     </Box>
   );
 }

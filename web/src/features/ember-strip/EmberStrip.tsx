@@ -128,7 +128,7 @@ export function EmberStrip({ plan, units, clockOf }: EmberStripProps) {
             bg="solid"
             color="solid.ink"
             textStyle="small"
-            borderRadius="6px"
+            borderRadius="word"
             px="2.5"
             py="1"
             whiteSpace="nowrap"

@@ -36,20 +36,20 @@ export function Isolines({ plan, frame, units }: IsolinesProps) {
           key={n}
           d={path(line)}
           fill="none"
-          stroke="#FFFCF5"
+          stroke="mark.paper"
           strokeWidth="1.4"
           strokeDasharray="4 4"
         />
       ))}
       {wanted.map((line, n) => (
-        <SvgPath key={n} d={path(line)} fill="none" stroke="#2B2420" strokeWidth="2.4" />
+        <SvgPath key={n} d={path(line)} fill="none" stroke="mark.ink" strokeWidth="2.4" />
       ))}
       {deepest ? (
         <SvgText
           x={Math.min(frame.x(deepest.minute) + 10, frame.left + frame.inner - 40)}
           y={frame.top + frame.height / 2 + 5}
           textStyle="section"
-          fill="#2B2420"
+          fill="mark.ink"
         >
           {degrees(target, units)}
         </SvgText>

@@ -47,7 +47,7 @@ export function Pins({ plan, frame, clockOf }: PinsProps) {
           <g key={pin.name}>
             <SvgPath
               d={`M${at} ${clash ? 10 : 34}V${top + height}`}
-              stroke="#2B2420"
+              stroke="mark.ink"
               strokeWidth="1.5"
             />
             <SvgPath d={`M${at} ${clash ? 10 : 34}V${top}`} stroke="ink" strokeWidth="1.5" />

@@ -29,11 +29,9 @@ export function LogStrip({ picture, steps, pullAt, turnAt, marks, units }: LogSt
   const turned = marks.find((mark) => kindOf(mark) === "turn");
   const pulls = marks.filter((mark) => kindOf(mark) === "pull" || mark.happening.kind === "pulled");
   const out = pulls[0];
-  const to = Math.max(
-    planned,
-    ...readings.map((reading) => reading.minute),
-    (out?.minute ?? 0) * 1.08,
-  );
+  const happened = [...readings.map((reading) => reading.minute), out?.minute ?? 0];
+  // A little room at the right for the last label.
+  const to = Math.max(planned, Math.max(...happened) * 1.06);
   const x = (minute: number) => (minute / to) * width;
   const line = HEIGHT + 14;
   return (
@@ -56,9 +54,9 @@ export function LogStrip({ picture, steps, pullAt, turnAt, marks, units }: LogSt
         style={{ height: HEIGHT + BELOW }}
       >
         {turnAt ? (
-          <SvgPath d={`M${x(turnAt / 60)} 0V${HEIGHT}`} stroke="#2B2420" strokeWidth="1.5" />
+          <SvgPath d={`M${x(turnAt / 60)} 0V${HEIGHT}`} stroke="mark.ink" strokeWidth="1.5" />
         ) : null}
-        <SvgPath d={`M${x(pullAt / 60)} 0V${HEIGHT}`} stroke="#2B2420" strokeWidth="2.5" />
+        <SvgPath d={`M${x(pullAt / 60)} 0V${HEIGHT}`} stroke="mark.ink" strokeWidth="2.5" />
         {marks.length > 0 ? (
           <SvgPath d={`M0 ${line}H${x(out?.minute ?? to)}`} stroke="ink.soft" strokeWidth="2" />
         ) : null}

@@ -28,7 +28,7 @@ export function StepList({ steps, units, clockOf, now }: StepListProps) {
           borderColor="line"
           bg={n === now ? "zest" : undefined}
           color={n === now ? "zest.ink" : undefined}
-          borderRadius={n === now ? "6px" : undefined}
+          borderRadius={n === now ? "word" : undefined}
           px={n === now ? "2.5" : "0"}
           mx={n === now ? "-2.5" : "0"}
         >

@@ -28,7 +28,7 @@ export function FryerCook() {
   return (
     <Box maxW="reading" mx="auto">
       {lost ? (
-        <Box role="status" bg="well" borderRadius="8px" px="3" py="2" mb="2" textStyle="small">
+        <Box role="status" bg="well" borderRadius="field" px="3" py="2" mb="2" textStyle="small">
           The server does not answer. The countdown goes on; what you report is sent later.
         </Box>
       ) : null}

@@ -93,7 +93,7 @@ function Page({ cook, onDelete }: { cook: Cook; onDelete: () => void }) {
           bg="solid"
           color="solid.ink"
           textStyle="button"
-          borderRadius="8px"
+          borderRadius="field"
           px="4.5"
           py="2.5"
         >

@@ -43,7 +43,7 @@ export function LogbookPlace() {
           type="search"
           aria-label="Search the logbook"
           placeholder="search: a name, a cut, a word of a note"
-          maxW="20rem"
+          maxW="search"
           ms="auto"
           value={typed}
           onChange={(event) => {

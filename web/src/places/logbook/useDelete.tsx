@@ -32,7 +32,7 @@ export function useDelete() {
   const notice = error ? (
     <Trouble>{error.message}</Trouble>
   ) : gone ? (
-    <Flex role="status" bg="well" borderRadius="8px" px="4" py="1" mb="3" align="center" gap="3">
+    <Flex role="status" bg="well" borderRadius="field" px="4" py="1" mb="3" align="center" gap="3">
       <Text textStyle="body">“{gone.name}” is deleted.</Text>
       <Action type="button" look="plain" onClick={() => restore.mutate(gone)}>
         Undo

@@ -93,7 +93,7 @@ function Entry({ row, units, onDelete }: EntryProps) {
           bg="zest"
           color="zest.ink"
           textStyle="button"
-          borderRadius="8px"
+          borderRadius="field"
           px="4.5"
           py="2.5"
         >
