@@ -274,7 +274,7 @@ fn evening(at: DateTime<Utc>, [hour, minute]: [u32; 2]) -> DateTime<Utc> {
 /// What happened, by minutes from the start.
 fn happenings(dice: &mut Dice, story: &Story, plan: &Plan) -> Vec<(f64, HappeningDto)> {
     let first = plan.steps.first().map_or(0.0, |step| step.at.minutes());
-    let mut out = vec![(0.0, HappeningDto::Started)];
+    let mut out = vec![(0.0, HappeningDto::Started {})];
     // Past the planned pull the picture shows the rest; what stayed in kept rising as before.
     let pull = plan.pull_at.minutes();
     let at_pull = plan.picture.core_at(pull);

@@ -5,6 +5,7 @@ use std::path::PathBuf;
 use std::process::ExitCode;
 
 use actix_files::{Files, NamedFile};
+use actix_web::body::MessageBody;
 use actix_web::dev::{ServiceRequest, ServiceResponse, fn_service};
 use actix_web::middleware::Compress;
 use actix_web::web::Data;
@@ -16,7 +17,7 @@ use ember_server::context::Context;
 use ember_server::error::{ApiError, extractors};
 use ember_server::{db, demo, openapi, purge, routes};
 use tracing::Span;
-use tracing_actix_web::{DefaultRootSpanBuilder, RootSpanBuilder, TracingLogger};
+use tracing_actix_web::{RootSpanBuilder, TracingLogger};
 use utoipa_actix_web::AppExt;
 
 #[actix_web::main]
@@ -134,18 +135,20 @@ impl RootSpanBuilder for Spans {
             "request",
             method = %request.method(),
             route = request.match_pattern().unwrap_or_default(),
-            http.status_code = tracing::field::Empty,
-            otel.status_code = tracing::field::Empty,
-            exception.message = tracing::field::Empty,
-            exception.details = tracing::field::Empty,
+            status = tracing::field::Empty,
         )
     }
 
-    fn on_request_end<B: actix_web::body::MessageBody>(
+    fn on_request_end<B: MessageBody>(
         span: Span,
         outcome: &Result<ServiceResponse<B>, actix_web::Error>,
     ) {
-        DefaultRootSpanBuilder::on_request_end(span, outcome);
+        let status = match outcome {
+            Ok(response) => response.status(),
+            Err(error) => error.as_response_error().status_code(),
+        };
+        span.record("status", status.as_u16());
+        span.in_scope(|| tracing::info!("answered"));
     }
 }
 

@@ -392,6 +392,11 @@ async fn reports_outside_their_bounds_change_nothing() {
             400,
         ),
         (json!({ "kind": "sung" }), 400),
+        (json!({ "kind": "pulled", "mood": "good" }), 400),
+        (
+            json!({ "kind": "finished", "crispness": 3, "doneness": 3, "stars": 5 }),
+            400,
+        ),
         (
             json!({
                 "kind": "finished", "crispness": 3, "doneness": 3, "note": "x".repeat(2001)
@@ -400,7 +405,7 @@ async fn reports_outside_their_bounds_change_nothing() {
         ),
     ] {
         let (got, problem) = post(&app, &events, &report(happening.clone())).await;
-        assert_eq!(got, status, "{happening}: {problem}");
+        assert_eq!(got, status, "{happening}: {}", problem["detail"]);
     }
     let late = json!({
         "id": Uuid::new_v4(), "ago_s": 1e9, "happening": { "kind": "pulled" }

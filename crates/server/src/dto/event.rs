@@ -15,7 +15,8 @@ use crate::error::ApiError;
 #[serde(tag = "kind", rename_all = "snake_case", deny_unknown_fields)]
 pub enum HappeningDto {
     /// The cook was started.
-    Started,
+    // Braces, so that unknown fields are refused here as well.
+    Started {},
     /// A step of the plan is done.
     StepDone {
         /// Index of the step.
@@ -35,7 +36,7 @@ pub enum HappeningDto {
         air_c: Option<f64>,
     },
     /// Everything is out.
-    Pulled,
+    Pulled {},
     /// The cook is over.
     Finished(OutcomeDto),
 }
@@ -96,7 +97,7 @@ impl ReportDto {
     pub fn check(&self, steps: usize) -> Result<(), ApiError> {
         AGO.check(self.ago_s)?;
         match &self.happening {
-            HappeningDto::Started | HappeningDto::Pulled => {}
+            HappeningDto::Started {} | HappeningDto::Pulled {} => {}
             HappeningDto::StepDone { step } => {
                 if *step >= steps {
                     return Err(ApiError::Invalid {
@@ -146,14 +147,14 @@ impl HappeningDto {
     #[must_use]
     pub fn to_core(&self) -> Option<Happening> {
         Some(match self {
-            Self::Started => return None,
+            Self::Started {} => return None,
             Self::StepDone { step } => Happening::StepDone(*step),
             Self::DoorOpened { open_s } => Happening::DoorOpened(Interval::from_seconds(*open_s)),
             Self::Reading { core_c, air_c } => Happening::Reading {
                 core: Temperature::from_celsius(*core_c),
                 air: air_c.map(Temperature::from_celsius),
             },
-            Self::Pulled => Happening::Pulled,
+            Self::Pulled {} => Happening::Pulled,
             Self::Finished(_) => Happening::Finished,
         })
     }

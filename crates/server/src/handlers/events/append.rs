@@ -66,7 +66,7 @@ fn store(
     }
     fits(&cook, &report.happening)?;
     match &report.happening {
-        HappeningDto::Started => {
+        HappeningDto::Started {} => {
             db::cooks::set_started(connection, id, at)?;
         }
         HappeningDto::Finished(outcome) => {
@@ -86,7 +86,7 @@ fn happened_at(cook: &models::Cook, ago_s: f64, now: DateTime<Utc>) -> DateTime<
 /// Whether it can happen to a cook that stands where this one does. The transaction takes the
 /// event back when it cannot.
 fn fits(cook: &models::Cook, happening: &HappeningDto) -> Result<(), ApiError> {
-    let starts = *happening == HappeningDto::Started;
+    let starts = *happening == HappeningDto::Started {};
     let conflict = |code, detail: &str| {
         Err(ApiError::Conflict {
             code,
