@@ -41,6 +41,10 @@ const REST_VAPOUR: [f64; 2] = [1170.0, 4000.0];
 /// the square root of pi and five minutes (semi-infinite solid; effusivity from memory).
 const BOARD: f64 = 13.0;
 
+/// Steps after an opening, a turn or the pull are as long as this many seconds after the loading:
+/// they are gentler than the first contact.
+const SETTLED: f64 = 60.0;
+
 /// One batch in one machine: all pieces are alike and one stands for all.
 #[derive(Debug, Clone)]
 pub struct Run {
@@ -165,6 +169,8 @@ impl Run {
     /// Opens the machine for `seconds`; the clock does not advance, the air cools.
     pub fn open(&mut self, seconds: f64) {
         self.cavity.open(seconds);
+        self.piece.disturb();
+        self.since_change = self.since_change.min(SETTLED);
     }
 
     /// Changes the setting, °C.
@@ -175,8 +181,8 @@ impl Run {
     /// Takes the pieces out to rest.
     pub fn pull(&mut self, rest: Rest) {
         self.phase = Phase::Resting(rest);
-        // Rest is gentle: no need for the small steps of a first contact.
-        self.since_change = 300.0;
+        self.piece.disturb();
+        self.since_change = self.since_change.min(SETTLED);
     }
 
     /// Seconds since loading.

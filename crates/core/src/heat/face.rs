@@ -1,8 +1,6 @@
 //! The surface: heat coming in, water going out, a dry layer between.
 
-use crate::meat::water::{
-    BOILING, PRESSURE, VAPOUR_GAS_CONSTANT, latent_heat, saturation_pressure, saturation_slope,
-};
+use crate::meat::water::{BOILING, PRESSURE, VAPOUR_GAS_CONSTANT, latent_heat, saturation};
 use crate::units::ZERO_CELSIUS_IN_KELVIN;
 
 /// What a patch of surface meets at one moment.
@@ -33,6 +31,8 @@ pub struct Face {
     pub film: f64,
     /// Water that has left, kg/m².
     pub lost: f64,
+    /// Evaporation at the end of the last step, kg/(m² s).
+    pub leaving: f64,
     /// Browning so far, in minutes' worth at the reference temperature of [`FaceLaw`].
     pub browning: f64,
 }
@@ -74,8 +74,11 @@ impl FaceLaw {
     /// Browning in a minute at a surface temperature; one at the reference, less what it would be
     /// where browning begins.
     fn browning_rate(&self, surface: f64) -> f64 {
+        if surface <= self.browning_from {
+            return 0.0;
+        }
         let rate = |celsius: f64| ((celsius - self.browning_reference) / self.browning_step).exp();
-        (rate(surface) - rate(self.browning_from)).max(0.0)
+        rate(surface) - rate(self.browning_from)
     }
 }
 
@@ -90,6 +93,10 @@ pub(super) struct Drive {
     pub follow: f64,
     /// How far the surface follows the front, 0..1.
     pub surface_follow: f64,
+    /// Heat from outside, W/m².
+    pub inflow: f64,
+    /// How much less for a front one kelvin warmer, W/(m² K).
+    pub outer: f64,
 }
 
 /// The meat behind a patch.
@@ -117,8 +124,9 @@ struct Balance {
 }
 
 const STEFAN_BOLTZMANN: f64 = 5.670_374e-8;
-/// Volumetric heat capacity of air at about 130 °C, J/(m³ K).
-const AIR_HEAT_CAPACITY: f64 = 880.0;
+/// Volumetric heat capacity of air times its temperature, J/m³: pressure over the gas constant of
+/// air, 287 J/(kg K), times its heat capacity, 1007 J/(kg K) (ideal gas).
+const AIR_HEAT: f64 = PRESSURE / 287.0 * 1007.0;
 /// Lewis number of water vapour in air to the power 2/3 (Chilton-Colburn analogy; from memory).
 const LEWIS_TWO_THIRDS: f64 = 0.90;
 /// Lower end of the bracket for the temperature of the front, °C.
@@ -131,19 +139,20 @@ impl Balance {
         if self.transfer <= 0.0 {
             return (0.0, 0.0);
         }
-        let wet = saturation_pressure(front).min(PRESSURE * (1.0 - 1e-9));
+        let [wet, wet_slope] = saturation(front);
+        let dry = 1.0 / (PRESSURE - wet).max(PRESSURE * 1e-9);
         let scale =
             self.transfer * PRESSURE / (VAPOUR_GAS_CONSTANT * (front + ZERO_CELSIUS_IN_KELVIN));
-        let rate = scale * ((PRESSURE - self.vapour) / (PRESSURE - wet)).ln();
-        let slope = scale * wet * saturation_slope(front) / (PRESSURE - wet);
+        let rate = scale * ((PRESSURE - self.vapour) * dry).ln();
+        let slope = scale * wet_slope * dry;
         (rate, slope)
     }
 
     /// Solves the balance at the front by Newton's method kept inside a shrinking bracket, from
     /// the front of the step before.
     fn solve(&self, guess: f64) -> Solved {
-        /// Accuracy of the front, K; a tenth of what the grid is good for.
-        const ENOUGH: f64 = 0.01;
+        /// A last move this small leaves an error of its square, K.
+        const ENOUGH: f64 = 0.1;
         let top = self.outside.max(self.cell) + 1e-9;
         let mut high = if self.transfer > 0.0 {
             top.min(BOILING)
@@ -206,19 +215,22 @@ impl Face {
             dry_layer,
             film,
             lost: 0.0,
+            leaving: 0.0,
             browning: 0.0,
         }
     }
 
     /// Solves the balance at the front and lets the surface dry and brown for `dt` seconds.
     ///
-    /// Returns what drives the cell behind and the water that left (kg/m²).
+    /// `continuing` tells that the surroundings are those of the step before. Returns what drives
+    /// the cell behind and the water that left (kg/m²).
     pub(super) fn advance(
         &mut self,
         law: &FaceLaw,
         around: &Surroundings,
         behind: Behind,
         dt: f64,
+        continuing: bool,
     ) -> (Drive, f64) {
         let (cell, inner) = (behind.cell, behind.conductance);
         let layer = if self.film > 0.0 { 0.0 } else { self.dry_layer };
@@ -227,11 +239,11 @@ impl Face {
         let outside = (around.convection * around.air + radiation * around.radiant) / total;
         let through = layer / law.dry_conductivity;
         let balance = Balance {
-            outer: 1.0 / (1.0 / total + through),
+            outer: total / (1.0 + total * through),
             outside,
             inner,
             cell,
-            transfer: transfer(law, around.convection, layer) * fade(self.lost, behind.stock),
+            transfer: transfer(law, around, self.front, layer) * fade(self.lost, behind.stock),
             vapour: around.vapour,
         };
         let solved = balance.solve(self.front);
@@ -239,7 +251,13 @@ impl Face {
         let flux = balance.outer * (outside - self.front);
         self.surface = self.front + flux * through;
 
-        let leaving = solved.rate * dt;
+        let mean = if continuing {
+            f64::midpoint(self.leaving, solved.rate)
+        } else {
+            solved.rate
+        };
+        self.leaving = solved.rate;
+        let leaving = mean * dt;
         self.dry(law, leaving, behind.content);
         if self.film <= 0.0 {
             self.browning += law.browning_rate(self.surface) * dt / 60.0;
@@ -254,15 +272,19 @@ impl Face {
             conductance: solved.stiffness * follow,
             follow,
             surface_follow: 1.0 - balance.outer * through,
+            inflow: flux,
+            outer: balance.outer,
         };
         (drive, leaving)
     }
 
-    /// Moves front and surface with the cell behind, once its new temperature is known.
-    pub(super) fn settle(&mut self, drive: &Drive, cell_rise: f64) {
+    /// Moves front and surface with the cell behind, once its new temperature is known; returns
+    /// the heat from outside, W/m².
+    pub(super) fn settle(&mut self, drive: &Drive, cell_rise: f64) -> f64 {
         let rise = drive.follow * cell_rise;
         self.front += rise;
         self.surface += rise * drive.surface_follow;
+        drive.inflow - drive.outer * rise
     }
 
     fn dry(&mut self, law: &FaceLaw, leaving: f64, content: f64) {
@@ -284,10 +306,11 @@ fn radiative_coefficient(around: &Surroundings, surface: f64) -> f64 {
     around.emissivity * STEFAN_BOLTZMANN * (a * a + b * b) * (a + b)
 }
 
-/// Chilton-Colburn analogy, with the dry layer in series.
-fn transfer(law: &FaceLaw, convection: f64, layer: f64) -> f64 {
-    let boundary = convection / (AIR_HEAT_CAPACITY * LEWIS_TWO_THIRDS);
-    1.0 / (1.0 / boundary + layer / law.dry_diffusivity)
+/// Chilton-Colburn analogy at the temperature of the film, with the dry layer in series.
+fn transfer(law: &FaceLaw, around: &Surroundings, front: f64, layer: f64) -> f64 {
+    let film = f64::midpoint(around.air, front) + ZERO_CELSIUS_IN_KELVIN;
+    let boundary = around.convection * film * (1.0 / (AIR_HEAT * LEWIS_TWO_THIRDS));
+    boundary / (1.0 + boundary * layer * (1.0 / law.dry_diffusivity))
 }
 
 /// One while there is water to give, falling to nought over the last tenth.

@@ -63,7 +63,7 @@ pub struct Grid {
     pub volume: Vec<f64>,
     /// Area over distance to the next cell of the first direction, m; nought at the end.
     pub link_rows: Vec<f64>,
-    /// The same in the second direction, stored column by column: `j * rows + i`.
+    /// The same in the second direction.
     pub link_columns: Vec<f64>,
     /// Thickness of the cells of each row, m.
     pub row_width: Vec<f64>,
@@ -129,18 +129,18 @@ impl Grid {
     #[must_use]
     pub fn fine(body: Body) -> Self {
         match body {
-            Body::Disc { .. } => Self::new(body, 29, 20),
-            Body::Bar { .. } => Self::new(body, 19, 10),
+            Body::Disc { .. } => Self::new(body, 29, across(body, 26.0, [8.0, 20.0])),
+            Body::Bar { .. } => Self::new(body, 17, 8),
             Body::Sphere { .. } => Self::new(body, 31, 1),
         }
     }
 
-    /// A coarser grid for searches and what-if: a few tenths of a kelvin, a quarter of the work.
+    /// A coarser grid for searches and what-if: half a kelvin, an eighth of the work.
     #[must_use]
     pub fn coarse(body: Body) -> Self {
         match body {
-            Body::Disc { .. } => Self::new(body, 13, 6),
-            Body::Bar { .. } => Self::new(body, 9, 6),
+            Body::Disc { .. } => Self::new(body, 11, across(body, 10.0, [4.0, 8.0])),
+            Body::Bar { .. } => Self::new(body, 9, 4),
             Body::Sphere { .. } => Self::new(body, 15, 1),
         }
     }
@@ -198,6 +198,15 @@ impl Grid {
     }
 }
 
+/// Cells along the radius of a disc: the wider it is for its thickness, the less the way from the
+/// side counts in its middle. `squat` is the number for a disc as wide as thick.
+fn across(body: Body, squat: f64, [least, most]: [f64; 2]) -> usize {
+    let Body::Disc { thickness, radius } = body else {
+        return 1;
+    };
+    (squat * 0.5 * thickness / radius).clamp(least, most) as usize
+}
+
 fn disc(body: Body, thickness: f64, radius: f64, rows: usize, columns: usize) -> Grid {
     let z = graded(thickness, rows, true);
     let r = graded(radius, columns, false);
@@ -212,7 +221,7 @@ fn disc(body: Body, thickness: f64, radius: f64, rows: usize, columns: usize) ->
                 grid.link_rows[cell] = ring / (middle(&z, i + 1) - middle(&z, i));
             }
             if j + 1 < columns {
-                grid.link_columns[j * rows + i] =
+                grid.link_columns[cell] =
                     2.0 * PI * r[j + 1] * dz / (middle(&r, j + 1) - middle(&r, j));
             }
             grid.mirror[cell] = (rows - 1 - i) * columns + j;
@@ -277,7 +286,7 @@ fn bar(body: Body, diameter: f64, length: f64, rows: usize, columns: usize) -> G
                     2.0 * angle * r[i + 1] * length / (middle(&r, i + 1) - middle(&r, i));
             }
             if j + 1 < columns {
-                grid.link_columns[j * rows + i] = 2.0 * dr * length / (angle * middle(&r, i));
+                grid.link_columns[cell] = 2.0 * dr * length / (angle * middle(&r, i));
             }
             grid.mirror[cell] = i * columns + columns - 1 - j;
         }

@@ -4,108 +4,103 @@
     reason = "innermost loop of the solver; all slices have length rows * lines, checked once"
 )]
 
-/// Arrays of one sweep, all laid out row by row: the unknowns of line `l` are `l`, `lines + l`,
-/// `2 * lines + l`, ... so that the loop over lines runs over neighbours in memory and the compiler
-/// can take several lines at a time.
+/// The lines of cells along one direction of a grid whose rows follow each other in memory. The
+/// loop over lines is the inner one: they do not wait for each other.
 #[derive(Debug, Clone)]
 pub struct Lines {
-    rows: usize,
+    /// Cells of one line, and how far apart they lie in memory.
+    cells: usize,
+    apart: usize,
+    /// Lines, and how far apart they begin.
     lines: usize,
+    begin: usize,
+    capacity: Vec<f64>,
     link: Vec<f64>,
     diagonal: Vec<f64>,
-    rhs: Vec<f64>,
 }
 
 impl Lines {
-    /// Room for `lines` lines of `rows` unknowns.
-    pub fn new(rows: usize, lines: usize) -> Self {
-        let cells = rows * lines;
+    /// Room for `lines` lines of `cells` unknowns, which lie `apart` from each other; the lines
+    /// begin `begin` from each other.
+    pub fn new(cells: usize, apart: usize, lines: usize, begin: usize) -> Self {
+        let all = cells * lines;
         Self {
-            rows,
+            cells,
+            apart,
             lines,
-            link: vec![0.0; cells],
-            diagonal: vec![0.0; cells],
-            rhs: vec![0.0; cells],
+            begin,
+            capacity: vec![0.0; all],
+            link: vec![0.0; all],
+            diagonal: vec![0.0; all],
         }
     }
 
-    /// Sets up the conduction part: `geometry` is area over distance to the next row (m),
-    /// `conductivity` in W/(m K), `capacity` the heat capacity of the cell over the step (W/K).
-    pub fn assemble(
+    /// Heat capacity of a cell over the step, W/K.
+    pub fn set_capacity(&mut self, cell: usize, capacity: f64) {
+        self.capacity[cell] = capacity;
+        self.diagonal[cell] = capacity;
+    }
+
+    /// Heat capacities of the cells over the step, W/K.
+    pub fn capacity(&self) -> &[f64] {
+        &self.capacity
+    }
+
+    /// Sets up conduction: `geometry` is area over distance to the next cell of the line (m,
+    /// nought at its end), `conductivity` in W/(m K). What flows at the present temperatures is
+    /// added to `drive`, W.
+    pub fn conduct(
         &mut self,
         geometry: &[f64],
         conductivity: &[f64],
-        capacity: &[f64],
         temperature: &[f64],
+        drive: &mut [f64],
     ) {
-        let n = self.lines;
-        let cells = self.rows * n;
-        let (k, g) = (&conductivity[..cells], &geometry[..cells]);
-        let (c, t) = (&capacity[..cells], &temperature[..cells]);
-        for i in 0..cells - n {
-            self.link[i] = g[i] * 0.5 * (k[i] + k[i + n]);
-        }
-        for i in 0..cells {
-            self.diagonal[i] = c[i] + self.link[i];
-            self.rhs[i] = c[i] * t[i];
-        }
-        for i in n..cells {
-            self.diagonal[i] += self.link[i - n];
+        let all = self.link.len();
+        let (k, g) = (&conductivity[..all], &geometry[..all]);
+        let (t, drive) = (&temperature[..all], &mut drive[..all]);
+        let n = self.apart;
+        for i in 0..all - n {
+            let link = g[i] * 0.5 * (k[i] + k[i + n]);
+            let flow = link * (t[i + n] - t[i]);
+            self.link[i] = link;
+            self.diagonal[i] += link;
+            self.diagonal[i + n] += link;
+            drive[i] += flow;
+            drive[i + n] -= flow;
         }
     }
 
-    /// Lets `source` watts into a cell, less `conductance` for each degree of its new temperature.
-    pub fn couple(&mut self, cell: usize, conductance: f64, source: f64) {
+    /// Lets a face take `conductance` watts less for each degree of the cell's rise.
+    pub fn couple(&mut self, cell: usize, conductance: f64) {
         self.diagonal[cell] += conductance;
-        self.rhs[cell] += source;
     }
 
-    /// Solves by elimination without pivoting (the systems are diagonally dominant); the result
-    /// stands where the right-hand sides were.
-    pub fn solve(&mut self) -> &[f64] {
-        let n = self.lines;
-        for row in 1..self.rows {
-            let (above, here) = self.diagonal.split_at_mut(row * n);
-            let (rhs_above, rhs_here) = self.rhs.split_at_mut(row * n);
-            let (above, rhs_above) = (&above[(row - 1) * n..], &rhs_above[(row - 1) * n..]);
-            let link = &self.link[(row - 1) * n..row * n];
-            for (((d, b), (da, ba)), l) in here[..n]
-                .iter_mut()
-                .zip(&mut rhs_here[..n])
-                .zip(above.iter().zip(rhs_above))
-                .zip(link)
-            {
-                let factor = l / da;
-                *d -= factor * l;
-                *b += factor * ba;
+    /// Turns what drives the cells (W) into their rise (K), by elimination without pivoting: the
+    /// systems are diagonally dominant.
+    pub fn solve(&mut self, rise: &mut [f64]) {
+        let (apart, begin) = (self.apart, self.begin);
+        let rise = &mut rise[..self.link.len()];
+        for cell in 0..self.cells {
+            for line in 0..self.lines {
+                let here = cell * apart + line * begin;
+                if cell > 0 {
+                    let above = here - apart;
+                    let factor = self.link[above] * self.diagonal[above];
+                    self.diagonal[here] -= factor * self.link[above];
+                    rise[here] += factor * rise[above];
+                }
+                self.diagonal[here] = 1.0 / self.diagonal[here];
             }
         }
-        let last = (self.rows - 1) * n;
-        for (b, d) in self.rhs[last..].iter_mut().zip(&self.diagonal[last..]) {
-            *b /= d;
-        }
-        for row in (0..self.rows - 1).rev() {
-            let (here, below) = self.rhs.split_at_mut((row + 1) * n);
-            let link = &self.link[row * n..(row + 1) * n];
-            let diagonal = &self.diagonal[row * n..(row + 1) * n];
-            for (((b, x), l), d) in here[row * n..]
-                .iter_mut()
-                .zip(&below[..n])
-                .zip(link)
-                .zip(diagonal)
-            {
-                *b = (*b + l * x) / d;
+        for cell in (0..self.cells).rev() {
+            for line in 0..self.lines {
+                let here = cell * apart + line * begin;
+                if cell + 1 < self.cells {
+                    rise[here] += self.link[here] * rise[here + apart];
+                }
+                rise[here] *= self.diagonal[here];
             }
-        }
-        &self.rhs
-    }
-}
-
-/// Copies a `rows` by `columns` array to one of `columns` by `rows`.
-pub fn transpose(from: &[f64], rows: usize, columns: usize, to: &mut [f64]) {
-    for (i, row) in from.chunks_exact(columns).enumerate().take(rows) {
-        for (j, value) in row.iter().enumerate() {
-            to[j * rows + i] = *value;
         }
     }
 }
@@ -118,13 +113,19 @@ mod tests {
     /// of each cell is checked by hand, not by another elimination.
     #[test]
     fn the_solution_balances_every_cell() {
-        let mut lines = Lines::new(3, 2);
+        let mut lines = Lines::new(3, 2, 2, 1);
         let geometry = [1.0, 1.0, 2.0, 2.0, 0.0, 0.0];
         let (k, c) = ([1.0; 6], [1.0, 2.0, 1.0, 2.0, 1.0, 2.0]);
         let before = [10.0, 20.0, 30.0, 40.0, 50.0, 60.0];
-        lines.assemble(&geometry, &k, &c, &before);
-        lines.couple(4, 3.0, 3.0 * 100.0);
-        let t = lines.solve().to_vec();
+        let mut rise = [0.0; 6];
+        for (cell, capacity) in c.into_iter().enumerate() {
+            lines.set_capacity(cell, capacity);
+        }
+        lines.conduct(&geometry, &k, &before, &mut rise);
+        rise[4] += 3.0 * (100.0 - before[4]);
+        lines.couple(4, 3.0);
+        lines.solve(&mut rise);
+        let t: Vec<f64> = before.iter().zip(rise).map(|(t, rise)| t + rise).collect();
         for line in 0..2 {
             let at = |row: usize| t[row * 2 + line];
             let gain = |row: usize| c[row * 2 + line] * (at(row) - before[row * 2 + line]);

@@ -1,39 +1,79 @@
 //! Water at the surface: saturation pressure, latent heat, vapour.
 
+use std::sync::LazyLock;
+
+use crate::units::ZERO_CELSIUS_IN_KELVIN;
+
 /// Atmospheric pressure the model assumes, Pa.
 pub const PRESSURE: f64 = 101_325.0;
 /// Gas constant of water vapour, J/(kg K).
 pub const VAPOUR_GAS_CONSTANT: f64 = 461.5;
-/// Temperature at which [`saturation_pressure`] reaches [`PRESSURE`], °C.
+/// Temperature at which [`saturation`] reaches [`PRESSURE`], °C.
 pub const BOILING: f64 = 99.974;
 
-/// Saturation pressure over liquid water, Pa, at a temperature in °C.
-///
-/// Antoine equation, log10(p/mmHg) = A - B / (C + T), with A 8.07131, B 1730.63, C 233.426 (the
-/// set printed for 1-100 °C; from memory), used from 0 °C on.
-///
-/// ```
-/// use ember_core::meat::water::saturation_pressure;
-/// // Steam tables: 2.339 kPa at 20 °C, 19.95 kPa at 60 °C (from memory).
-/// assert!((saturation_pressure(20.0) / 2339.0 - 1.0).abs() < 0.01);
-/// assert!((saturation_pressure(60.0) / 19_950.0 - 1.0).abs() < 0.01);
-/// ```
-#[must_use]
-#[inline]
-pub fn saturation_pressure(celsius: f64) -> f64 {
-    const A: f64 = 8.07131;
-    const B: f64 = 1730.63;
-    const C: f64 = 233.426;
-    const PASCAL_PER_MMHG: f64 = 133.322_387_415;
-    PASCAL_PER_MMHG * (std::f64::consts::LN_10 * (A - B / (C + celsius))).exp()
+/// Formula of Hyland and Wexler for water, as printed in the ASHRAE Handbook - Fundamentals,
+/// psychrometrics (from memory; `tests/outside.rs` compares with a library that has it too):
+/// logarithm of the pressure in Pa and its slope, 1/K, at a temperature in °C.
+fn hyland_wexler(celsius: f64) -> [f64; 2] {
+    const C: [f64; 6] = [
+        -5.800_220_6e3,
+        1.391_499_3,
+        -4.864_023_9e-2,
+        4.176_476_8e-5,
+        -1.445_209_3e-8,
+        6.545_967_3,
+    ];
+    let t = celsius + ZERO_CELSIUS_IN_KELVIN;
+    let [c8, c9, c10, c11, c12, c13] = C;
+    [
+        c8 / t + c9 + t * (c10 + t * (c11 + t * c12)) + c13 * t.ln(),
+        -c8 / (t * t) + c10 + t * (2.0 * c11 + t * 3.0 * c12) + c13 / t,
+    ]
 }
 
-/// Relative slope of the saturation pressure, 1/K: d(ln p)/dT.
+/// Lowest temperature of the table, °C; supercooled water below freezing.
+const COLDEST: f64 = -41.0;
+const ENTRIES: usize = 153;
+
+/// Pressure and slope at whole degrees from [`COLDEST`] on.
+static TABLE: LazyLock<[[f64; 2]; ENTRIES]> = LazyLock::new(|| {
+    std::array::from_fn(|i| {
+        let [log, slope] = hyland_wexler(COLDEST + i as f64);
+        [log.exp(), log.exp() * slope]
+    })
+});
+
+/// Saturation pressure over liquid water, Pa, and its slope, Pa/K, at a temperature in °C from -41
+/// to 110; beyond, the ends of the range. Hyland and Wexler's formula tabulated by degrees, cubic
+/// between (within 1e-6).
+///
+/// ```
+/// use ember_core::meat::water::saturation;
+/// // Steam tables: 2.339 kPa at 20 °C, 19.95 kPa at 60 °C, 101.42 kPa at 100 °C (from memory).
+/// for (celsius, pascal) in [(20.0, 2339.0), (60.0, 19_950.0), (100.0, 101_420.0)] {
+///     assert!((saturation(celsius)[0] / pascal - 1.0).abs() < 5e-4);
+/// }
+/// ```
 #[must_use]
 #[inline]
-pub fn saturation_slope(celsius: f64) -> f64 {
-    let c = 233.426 + celsius;
-    std::f64::consts::LN_10 * 1730.63 / (c * c)
+#[allow(
+    clippy::indexing_slicing,
+    reason = "in the innermost iteration; the index is clamped to the table"
+)]
+pub fn saturation(celsius: f64) -> [f64; 2] {
+    let at = (celsius - COLDEST).clamp(0.0, (ENTRIES - 2) as f64);
+    let low = at as usize;
+    let x = at - low as f64;
+    let table = &*TABLE;
+    let ([p0, s0], [p1, s1]) = (table[low], table[low + 1]);
+    // Hermite's cubic on an interval of one degree.
+    let rise = p1 - p0;
+    let a = s0 + s1 - 2.0 * rise;
+    let b = 3.0 * rise - 2.0 * s0 - s1;
+    [
+        p0 + x * (s0 + x * (b + x * a)),
+        s0 + x * (2.0 * b + x * 3.0 * a),
+    ]
 }
 
 /// Latent heat of evaporation, J/kg: linear between 2501 kJ/kg at 0 °C and 2257 kJ/kg at 100 °C

@@ -85,3 +85,16 @@ impl Shape {
             .sum()
     }
 }
+
+/// Rows `(at, value)` that a general-purpose package computed, see `reference/run.sh`.
+pub fn outside(case: &str, quantity: &str) -> Vec<(f64, f64)> {
+    let rows: Vec<(f64, f64)> = include_str!("../data/reference.csv")
+        .lines()
+        .filter(|line| !line.starts_with('#'))
+        .filter_map(|line| line.strip_prefix(&format!("{case},{quantity},")))
+        .filter_map(|numbers| numbers.split_once(','))
+        .filter_map(|(at, value)| at.parse().ok().zip(value.parse().ok()))
+        .collect();
+    assert!(!rows.is_empty(), "no rows of {case} {quantity}");
+    rows
+}
