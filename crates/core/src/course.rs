@@ -4,7 +4,7 @@
 //! are passed in, so that any process gives the same answer, also after a restart.
 
 use crate::curve;
-use crate::plan::StepKind;
+use crate::plan::{Band, Ensemble, Remaining, StepKind};
 use crate::units::{Interval, Temperature};
 
 /// What can happen at the fryer.
@@ -54,6 +54,8 @@ pub struct Planned<'a> {
     pub minutes: &'a [f64],
     /// °C at the minutes.
     pub core: &'a [f64],
+    /// Cooks that what is not known allows.
+    pub ensemble: Option<&'a Ensemble>,
     /// What the thermometer must show at the pull.
     pub pull_core: Temperature,
 }
@@ -97,6 +99,8 @@ pub struct Forecast {
     pub expected: Temperature,
     /// From the reading to the pull; nought when it is there.
     pub more: Interval,
+    /// The same in eight cooks of ten, where the plan knows its unknowns.
+    pub band: Option<Band>,
 }
 
 /// Air in a machine that stood open must be heated again: the cook falls behind by about as long
@@ -122,6 +126,7 @@ impl Course {
     ///     steps: &steps,
     ///     minutes: &plan.picture.minutes,
     ///     core: &plan.picture.core,
+    ///     ensemble: plan.ensemble.as_ref(),
     ///     pull_core: plan.pull_core_shown(),
     /// };
     /// let start = 1_000_000.0;
@@ -211,7 +216,8 @@ impl Course {
         }
     }
 
-    /// Reads the computed core curve as the cook's own clock: a reading that the model has at
+    /// Counts the cooks that what is not known allows by how near they are to the reading. Without
+    /// them reads the computed core curve as the cook's own clock: a reading that the model has at
     /// another minute shifts what is left of the batch in hand by the difference.
     fn reading(&mut self, planned: Planned, core: Temperature, at: f64) {
         let pull = planned
@@ -225,8 +231,13 @@ impl Course {
         let minute = (at - loaded) / 60.0;
         let expected = curve::value_at(planned.minutes, planned.core, minute);
         let target = planned.pull_core.celsius();
+        let mut band = None;
         let more = if core.celsius() >= target {
             0.0
+        } else if let Some(ensemble) = planned.ensemble {
+            let remaining: Remaining = ensemble.after(Interval::from_minutes(minute), core);
+            band = Some(remaining.band);
+            remaining.more.minutes().max(0.5)
         } else {
             let now = curve::first_crossing(planned.minutes, planned.core, core.celsius());
             let there = curve::first_crossing(planned.minutes, planned.core, target);
@@ -239,6 +250,7 @@ impl Course {
             at,
             expected: Temperature::from_celsius(expected),
             more: Interval::from_minutes(more),
+            band,
         });
         if let Some(due) = self.steps.get(pull).map(|step| step.due) {
             let shift = at + more * 60.0 - due;

@@ -89,17 +89,22 @@ impl Region {
 #[must_use]
 pub fn floor(region: Region, animal: Animal, class: Class) -> Floor {
     let (celsius, hold, rest) = match (region, class, animal) {
-        (Region::UnitedStates, Class::PoultryPiece, _) => (Some(73.9), 0.0, 0.0),
+        (Region::UnitedStates, Class::PoultryPiece | Class::WholeBird, _) => (Some(73.9), 0.0, 0.0),
         (Region::UnitedStates, Class::WholeCut, _) => (Some(62.8), 0.0, 3.0),
         (Region::Canada, Class::PoultryPiece, _) => (Some(74.0), 0.0, 0.0),
+        (Region::Canada, Class::WholeBird, _) => (Some(82.0), 0.0, 0.0),
         (Region::Canada, Class::WholeCut, Animal::Pork) => (Some(71.0), 0.0, 0.0),
         (Region::Canada, Class::WholeCut, _) => (Some(63.0), 0.0, 0.0),
-        (Region::UnitedKingdom, Class::PoultryPiece, _)
-        | (Region::UnitedKingdom, Class::WholeCut, Animal::Pork | Animal::Chicken) => {
-            (Some(70.0), 2.0, 0.0)
+        (Region::UnitedKingdom, Class::PoultryPiece | Class::WholeBird, _)
+        | (
+            Region::UnitedKingdom,
+            Class::WholeCut,
+            Animal::Pork | Animal::Chicken | Animal::Turkey,
+        ) => (Some(70.0), 2.0, 0.0),
+        (Region::UnitedKingdom, Class::WholeCut, Animal::Beef | Animal::Lamb) => (None, 0.0, 0.0),
+        (Region::AustraliaNewZealand, Class::PoultryPiece | Class::WholeBird, _) => {
+            (Some(75.0), 0.0, 0.0)
         }
-        (Region::UnitedKingdom, Class::WholeCut, Animal::Beef) => (None, 0.0, 0.0),
-        (Region::AustraliaNewZealand, Class::PoultryPiece, _) => (Some(75.0), 0.0, 0.0),
         (Region::AustraliaNewZealand, Class::WholeCut, _) => (Some(63.0), 0.0, 3.0),
     };
     Floor {

@@ -21,6 +21,15 @@ pub enum Body {
         /// Length, m.
         length: f64,
     },
+    /// A long round wall around a cavity, lying flat, computed in its cross-section: a whole bird.
+    Tube {
+        /// Outer diameter, m.
+        diameter: f64,
+        /// Diameter of the cavity, m.
+        bore: f64,
+        /// Length, m.
+        length: f64,
+    },
     /// A sphere, for comparison with exact solutions.
     Sphere {
         /// Diameter, m.
@@ -62,6 +71,16 @@ pub fn lay(form: Form, mass: Mass, thickness: Length, density: Density) -> (Body
                 outline(length.max(t), t),
             )
         }
+        Form::Tube { bore } => {
+            let section = std::f64::consts::FRAC_PI_4 * t * t * (1.0 - bore * bore);
+            let length = volume / section;
+            let body = Body::Tube {
+                diameter: t,
+                bore: bore * t,
+                length,
+            };
+            (body, outline(length.max(t), length.min(t)))
+        }
         Form::Slab { elongation } => {
             let area = volume / t;
             // Rounded outlines fill about nine tenths of their box.
@@ -98,16 +117,22 @@ impl Body {
         match self {
             Self::Disc { thickness, radius } => PI * radius * radius * thickness,
             Self::Bar { diameter, length } => PI / 4.0 * diameter * diameter * length,
+            Self::Tube {
+                diameter,
+                bore,
+                length,
+            } => PI / 4.0 * (diameter * diameter - bore * bore) * length,
             Self::Sphere { diameter } => PI / 6.0 * diameter.powi(3),
         }
     }
 
-    /// Depth from the upper face to the lower face, m.
+    /// Depth of meat from the upper face to the lower face, m; a cavity does not count.
     #[must_use]
     pub fn depth(self) -> f64 {
         match self {
             Self::Disc { thickness, .. } => thickness,
             Self::Bar { diameter, .. } | Self::Sphere { diameter } => diameter,
+            Self::Tube { diameter, bore, .. } => diameter - bore,
         }
     }
 }

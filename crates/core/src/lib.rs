@@ -12,6 +12,7 @@ pub mod doneness;
 pub mod fryer;
 pub mod geometry;
 pub mod heat;
+pub mod lethality;
 pub mod meat;
 pub mod plan;
 pub mod units;

@@ -32,6 +32,7 @@ fn course(events: &[(f64, Happening)]) -> Course {
         steps: &steps,
         minutes: &MINUTES,
         core: &CORE,
+        ensemble: None,
         pull_core: Temperature::from_celsius(76.0),
     };
     let events: Vec<Event> = events

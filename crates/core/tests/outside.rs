@@ -61,6 +61,7 @@ fn a_wet_piece_settles_at_the_wet_bulb() {
                 convection: 60.0,
                 emissivity: 0.0,
                 vapour,
+                open: 1.0,
             });
         }
         let got = piece.core();
@@ -77,7 +78,12 @@ fn a_wet_piece_settles_at_the_wet_bulb() {
 fn convection_is_what_a_fan_gives() {
     let slow = outside("ht", "convection_at_4_m_s");
     let fast = outside("ht", "convection_at_8_m_s");
-    for kind in MachineKind::ALL {
+    for kind in [
+        MachineKind::Drawer,
+        MachineKind::TwinDrawers,
+        MachineKind::OvenStyle,
+        MachineKind::LiddedGrill,
+    ] {
         let h = kind.law().convection_up;
         assert!(h > slow[1].1, "{}: {h}", kind.id());
         // The coefficient grows with about the square root of the speed: 16 m/s.
@@ -160,6 +166,7 @@ fn a_dry_slab_follows_the_method_of_lines() {
             emissivity: if side { 0.0 } else { 0.6 },
             // So moist that nothing evaporates: the law below has no water to give either.
             vapour: 1000.0,
+            open: 1.0,
         }
     };
     let law = FaceLaw {
@@ -185,6 +192,7 @@ fn a_wet_slab_follows_the_method_of_lines() {
             },
             emissivity: 0.0,
             vapour: 3000.0,
+            open: 1.0,
         }
     };
     let law = FaceLaw {

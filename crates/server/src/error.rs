@@ -2,7 +2,7 @@
 
 use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, HttpResponse, ResponseError};
-use ember_core::plan::PlanError;
+use ember_core::plan::{DeadlineError, PlanError};
 use ember_core::units::OutOfBounds;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -47,6 +47,9 @@ pub enum ApiError {
     /// A plan was refused.
     #[error(transparent)]
     Plan(#[from] PlanError),
+    /// No setting meets a deadline.
+    #[error(transparent)]
+    TooSoon(DeadlineError),
     /// A value outside its bound, under the name of its field.
     #[error("{0}")]
     Bound(OutOfBounds),
@@ -84,6 +87,15 @@ pub enum ApiError {
     /// A fault of ours.
     #[error("something went wrong on our side; it is in the log")]
     Fault(#[source] anyhow::Error),
+}
+
+impl From<DeadlineError> for ApiError {
+    fn from(error: DeadlineError) -> Self {
+        match error {
+            DeadlineError::Plan(error) => Self::Plan(error),
+            DeadlineError::TooSoon { .. } => Self::TooSoon(error),
+        }
+    }
 }
 
 impl From<OutOfBounds> for ApiError {
@@ -156,7 +168,20 @@ impl ApiError {
                 PlanError::BelowLowest { .. } => {
                     (unprocessable, "below_lowest", "Cooler than the machine")
                 }
+                PlanError::NotOnTheDial { .. } => {
+                    (unprocessable, "not_on_the_dial", "Hotter than the machine")
+                }
+                PlanError::ThicknessOfWeight { .. } => {
+                    (unprocessable, "thickness_of_weight", "Does not go together")
+                }
+                PlanError::TooLarge { .. } => (unprocessable, "too_large_a_piece", "Does not fit"),
+                PlanError::TooMany { .. } => (unprocessable, "too_many_batches", "Too many"),
+                PlanError::CannotHold { .. } => (unprocessable, "cannot_hold", "Does not hold"),
+                PlanError::AfterTheEnd { .. } => {
+                    (unprocessable, "after_the_end", "Everything is out by then")
+                }
             },
+            Self::TooSoon(_) => (unprocessable, "too_soon", "Too soon"),
             Self::Bound(_) => (unprocessable, "out_of_bounds", OUT_OF_BOUNDS),
             Self::Invalid { .. } => (unprocessable, "invalid", "Not understood"),
             Self::Malformed(_) => (StatusCode::BAD_REQUEST, "malformed", "Could not be read"),
@@ -195,9 +220,15 @@ impl ApiError {
                 PlanError::NeverReached { .. }
                 | PlanError::AboveCeiling { .. }
                 | PlanError::BelowLowest { .. } => "setting_c",
-                PlanError::TooTall { .. } => "thickness_mm",
+                PlanError::TooTall { .. } | PlanError::ThicknessOfWeight { .. } => "thickness_mm",
+                PlanError::NotOnTheDial { .. } => "programme.stage_setting_c",
+                PlanError::TooLarge { .. } => "piece_mass_g",
+                PlanError::TooMany { .. } => "pieces",
+                PlanError::CannotHold { .. } => "support",
+                PlanError::AfterTheEnd { .. } => "actions.at_s",
             }),
             Self::Bound(error) => Some(error.bound.field),
+            Self::TooSoon(_) => Some("within_s"),
             _ => None,
         }
     }
@@ -257,6 +288,24 @@ fn limits_of(error: &PlanError, problem: &mut Problem) {
             problem.unit = Some("°C");
             problem.equivalent_min = Some([at_asked.minutes(), at_ceiling.minutes()]);
         }
+        PlanError::ThicknessOfWeight {
+            thickness, range, ..
+        } => {
+            problem.value = Some(thickness.millimetres());
+            problem.min = Some(range[0].millimetres());
+            problem.max = Some(range[1].millimetres());
+            problem.unit = Some("mm");
+        }
+        PlanError::NotOnTheDial { asked, ceiling } => {
+            problem.value = Some(asked.celsius());
+            problem.max = Some(ceiling.celsius());
+            problem.unit = Some("°C");
+        }
+        PlanError::AfterTheEnd { at, out } => {
+            problem.value = Some(at.seconds());
+            problem.max = Some(out.seconds());
+            problem.unit = Some("s");
+        }
         PlanError::BelowLowest { asked, lowest } => {
             problem.value = Some(asked.celsius());
             problem.min = Some(lowest.celsius());
@@ -271,7 +320,12 @@ fn limits_of(error: &PlanError, problem: &mut Problem) {
             problem.value = Some(reached.celsius());
             problem.unit = Some("°C");
         }
-        PlanError::OutOfBounds(_) => {}
+        PlanError::TooMany { pieces, .. } => problem.value = Some(f64::from(*pieces)),
+        PlanError::TooLarge { mass, .. } => {
+            problem.value = Some(mass.grams());
+            problem.unit = Some("g");
+        }
+        PlanError::OutOfBounds(_) | PlanError::CannotHold { .. } => {}
     }
 }
 

@@ -40,6 +40,10 @@ fn write_bounds(schemas: &mut Value) {
     };
     let checked = [
         "RequestDto",
+        "ProgrammeDto",
+        "TimedActionDto",
+        "DeadlineDto",
+        "RecipeDto",
         "MachineDto",
         "ReportDto",
         "HappeningDto",

@@ -126,6 +126,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/convert": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a recipe for one machine for another. */
+        post: operations["convert"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/equivalent": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How long another machine needs for the same result. */
+        post: operations["equivalent"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/preview": {
         parameters: {
             query?: never;
@@ -137,6 +171,23 @@ export interface paths {
         put?: never;
         /** Computes a plan without keeping it. */
         post: operations["preview_plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/setting-for-deadline": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The lowest setting at which the pieces are out in time. */
+        post: operations["setting_for_deadline"];
         delete?: never;
         options?: never;
         head?: never;
@@ -164,6 +215,11 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * @description What a cook does in the middle of a cook.
+         * @enum {string}
+         */
+        ActionKindDto: "set" | "turn" | "baste" | "add_side" | "swap_racks" | "open";
         /** @description One assumption. */
         AssumptionDto: {
             /** @description What it is about. */
@@ -182,7 +238,7 @@ export interface components {
          * @description What an assumption is about.
          * @enum {string}
          */
-        AssumptionKindDto: "thickness" | "start" | "machine_heat" | "thermostat";
+        AssumptionKindDto: "thickness" | "start" | "machine_heat" | "thermostat" | "load";
         /** @description One load. */
         BatchDto: {
             /**
@@ -218,6 +274,8 @@ export interface components {
             regions: components["schemas"]["RegionEntryDto"][];
             /** @description Schools of saucing. */
             sauce: components["schemas"]["SauceSchoolDto"][];
+            /** @description Ways of holding the pieces. */
+            support: components["schemas"]["SupportEntryDto"][];
             /** @description Schools of turning. */
             turn: components["schemas"]["TurnSchoolDto"][];
         };
@@ -225,13 +283,30 @@ export interface components {
          * @description Surface of the pieces.
          * @enum {string}
          */
-        CoatDto: "wet" | "patted_dry" | "rubbed" | "fridge_dried" | "floured";
+        CoatDto: "wet" | "patted_dry" | "oiled" | "rubbed" | "baking_powder" | "fridge_dried" | "floured" | "crumbed" | "glazed";
         /** @description One surface. */
         CoatEntryDto: {
             /** @description Identity. */
             coat: components["schemas"]["CoatDto"];
             /** @description The words in the sentence. */
             words: string;
+        };
+        /** @description A recipe read for another machine. */
+        ConvertedDto: {
+            /** @description What the conversion leads to. */
+            here: components["schemas"]["RecipeOutcomeDto"];
+            /**
+             * Format: double
+             * @description The dial of the other machine.
+             */
+            setting_c: number;
+            /** @description What the recipe leads to where it was written for. */
+            there: components["schemas"]["RecipeOutcomeDto"];
+            /**
+             * Format: double
+             * @description Time in it.
+             */
+            time_s: number;
         };
         /** @description One cook, whole. */
         CookDto: {
@@ -382,10 +457,15 @@ export interface components {
             steps: components["schemas"]["StepStateDto"][];
         };
         /**
+         * @description How crisp a surface is.
+         * @enum {string}
+         */
+        CrispnessDto: "soggy" | "soft" | "fair" | "crisp" | "very_crisp";
+        /**
          * @description Cut of the catalogue.
          * @enum {string}
          */
-        CutDto: "party_wing" | "whole_wing" | "drumstick" | "bone_in_thigh" | "boneless_breast" | "pork_belly_slab" | "pork_chop" | "pork_loin_roast" | "beef_roast" | "beef_steak";
+        CutDto: "party_wing" | "drumette" | "wing_flat" | "whole_wing" | "drumstick" | "bone_in_thigh" | "boneless_thigh" | "leg_quarter" | "boneless_breast" | "spatchcocked_chicken" | "whole_chicken" | "game_hen" | "turkey_drumstick" | "turkey_wing" | "turkey_breast_joint" | "pork_belly_slab" | "belly_cubes" | "pork_chop" | "thin_chop" | "boneless_chop" | "thin_boneless_chop" | "breaded_chop" | "pork_loin_roast" | "pork_tenderloin" | "pork_shoulder_piece" | "country_rib" | "back_ribs" | "rib_tips" | "beef_roast" | "beef_rump_roast" | "beef_steak" | "beef_rib_steak" | "beef_short_rib" | "lamb_chop";
         /** @description One cut. */
         CutEntryDto: {
             /** @description Animal. */
@@ -433,6 +513,50 @@ export interface components {
              */
             usual_core_target_c: number;
         };
+        /** @description Which setting is ready in time? */
+        DeadlineDto: {
+            /** @description What is cooked; its setting does not count. */
+            request: components["schemas"]["RequestDto"];
+            /**
+             * Format: double
+             * @description Time in the machine at most.
+             */
+            within_s: number;
+        };
+        /** @description How much of the section is done to a texture. */
+        DoneShareDto: {
+            /**
+             * Format: double
+             * @description Share that has been there by the end of the rest.
+             */
+            after_rest: number;
+            /**
+             * Format: double
+             * @description Share at the pull.
+             */
+            at_pull: number;
+            /**
+             * Format: double
+             * @description Temperature of the texture.
+             */
+            core_c: number;
+            /** @description The cook's word. */
+            name: string;
+        };
+        /** @description Cooks that what is not known allows, each as likely as the other. */
+        EnsembleDto: {
+            /** @description Core temperatures at which each is known. */
+            levels_c: number[];
+            /** @description For each cook the minutes at which it passes them, and the minute at which it comes out. */
+            members_min: number[][];
+        };
+        /** @description The same result in two machines. */
+        EquivalentDto: {
+            /** @description In the machine asked from. */
+            here: components["schemas"]["SettingForDto"];
+            /** @description In the other, at the same setting as far as it goes. */
+            there: components["schemas"]["SettingForDto"];
+        };
         /** @description Something that happened, with its time. */
         EventDto: {
             /**
@@ -447,6 +571,23 @@ export interface components {
              * @description Identity.
              */
             id: string;
+        };
+        /** @description One face when the piece comes out. */
+        FaceOutcomeDto: {
+            /** @description Colour in a word. */
+            browning: components["schemas"]["BrowningDto"];
+            /**
+             * Format: double
+             * @description The scale behind the word.
+             */
+            browning_amount: number;
+            /** @description How crisp. */
+            crispness: components["schemas"]["CrispnessDto"];
+            /**
+             * Format: double
+             * @description Thickness of the dry layer.
+             */
+            dry_layer_mm: number;
         };
         /** @description The safety floor. */
         FloorDto: {
@@ -490,6 +631,8 @@ export interface components {
              * @description What the model expected then.
              */
             expected_c: number;
+            /** @description The same in eight cooks of ten; absent where no band is known. */
+            more_band_s?: number[] | null;
             /**
              * Format: double
              * @description Minutes more until the pull.
@@ -590,7 +733,7 @@ export interface components {
          * @description Kind of machine.
          * @enum {string}
          */
-        MachineKindDto: "drawer" | "oven_style" | "lidded_grill";
+        MachineKindDto: "drawer" | "twin_drawers" | "oven_style" | "lidded_grill" | "fan_oven" | "still_oven";
         /** @description Something that happened, by minutes from loading. */
         MarkDto: {
             /** @description What. */
@@ -620,6 +763,13 @@ export interface components {
             /** @description What the cook says. */
             request: components["schemas"]["RequestDto"];
         };
+        /** @description How long does another machine need? */
+        OtherMachineDto: {
+            /** @description The other machine. */
+            machine: components["schemas"]["MachineDto"];
+            /** @description What is cooked, in which machine. */
+            request: components["schemas"]["RequestDto"];
+        };
         /** @description How it came out. */
         OutcomeDto: {
             /**
@@ -640,18 +790,65 @@ export interface components {
             /** @description What to remember. */
             note?: string;
         };
+        /** @description What the cook will find. */
+        OutcomesDto: {
+            /** @description The same at the end of the rest. */
+            after_rest_c: number[];
+            /**
+             * Format: double
+             * @description As long at 70 °C at the coldest spot.
+             */
+            at_70_s: number;
+            /** @description Temperatures through the middle at the pull, upper face first. */
+            at_pull_c: number[];
+            /**
+             * Format: double
+             * @description Share of the weight that is left.
+             */
+            cooked_yield: number;
+            /** @description How much of the section is done to each texture. */
+            done: components["schemas"]["DoneShareDto"][];
+            /**
+             * Format: double
+             * @description Electricity, preheating included.
+             */
+            energy_wh: number;
+            /** @description The face that starts above and the other. */
+            faces: components["schemas"]["FaceOutcomeDto"][];
+            /**
+             * Format: double
+             * @description Factors of ten by which the coldest spot is safer, at most 12.
+             */
+            log_reductions: number;
+            /**
+             * Format: double
+             * @description Mean temperature at the pull.
+             */
+            mean_c: number;
+            /**
+             * Format: double
+             * @description Share of the hold that the table for roasts asks for.
+             */
+            of_roast_table: number;
+        };
         /** @description The temperature field, column by column, each `depths` values from the upper face down. */
         PictureDto: {
             /** @description Air beside the meat. */
             air_c: number[];
             /** @description Core at the minutes. */
             core_c: number[];
+            /** @description Core that one cook in ten is above. */
+            core_high_c?: number[];
+            /** @description Core that one cook in ten stays below; empty where no band is known. */
+            core_low_c?: number[];
             /** @description Values in a column. */
             depths: number;
             /** @description Temperatures. */
             field_c: number[];
             /** @description Surface looking down. */
             lower_c: number[];
+            /** @description The same of the face looking down. */
+            lower_colour?: number[];
             /** @description Minutes of the columns. */
             minutes: number[];
             /**
@@ -661,6 +858,8 @@ export interface components {
             thickness_mm: number;
             /** @description Surface looking up. */
             upper_c: number[];
+            /** @description Colour of the face looking up, in words from pale (0) to burnt (5), between words broken. */
+            upper_colour?: number[];
         };
         /** @description The computed plan. Times count from loading the first batch. */
         PlanDto: {
@@ -694,10 +893,17 @@ export interface components {
              * @description When it is on the table.
              */
             eat_at_s: number;
+            ensemble?: components["schemas"]["EnsembleDto"] | null;
+            /**
+             * Format: double
+             * @description When the dial goes up for a hot finish.
+             */
+            finish_at_s?: number | null;
             /** @description Safety floor. */
             floor: components["schemas"]["FloorDto"];
             /** @description Version of the model that computed it. */
             model_version: string;
+            outcomes?: components["schemas"]["OutcomesDto"] | null;
             /**
              * Format: double
              * @description When that is.
@@ -730,6 +936,8 @@ export interface components {
              * @description When the first batch comes out.
              */
             pull_at_s: number;
+            /** @description When the first batch comes out in eight cooks of ten. */
+            pull_band_s?: number[] | null;
             /**
              * Format: double
              * @description What the thermometer must show then.
@@ -832,6 +1040,26 @@ export interface components {
              */
             value?: number | null;
         };
+        /** @description The dial at another setting for a part of the cook. */
+        ProgrammeDto: {
+            /** @description Which part. */
+            kind: components["schemas"]["ProgrammeKindDto"];
+            /**
+             * Format: double
+             * @description How long.
+             */
+            stage_s: number;
+            /**
+             * Format: double
+             * @description The other setting.
+             */
+            stage_setting_c: number;
+        };
+        /**
+         * @description Part of a cook with a setting of its own.
+         * @enum {string}
+         */
+        ProgrammeKindDto: "hot_start" | "hot_finish";
         /** @description A quantity inside a message; the unit stands at the end of its kind. */
         QuantityDto: {
             /** @description What it is. */
@@ -846,7 +1074,29 @@ export interface components {
          * @description Kinds of quantities in messages.
          * @enum {string}
          */
-        QuantityKindDto: "temperature_c" | "setting_c" | "difference_k" | "length_mm" | "time_s";
+        QuantityKindDto: "temperature_c" | "setting_c" | "difference_k" | "length_mm" | "mass_g" | "time_s";
+        /** @description What does a recipe for one machine mean in another? */
+        RecipeDto: {
+            /** @description The machine to read it for. */
+            machine: components["schemas"]["MachineDto"];
+            /**
+             * Format: double
+             * @description Minutes of the recipe, in seconds.
+             */
+            recipe_s: number;
+            /** @description What the recipe cooks, in which machine, at which setting. */
+            request: components["schemas"]["RequestDto"];
+        };
+        /** @description What a recipe leads to. */
+        RecipeOutcomeDto: {
+            /** @description Colour of the face that looks up and of the other. */
+            browning: components["schemas"]["BrowningDto"][];
+            /**
+             * Format: double
+             * @description Core when it comes out.
+             */
+            core_c: number;
+        };
         /**
          * @description Whose safety floors apply.
          * @enum {string}
@@ -883,6 +1133,8 @@ export interface components {
         };
         /** @description What the cook says. */
         RequestDto: {
+            /** @description What else happens during the cook. */
+            actions?: components["schemas"]["TimedActionDto"][];
             /** @description The cook accepts a target below the floor. */
             below_floor_acknowledged?: boolean;
             /** @description Surface. */
@@ -908,6 +1160,7 @@ export interface components {
             pieces: number;
             /** @description School of preheating. */
             preheat: components["schemas"]["PreheatDto"];
+            programme?: components["schemas"]["ProgrammeDto"] | null;
             /** @description Whose safety floor applies. */
             region: components["schemas"]["RegionDto"];
             /**
@@ -929,6 +1182,8 @@ export interface components {
              * @description Measured start temperature; only with `start` measured.
              */
             start_c?: number | null;
+            /** @description How the pieces are held in it. */
+            support?: components["schemas"]["SupportDto"];
             /**
              * Format: double
              * @description Thickness at the thickest part; absent until measured.
@@ -950,6 +1205,19 @@ export interface components {
             school: components["schemas"]["SauceDto"];
             /** @description The words. */
             words: string;
+        };
+        /** @description A setting and how long it takes. */
+        SettingForDto: {
+            /**
+             * Format: double
+             * @description Time in the machine.
+             */
+            pull_at_s: number;
+            /**
+             * Format: double
+             * @description The dial.
+             */
+            setting_c: number;
         };
         /**
          * @description Where the meat comes from.
@@ -991,7 +1259,7 @@ export interface components {
          * @description What a step asks for.
          * @enum {string}
          */
-        StepKindDto: "preheat" | "load" | "turn" | "sauce" | "check" | "pull" | "rest" | "serve";
+        StepKindDto: "preheat" | "load" | "turn" | "sauce" | "set" | "act" | "check" | "pull" | "rest" | "serve";
         /** @description Where a step stands. */
         StepStateDto: {
             /**
@@ -1004,6 +1272,20 @@ export interface components {
              * @description When it is due.
              */
             due_at: string;
+        };
+        /**
+         * @description How the pieces are held.
+         * @enum {string}
+         */
+        SupportDto: "basket" | "rack" | "foil_box" | "grill_plate" | "roasting_pan" | "spit" | "tumbling_basket";
+        /** @description A way of holding the pieces. */
+        SupportEntryDto: {
+            /** @description What it is good for. */
+            reason: string;
+            /** @description Identity. */
+            support: components["schemas"]["SupportDto"];
+            /** @description The words. */
+            words: string;
         };
         /**
          * @description Scale a bare temperature is read in.
@@ -1019,6 +1301,31 @@ export interface components {
             core_c: number;
             /** @description The cook's word. */
             name: string;
+        };
+        /** @description Something the cook does at a minute of every batch. */
+        TimedActionDto: {
+            /**
+             * Format: double
+             * @description When, from loading.
+             */
+            at_s: number;
+            /** @description What. */
+            kind: components["schemas"]["ActionKindDto"];
+            /**
+             * Format: double
+             * @description How long it stands open; only with `open`.
+             */
+            open_s?: number | null;
+            /**
+             * Format: double
+             * @description The new setting; only with `set`.
+             */
+            setting_c?: number | null;
+            /**
+             * Format: double
+             * @description Weight of the dish; only with `add_side`.
+             */
+            side_mass_g?: number | null;
         };
         /**
          * @description School of turning.
@@ -1379,6 +1686,84 @@ export interface operations {
             };
         };
     };
+    convert: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecipeDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConvertedDto"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    equivalent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OtherMachineDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EquivalentDto"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     preview_plan: {
         parameters: {
             query?: never;
@@ -1398,6 +1783,45 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanDto"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    setting_for_deadline: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeadlineDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettingForDto"];
                 };
             };
             400: {

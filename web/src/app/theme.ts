@@ -46,6 +46,13 @@ const config = defineConfig({
         // On the ember field itself, which is the same by day and by night.
         "mark.ink": { value: "#2B2420" },
         "mark.paper": { value: "#FFFCF5" },
+        // Meat from pale to burnt, the same by day and by night.
+        "brown.pale": { value: "#EAD9C2" },
+        "brown.blond": { value: "#E8C48A" },
+        "brown.golden": { value: "#D9972F" },
+        "brown.brown": { value: "#A55A1E" },
+        "brown.dark": { value: "#5F2D16" },
+        "brown.burnt": { value: "#1D120D" },
         paper: pair("#F8F3E9", "#1F1A17"),
         well: pair("#F0E8D8", "#2E2722"),
         raised: pair("#FFFCF5", "#2A231F"),

@@ -2,7 +2,7 @@
 import * as units from "./units";
 
 interface Quantity {
-  kind: "temperature_c" | "setting_c" | "difference_k" | "length_mm" | "time_s";
+  kind: "temperature_c" | "setting_c" | "difference_k" | "length_mm" | "mass_g" | "time_s";
   value: number;
 }
 
@@ -21,6 +21,8 @@ function quantity({ kind, value }: Quantity, own: units.Units): string {
       return units.difference(value, own);
     case "length_mm":
       return units.length(value, own);
+    case "mass_g":
+      return units.mass(value, own);
     case "time_s":
       return units.minutes(value);
   }
@@ -63,7 +65,7 @@ export function refusal(problem: Refusal, own: units.Units): string {
       return `${capital(what)} is ${show(value)}; it can be ${show(min)} to ${show(max)}.`;
     case "below_poultry_floor":
       if (min == null) return problem.detail;
-      return `Chicken is not planned below ${units.temperature(min, own)}. Choose ${units.temperature(min + 0.4, own)} or more.`;
+      return `${capital(what)} is not planned below ${units.temperature(min, own)}. Choose ${units.temperature(min + 0.4, own)} or more.`;
     case "above_ceiling":
       if (value == null || max == null || !problem.equivalent_min) return problem.detail;
       return `This machine goes up to ${units.setting(max, own)}, not ${units.setting(value, own)}. At its ceiling ${Math.round(problem.equivalent_min[1] ?? 0)} min do what ${Math.round(problem.equivalent_min[0] ?? 0)} min would.`;
@@ -76,6 +78,15 @@ export function refusal(problem: Refusal, own: units.Units): string {
     case "never_reached":
       if (value == null) return problem.detail;
       return `At this setting the core stops at ${show(value)} and never gets there within 4 h. Set it hotter or aim lower.`;
+    case "thickness_of_weight":
+      if (value == null || min == null || max == null) return problem.detail;
+      return `${show(value)} thick does not go with that weight: it would be ${show(min)} to ${show(max)}. Check both numbers.`;
+    case "not_on_the_dial":
+      if (value == null || max == null) return problem.detail;
+      return `This machine goes up to ${units.setting(max, own)}, not ${units.setting(value, own)}.`;
+    case "after_the_end":
+      if (value == null || max == null) return problem.detail;
+      return `Something is planned at ${units.minutes(value)}, but everything is out at ${units.minutes(max)}. Plan it earlier.`;
     default:
       return `${capital(problem.detail)}.`;
   }

@@ -1,7 +1,9 @@
 //! Air and element of a machine: one heat capacity with losses, a thermostat, a power ceiling.
 
 use super::machine::MachineKind;
+use super::support::Support;
 use crate::heat::{Facing, Surroundings};
+use crate::meat::water::{PRESSURE, VAPOUR_GAS_CONSTANT};
 
 /// The constants of a kind of machine; one set per kind, none per cut.
 ///
@@ -15,8 +17,12 @@ pub struct KindLaw {
     pub down: f64,
     /// Share of that at the sides.
     pub side: f64,
+    /// Share of that inside a bird.
+    pub cavity: f64,
     /// Effective emissivity between meat and what it sees.
     pub emissivity: f64,
+    /// How much hotter than the setting the element above is, K.
+    pub element_excess: f64,
     /// Heat capacity of air, basket and inner walls as far as they follow the air, J/K.
     pub capacity: f64,
     /// Loss to the kitchen, W/K.
@@ -31,48 +37,93 @@ pub struct KindLaw {
     /// Time constant with which air and inner walls fall towards the kitchen while open, s; the
     /// walls keep most of their heat (common practice: a short look costs some 20-40 K).
     pub open_lag: f64,
+    /// Share of the rated power that one cavity can draw.
+    pub power_share: f64,
+    /// Width of the thermostat's band, K: full power below it, none above.
+    pub band: f64,
 }
+
+/// A basket under a fan, from which the other kinds differ.
+const DRAWER: KindLaw = KindLaw {
+    convection_up: 54.5,
+    down: 0.7,
+    side: 0.8,
+    cavity: 0.12,
+    emissivity: 0.6,
+    element_excess: 50.0,
+    capacity: 1300.0,
+    loss: 2.5,
+    flow: 21.0,
+    vent: 0.006,
+    element_lag: 60.0,
+    open_lag: 90.0,
+    power_share: 1.0,
+    band: 6.0,
+};
 
 impl MachineKind {
     /// The constants of the kind.
     #[must_use]
     pub const fn law(self) -> KindLaw {
         match self {
-            Self::Drawer => KindLaw {
-                convection_up: 74.0,
-                down: 0.7,
-                side: 0.8,
-                emissivity: 0.6,
-                capacity: 1300.0,
-                loss: 2.5,
-                flow: 35.0,
-                vent: 0.006,
-                element_lag: 60.0,
-                open_lag: 90.0,
+            Self::Drawer => DRAWER,
+            // Smaller cavities; when both run, each has half of the power.
+            Self::TwinDrawers => KindLaw {
+                capacity: 1100.0,
+                loss: 2.2,
+                power_share: 0.5,
+                ..DRAWER
             },
             Self::OvenStyle => KindLaw {
-                convection_up: 68.0,
-                down: 0.7,
-                side: 0.8,
-                emissivity: 0.6,
+                convection_up: 63.0,
                 capacity: 2400.0,
                 loss: 3.5,
-                flow: 40.0,
                 vent: 0.008,
                 element_lag: 90.0,
                 open_lag: 80.0,
+                ..DRAWER
             },
             Self::LiddedGrill => KindLaw {
-                convection_up: 76.0,
+                convection_up: 69.0,
                 down: 1.0,
-                side: 0.25,
-                emissivity: 0.6,
+                side: 0.24,
                 capacity: 2600.0,
                 loss: 3.0,
-                flow: 40.0,
-                vent: 0.006,
                 element_lag: 90.0,
                 open_lag: 80.0,
+                ..DRAWER
+            },
+            // Household ovens, for comparison: 20-30 W/(m² K) with the fan, 8-12 without, and hot
+            // walls all around (from memory).
+            Self::FanOven => KindLaw {
+                convection_up: 28.0,
+                down: 0.9,
+                side: 0.9,
+                emissivity: 0.85,
+                element_excess: 0.0,
+                capacity: 9000.0,
+                loss: 5.0,
+                flow: 60.0,
+                vent: 0.012,
+                element_lag: 120.0,
+                open_lag: 120.0,
+                band: 10.0,
+                ..DRAWER
+            },
+            Self::StillOven => KindLaw {
+                convection_up: 10.0,
+                down: 0.8,
+                side: 0.9,
+                emissivity: 0.9,
+                element_excess: 15.0,
+                capacity: 9000.0,
+                loss: 5.0,
+                flow: 60.0,
+                vent: 0.008,
+                element_lag: 120.0,
+                open_lag: 120.0,
+                band: 10.0,
+                ..DRAWER
             },
         }
     }
@@ -80,6 +131,10 @@ impl MachineKind {
 
 /// Partial pressure of water vapour in a kitchen of 20 °C and half humidity, Pa.
 const KITCHEN_VAPOUR: f64 = 1170.0;
+/// The element is about a disc of this radius: the meat sees it the more, the nearer it is, m.
+const ELEMENT_RADIUS: f64 = 0.09;
+/// Heat that still air brings through foil, W/(m² K) (from memory).
+const UNDER_FOIL: f64 = 8.0;
 
 /// State of the cavity.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -88,10 +143,15 @@ pub struct Cavity {
     power: f64,
     room: f64,
     heat: f64,
+    support: Support,
+    /// Distance from the element to the meat, m.
+    gap: f64,
     /// Temperature of the supplied air, °C.
     pub air: f64,
-    /// Temperature that the meat sees above itself, °C.
+    /// Temperature of the element above, °C.
     pub element: f64,
+    /// Temperature of the metal under the meat, °C; the air's where there is none.
+    pub plate: f64,
     /// Partial pressure of water vapour, Pa.
     pub vapour: f64,
     /// Heat the load took in the last step, W.
@@ -100,17 +160,39 @@ pub struct Cavity {
     pub energy: f64,
 }
 
+/// What the load does to the air in a step.
+#[derive(Debug, Clone, Copy, PartialEq, Default)]
+pub struct Load {
+    /// Heat it takes, W.
+    pub heat: f64,
+    /// How much more it takes from warmer air, W/K; keeps long steps stable.
+    pub coupling: f64,
+    /// Water it gives off, kg/s.
+    pub water: f64,
+    /// Meat on a plate: area, m², and temperature, °C, of the face lying on it.
+    pub lying: [f64; 2],
+}
+
 impl Cavity {
     /// A cold machine in a kitchen of `room` °C.
     #[must_use]
     pub fn cold(kind: MachineKind, power_watts: f64, room: f64) -> Self {
+        Self::with_law(kind.law(), power_watts, room)
+    }
+
+    /// The same with constants of its own: for fits.
+    #[must_use]
+    pub fn with_law(law: KindLaw, power_watts: f64, room: f64) -> Self {
         Self {
-            law: kind.law(),
-            power: power_watts,
+            law,
+            power: power_watts * law.power_share,
             room,
             heat: 1.0,
+            support: Support::Basket,
+            gap: ELEMENT_RADIUS,
             air: room,
             element: room,
+            plate: room,
             vapour: KITCHEN_VAPOUR,
             load: 0.0,
             energy: 0.0,
@@ -124,53 +206,125 @@ impl Cavity {
         self
     }
 
+    /// The same cavity with the meat held otherwise, `gap` metres below the element.
+    #[must_use]
+    pub fn holding(mut self, support: Support, gap: f64) -> Self {
+        self.support = support;
+        self.gap = gap.max(0.0);
+        self
+    }
+
+    /// Whether the meat lies on metal of its own temperature.
+    #[must_use]
+    pub const fn on_metal(&self) -> bool {
+        self.support.plate().is_some()
+    }
+
+    /// Share of the half space above that the element fills (disc seen from its axis).
+    fn view(&self) -> f64 {
+        let r = ELEMENT_RADIUS * ELEMENT_RADIUS;
+        r / (r + self.gap * self.gap)
+    }
+
     /// What a patch meets. `exposure` (1 with air all around, less when crowded) scales the
     /// convection of all but the upper faces fully, of the upper faces by half.
     #[must_use]
     pub fn around(&self, facing: Facing, exposure: f64) -> Surroundings {
         let law = &self.law;
-        let sag = self.load / law.flow;
         let half = f64::midpoint(1.0, exposure);
-        let (share, view, behind) = match facing {
-            Facing::Vertical(up) => (
-                up * half + (1.0 - up) * law.down * exposure,
-                up,
-                0.3 * up + 0.7 * (1.0 - up),
-            ),
-            Facing::Side => (law.side * exposure, 0.0, 0.5),
+        let lower = match self.support {
+            // Nothing in the lee of a floor.
+            Support::Rack => f64::midpoint(law.down, 1.0),
+            _ => law.down,
         };
-        let air = self.air - behind * sag;
-        Surroundings {
+        // Share of the convection, how much of the element is seen, how far behind the meat.
+        let up = [half, 1.0, 0.3];
+        let down = [lower * exposure, 0.0, 0.7];
+        let side = [law.side * exposure, 0.0, 0.5];
+        let mix = |[a, b, c]: [f64; 3], [d, e, f]: [f64; 3], part: f64| {
+            let between = |a: f64, d: f64| a * part + d * (1.0 - part);
+            [between(a, d), between(b, e), between(c, f)]
+        };
+        let met: [f64; 3] = match facing {
+            Facing::Cavity => [law.cavity, 0.0, 1.0],
+            _ if self.support.turns_itself() => mix(mix(up, down, 0.5), side, 0.5),
+            Facing::Vertical(part) => mix(up, down, part),
+            Facing::Side => side,
+        };
+        let [share, view, behind] = met;
+        let lying = match facing {
+            Facing::Vertical(part) => 1.0 - part,
+            Facing::Side | Facing::Cavity => 0.0,
+        };
+        let shielded = match (self.support, facing) {
+            (Support::FoilBox, Facing::Vertical(part)) => 1.0 - part,
+            (Support::FoilBox, Facing::Side) => 1.0,
+            (Support::RoastingPan, Facing::Side) => 0.5,
+            _ => 0.0,
+        };
+        let air = self.air - behind * self.load / law.flow;
+        let seen = view * self.view();
+        let blown = law.convection_up * share * self.heat;
+        let mut met = Surroundings {
             air,
-            radiant: view * self.element + (1.0 - view) * air,
-            convection: law.convection_up * share * self.heat,
-            emissivity: law.emissivity,
+            radiant: air + seen * (self.element - air),
+            convection: blown * (1.0 - shielded) + UNDER_FOIL * shielded,
+            emissivity: law.emissivity * (1.0 - 0.9 * shielded),
             vapour: self.vapour,
+            open: if facing == Facing::Cavity {
+                0.5
+            } else {
+                1.0 - 0.95 * shielded
+            },
+        };
+        if let Some(plate) = self.support.plate() {
+            let contact = plate.contact * lying;
+            let blown = met.convection * (1.0 - lying);
+            let all = (contact + blown).max(1e-9);
+            met.air = (contact * self.plate + blown * met.air) / all;
+            met.convection = all;
+            met.emissivity *= 1.0 - lying;
+            // Vapour leaves with the air that passes, not by contact.
+            met.open *= (blown + plate.open * law.convection_up * lying) / all;
         }
+        met
     }
 
-    /// Advances the air by `dt` seconds while the load takes `load` watts and gives off `water`
-    /// kg/s. `coupling` (W/K) is how much more the load takes from warmer air; it keeps long steps
-    /// stable.
-    pub fn step(&mut self, dt: f64, setting: f64, load: f64, coupling: f64, water: f64) {
+    /// Advances the air by `dt` seconds.
+    pub fn step(&mut self, dt: f64, setting: f64, load: Load) {
         let law = self.law;
-        self.load = load.max(0.0);
-        let inertia = law.capacity / dt;
-        let wanted = inertia * (setting - self.air)
-            + law.loss * (setting - self.room)
-            + load
-            + coupling * (setting - self.air);
-        let given = wanted.clamp(0.0, self.power);
+        self.load = load.heat.max(0.0);
+        self.heat_plate(dt, load.lying);
+        let inertia = law.capacity / dt + load.coupling;
+        // The thermostat gives power in proportion within its band; the air at the end of the
+        // step decides, so that long steps do not swing.
+        let gain = self.power / law.band;
+        let out = law.loss * self.room - load.heat;
+        let end = (inertia * self.air + gain * (setting + law.band / 2.0) + out)
+            / (inertia + gain + law.loss);
+        let given = (gain * (setting + law.band / 2.0 - end)).clamp(0.0, self.power);
         self.energy += given * dt;
-        self.air +=
-            (given - law.loss * (self.air - self.room) - load) / (inertia + law.loss + coupling);
+        self.air = (inertia * self.air + given + out) / (inertia + law.loss);
         let follow = 1.0 - (-dt / law.element_lag).exp();
-        self.element += (setting.min(self.air + 40.0) - self.element) * follow;
+        let glow = (setting + law.element_excess).min(self.air + 40.0 + law.element_excess);
+        self.element += (glow - self.element) * follow;
         let kelvin = self.air + crate::units::ZERO_CELSIUS_IN_KELVIN;
-        let steam = water.max(0.0) * crate::meat::water::VAPOUR_GAS_CONSTANT * kelvin / law.vent;
-        let target = (KITCHEN_VAPOUR + steam).min(0.9 * crate::meat::water::PRESSURE);
+        let steam = load.water.max(0.0) * VAPOUR_GAS_CONSTANT * kelvin / law.vent;
+        let target = (KITCHEN_VAPOUR + steam).min(0.9 * PRESSURE);
         // The cavity's few litres are exchanged within seconds.
         self.vapour += (target - self.vapour) * (1.0 - (-dt / 10.0).exp());
+    }
+
+    /// Metal under the meat between air and meat, implicit in its own temperature.
+    fn heat_plate(&mut self, dt: f64, [area, face]: [f64; 2]) {
+        let Some(plate) = self.support.plate() else {
+            self.plate = self.air;
+            return;
+        };
+        let inertia = plate.capacity / dt;
+        let contact = plate.contact * area;
+        self.plate = (inertia * self.plate + plate.from_air * self.air + contact * face)
+            / (inertia + plate.from_air + contact);
     }
 
     /// Lets the drawer or door stand open for `seconds`.

@@ -11,6 +11,12 @@ pub enum MachineKind {
     OvenStyle,
     /// A grill plate under a lid with fan and element.
     LiddedGrill,
+    /// Two drawers, each with its own fan and element, sharing the power.
+    TwinDrawers,
+    /// A household oven with its fan on, for comparison.
+    FanOven,
+    /// A household oven without fan: heat from below and above, for comparison.
+    StillOven,
 }
 
 /// The usable floor seen from above.
@@ -82,7 +88,7 @@ const fn range(low: f64, high: f64) -> [Temperature; 2] {
 }
 
 /// Typical machines; sizes are common practice.
-pub static PRESETS: [Preset; 4] = [
+pub static PRESETS: [Preset; 7] = [
     Preset {
         id: "compact_drum",
         name: "a compact drum",
@@ -130,11 +136,54 @@ pub static PRESETS: [Preset; 4] = [
         power: Power::from_watts(1750.0),
         range: range(100.0, 260.0),
     },
+    Preset {
+        id: "twin_drawers",
+        name: "twin drawers",
+        kind: MachineKind::TwinDrawers,
+        floor: Floor::Rectangular {
+            width: mm(190.0),
+            depth: mm(270.0),
+        },
+        height: mm(110.0),
+        power: Power::from_watts(2400.0),
+        range: range(70.0, 200.0),
+    },
+    Preset {
+        id: "fan_oven",
+        name: "a household oven, fan on",
+        kind: MachineKind::FanOven,
+        floor: Floor::Rectangular {
+            width: mm(430.0),
+            depth: mm(350.0),
+        },
+        height: mm(200.0),
+        power: Power::from_watts(2800.0),
+        range: range(60.0, 250.0),
+    },
+    Preset {
+        id: "still_oven",
+        name: "a household oven, no fan",
+        kind: MachineKind::StillOven,
+        floor: Floor::Rectangular {
+            width: mm(430.0),
+            depth: mm(350.0),
+        },
+        height: mm(200.0),
+        power: Power::from_watts(2500.0),
+        range: range(60.0, 250.0),
+    },
 ];
 
 impl MachineKind {
     /// Every kind.
-    pub const ALL: [Self; 3] = [Self::Drawer, Self::OvenStyle, Self::LiddedGrill];
+    pub const ALL: [Self; 6] = [
+        Self::Drawer,
+        Self::TwinDrawers,
+        Self::OvenStyle,
+        Self::LiddedGrill,
+        Self::FanOven,
+        Self::StillOven,
+    ];
 
     /// The name used in stored plans and on the wire.
     #[must_use]
@@ -143,6 +192,9 @@ impl MachineKind {
             Self::Drawer => "drawer",
             Self::OvenStyle => "oven_style",
             Self::LiddedGrill => "lidded_grill",
+            Self::TwinDrawers => "twin_drawers",
+            Self::FanOven => "fan_oven",
+            Self::StillOven => "still_oven",
         }
     }
 }

@@ -3,7 +3,9 @@
 mod cavity;
 mod machine;
 mod run;
+mod support;
 
-pub use cavity::{Cavity, KindLaw};
+pub use cavity::{Cavity, KindLaw, Load};
 pub use machine::{Floor, Machine, MachineKind, PRESETS, Preset};
-pub use run::{Pace, Phase, Rest, Run};
+pub use run::{Action, OPENING, Pace, Phase, Rest, Run, TURNING};
+pub use support::Support;

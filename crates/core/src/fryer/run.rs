@@ -1,8 +1,8 @@
 //! A load of equal pieces marching through preheat, cook and rest.
 
-use super::cavity::Cavity;
-use super::machine::Machine;
+use super::cavity::{Cavity, Load};
 use crate::heat::{Exchange, Facing, Piece, Surroundings, step_size};
+use crate::units::{Interval, Mass, Temperature};
 
 /// Where the cook stands.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -21,6 +21,28 @@ pub enum Rest {
     /// On a board under loose foil.
     Tented,
 }
+
+/// What a cook does in the middle of a cook.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub enum Action {
+    /// Another setting of the dial.
+    Set(Temperature),
+    /// Every piece upside down.
+    Turn,
+    /// Brushed with something wet.
+    Baste,
+    /// Another dish goes in beside the meat.
+    AddSide(Mass),
+    /// Racks or drawers change places.
+    SwapRacks,
+    /// The machine stands open.
+    Open(Interval),
+}
+
+/// Seconds the machine stands open while pieces are turned or brushed.
+pub const TURNING: f64 = 12.0;
+/// Seconds it stands open while something is put in or moved.
+pub const OPENING: f64 = 20.0;
 
 /// How long the steps are.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -59,31 +81,36 @@ pub struct Run {
     elapsed: f64,
     since_change: f64,
     water: f64,
+    side: Side,
     last: Exchange,
     last_dt: f64,
 }
 
 impl Run {
-    /// Heats the empty machine to its setting; returns it with the seconds that took.
+    /// Heats an empty machine, and the metal in it, to its setting (°C); returns it with the
+    /// seconds that took.
     ///
     /// ```
-    /// use ember_core::fryer::{PRESETS, Run};
-    /// let (hot, seconds) = Run::preheat(&PRESETS[1].machine(), 200.0, 21.0);
+    /// use ember_core::fryer::{Cavity, MachineKind, Run};
+    /// let (hot, seconds) = Run::preheat(Cavity::cold(MachineKind::Drawer, 1700.0, 21.0), 200.0);
     /// assert!(hot.air > 195.0 && (60.0..400.0).contains(&seconds));
     /// ```
     #[must_use]
-    pub fn preheat(machine: &Machine, setting: f64, room: f64) -> (Cavity, f64) {
+    pub fn preheat(mut cavity: Cavity, setting: f64) -> (Cavity, f64) {
         const STEP: f64 = 5.0;
         const LONGEST: f64 = 1800.0;
-        let mut cavity = Cavity::cold(machine.kind, machine.power.watts(), room);
+        /// Metal this much cooler than the air is hot enough to sear, K.
+        const HOT_ENOUGH: f64 = 25.0;
         let mut seconds = 0.0;
-        while cavity.air < setting - 3.0 && seconds < LONGEST {
-            cavity.step(STEP, setting, 0.0, 0.0, 0.0);
+        while (cavity.air < setting - 3.0 || cavity.plate < setting - HOT_ENOUGH)
+            && seconds < LONGEST
+        {
+            cavity.step(STEP, setting, Load::default());
             seconds += STEP;
         }
         // A short soak lets the element and the basket catch up.
         for _ in 0..12 {
-            cavity.step(STEP, setting, 0.0, 0.0, 0.0);
+            cavity.step(STEP, setting, Load::default());
             seconds += STEP;
         }
         (cavity, seconds)
@@ -105,6 +132,7 @@ impl Run {
             elapsed: 0.0,
             since_change: 0.0,
             water: 0.0,
+            side: Side::default(),
             last: Exchange::default(),
             last_dt: 1.0,
         }
@@ -140,10 +168,19 @@ impl Run {
         let dt = (step_size(self.since_change) * stretch).min(limit);
         let exchange = match self.phase {
             Phase::Cooking => {
-                let given = self.last.given * self.count / self.last_dt;
-                let water = self.last.water * self.count / self.last_dt;
-                let coupling = self.piece.area() * self.count * COUPLING * self.exposure;
-                self.cavity.step(dt, self.setting, given, coupling, water);
+                let load = Load {
+                    heat: self.last.given * self.count / self.last_dt
+                        + self.side.heat(self.cavity.air),
+                    coupling: self.piece.area() * self.count * COUPLING * self.exposure,
+                    water: self.last.water * self.count / self.last_dt,
+                    lying: if self.cavity.on_metal() {
+                        [self.piece.lying() * self.count, self.piece.lower().surface]
+                    } else {
+                        [0.0; 2]
+                    },
+                };
+                self.side.step(dt, self.cavity.air);
+                self.cavity.step(dt, self.setting, load);
                 let (cavity, exposure) = (&self.cavity, self.exposure);
                 self.piece
                     .step(dt, |facing| cavity.around(facing, exposure))
@@ -176,6 +213,60 @@ impl Run {
     /// Changes the setting, °C.
     pub fn set(&mut self, setting: f64) {
         self.setting = setting;
+    }
+
+    /// Brushes the surface: `film` kg of water per square metre must leave again.
+    pub fn baste(&mut self, film: f64, seconds: f64) {
+        self.open(seconds);
+        self.piece.wet(film);
+    }
+
+    /// Adds another dish of `kilograms` at `celsius` to the machine.
+    ///
+    /// ```
+    /// use ember_core::fryer::{Action, PRESETS};
+    /// use ember_core::{meat::CutId, plan::{Request, TimedAction, plan}};
+    /// use ember_core::units::{Interval, Mass, Temperature};
+    /// let mut request = Request::usual(CutId::BeefRoast, PRESETS[1].machine());
+    /// let alone = plan(&request).unwrap();
+    /// request.actions.push(TimedAction {
+    ///     at: Interval::from_minutes(20.0),
+    ///     action: Action::AddSide(Mass::from_grams(600.0)),
+    /// });
+    /// assert!(plan(&request).unwrap().pull_at >= alone.pull_at);
+    /// ```
+    pub fn add_side(&mut self, kilograms: f64, celsius: f64, seconds: f64) {
+        self.open(seconds);
+        let capacity = kilograms * Side::SPECIFIC_HEAT;
+        let both = self.side.capacity + capacity;
+        if both > 0.0 {
+            self.side.celsius =
+                (self.side.capacity * self.side.celsius + capacity * celsius) / both;
+        }
+        self.side.capacity = both;
+        self.side.uptake += kilograms * Side::SURFACE * COUPLING;
+    }
+
+    /// Puts rested pieces back for a hot finish.
+    pub fn put_back(&mut self, setting: f64) {
+        self.phase = Phase::Cooking;
+        self.setting = setting;
+        self.piece.disturb();
+        self.since_change = 0.0;
+    }
+
+    /// Does what a cook does in the middle of a cook.
+    pub fn perform(&mut self, action: Action) {
+        /// A brush leaves about a tenth of a millimetre (from memory).
+        const BRUSHED: f64 = 0.10;
+        match action {
+            Action::Set(setting) => self.set(setting.celsius()),
+            Action::Turn => self.turn(TURNING),
+            Action::Baste => self.baste(BRUSHED, TURNING),
+            Action::AddSide(mass) => self.add_side(mass.kilograms(), self.room, OPENING),
+            Action::SwapRacks => self.open(OPENING),
+            Action::Open(time) => self.open(time.seconds()),
+        }
     }
 
     /// Takes the pieces out to rest.
@@ -219,6 +310,36 @@ impl Run {
     }
 }
 
+/// Another dish in the same machine: it takes heat and gives none to the meat.
+#[derive(Debug, Clone, Copy, PartialEq, Default)]
+struct Side {
+    /// Heat capacity, J/K.
+    capacity: f64,
+    /// Heat it takes from the air, W/K.
+    uptake: f64,
+    celsius: f64,
+}
+
+impl Side {
+    /// Heat capacity of vegetables, J/(kg K), and the surface of a kilogram in pieces, m²/kg
+    /// (from memory: potatoes in 3 cm pieces).
+    const SPECIFIC_HEAT: f64 = 3600.0;
+    const SURFACE: f64 = 0.15;
+
+    /// Watts taken from air of a temperature; evaporation holds its surface below boiling.
+    fn heat(&self, air: f64) -> f64 {
+        self.uptake * (air - self.celsius.min(95.0)).max(0.0)
+    }
+
+    fn step(&mut self, dt: f64, air: f64) {
+        if self.capacity > 0.0 {
+            // Half of what it takes evaporates water.
+            let rate = 0.5 * self.uptake / self.capacity;
+            self.celsius += (air.min(100.0) - self.celsius) * (1.0 - (-rate * dt).exp());
+        }
+    }
+}
+
 /// Convection with some radiation, W/(m² K), as far as the air's step must know it.
 const COUPLING: f64 = 60.0;
 
@@ -229,13 +350,16 @@ fn resting(rest: Rest, room: f64, facing: Facing) -> Surroundings {
     };
     let lying = match facing {
         Facing::Vertical(up) => 1.0 - up,
-        Facing::Side => 0.0,
+        Facing::Side | Facing::Cavity => 0.0,
     };
+    // Inside a bird the air stands still and moist.
+    let still = if facing == Facing::Cavity { 0.4 } else { 1.0 };
     Surroundings {
         air: room,
         radiant: room,
-        convection: pick(REST_CONVECTION) * (1.0 - lying) + BOARD * lying,
-        emissivity: pick(REST_EMISSIVITY) * (1.0 - lying),
+        convection: still * pick(REST_CONVECTION) * (1.0 - lying) + BOARD * lying,
+        emissivity: still * pick(REST_EMISSIVITY) * (1.0 - lying),
         vapour: pick(REST_VAPOUR),
+        open: still * (1.0 - lying),
     }
 }

@@ -16,6 +16,8 @@ pub struct Surroundings {
     pub emissivity: f64,
     /// Partial pressure of water vapour in the air, Pa.
     pub vapour: f64,
+    /// How freely vapour leaves the patch: 1 in moving air, 0 under foil.
+    pub open: f64,
 }
 
 /// State of one patch of surface.
@@ -63,11 +65,11 @@ impl FaceLaw {
     /// The constants plans use.
     pub const MEAT: Self = Self {
         dry_conductivity: 0.16,
-        dry_diffusivity: 1.2e-6,
+        dry_diffusivity: 1.12e-6,
         replenished: 0.5,
         available: 0.85,
         browning_reference: 140.0,
-        browning_step: 32.0,
+        browning_step: 40.0,
         browning_from: 105.0,
     };
 
@@ -144,7 +146,12 @@ impl Balance {
         let scale =
             self.transfer * PRESSURE / (VAPOUR_GAS_CONSTANT * (front + ZERO_CELSIUS_IN_KELVIN));
         let rate = scale * ((PRESSURE - self.vapour) * dry).ln();
-        let slope = scale * wet_slope * dry;
+        // Beyond boiling, which only a front that runs out of water reaches, it grows no more.
+        let slope = if front < BOILING {
+            scale * wet_slope * dry
+        } else {
+            0.0
+        };
         (rate, slope)
     }
 
@@ -154,11 +161,7 @@ impl Balance {
         /// A last move this small leaves an error of its square, K.
         const ENOUGH: f64 = 0.1;
         let top = self.outside.max(self.cell) + 1e-9;
-        let mut high = if self.transfer > 0.0 {
-            top.min(BOILING)
-        } else {
-            top
-        };
+        let mut high = top;
         let mut low = COLDEST;
         let mut at = guess.min(high).max(low);
         let mut solved = Solved::default();
@@ -243,7 +246,9 @@ impl Face {
             outside,
             inner,
             cell,
-            transfer: transfer(law, around, self.front, layer) * fade(self.lost, behind.stock),
+            transfer: around.open
+                * transfer(law, around, self.front, layer)
+                * fade(self.lost, behind.stock),
             vapour: around.vapour,
         };
         let solved = balance.solve(self.front);

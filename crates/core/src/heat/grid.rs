@@ -14,6 +14,8 @@ pub enum Facing {
     Vertical(f64),
     /// Sideways.
     Side,
+    /// Into the cavity of a bird.
+    Cavity,
 }
 
 /// A piece of the outer surface belonging to one boundary cell.
@@ -131,6 +133,7 @@ impl Grid {
         match body {
             Body::Disc { .. } => Self::new(body, 29, across(body, 26.0, [8.0, 20.0])),
             Body::Bar { .. } => Self::new(body, 17, 8),
+            Body::Tube { .. } => Self::new(body, 19, 8),
             Body::Sphere { .. } => Self::new(body, 31, 1),
         }
     }
@@ -141,6 +144,7 @@ impl Grid {
         match body {
             Body::Disc { .. } => Self::new(body, 11, across(body, 10.0, [4.0, 8.0])),
             Body::Bar { .. } => Self::new(body, 9, 4),
+            Body::Tube { .. } => Self::new(body, 9, 4),
             Body::Sphere { .. } => Self::new(body, 15, 1),
         }
     }
@@ -150,7 +154,12 @@ impl Grid {
     pub fn new(body: Body, rows: usize, columns: usize) -> Self {
         match body {
             Body::Disc { thickness, radius } => disc(body, thickness, radius, rows, columns),
-            Body::Bar { diameter, length } => bar(body, diameter, length, rows, columns),
+            Body::Bar { diameter, length } => tube(body, [0.0, diameter], length, rows, columns),
+            Body::Tube {
+                diameter,
+                bore,
+                length,
+            } => tube(body, [bore, diameter], length, rows, columns),
             Body::Sphere { diameter } => sphere(body, diameter, rows),
         }
     }
@@ -269,9 +278,14 @@ fn disc(body: Body, thickness: f64, radius: f64, rows: usize, columns: usize) ->
     grid
 }
 
-fn bar(body: Body, diameter: f64, length: f64, rows: usize, columns: usize) -> Grid {
-    let radius = diameter / 2.0;
-    let r = graded(radius, rows, false);
+/// A round wall between two diameters, or a solid bar where the inner one is nought.
+fn tube(body: Body, [bore, diameter]: [f64; 2], length: f64, rows: usize, columns: usize) -> Grid {
+    let (inner, radius) = (bore / 2.0, diameter / 2.0);
+    let hollow = inner > 0.0;
+    let r: Vec<f64> = graded(radius - inner, rows, hollow)
+        .into_iter()
+        .map(|depth| inner + depth)
+        .collect();
     let angle = PI / columns as f64;
     let mut grid = Grid::empty(body, rows, columns);
     grid.row_width = widths(&r);
@@ -291,6 +305,7 @@ fn bar(body: Body, diameter: f64, length: f64, rows: usize, columns: usize) -> G
             grid.mirror[cell] = i * columns + columns - 1 - j;
         }
     }
+    let stride = isize::try_from(columns).unwrap_or(isize::MAX);
     for j in 0..columns {
         let from_top = (j as f64 + 0.5) * angle;
         grid.patches.push(Patch {
@@ -299,9 +314,22 @@ fn bar(body: Body, diameter: f64, length: f64, rows: usize, columns: usize) -> G
             half: radius * (radius / middle(&r, rows - 1)).ln(),
             facing: Facing::Vertical(f64::midpoint(1.0, from_top.cos())),
             first_direction: true,
-            inward: -isize::try_from(columns).unwrap_or(isize::MAX),
+            inward: -stride,
             mirror: columns - 1 - j,
         });
+    }
+    if hollow {
+        for j in 0..columns {
+            grid.patches.push(Patch {
+                cell: j,
+                area: 2.0 * angle * inner * length,
+                half: inner * (middle(&r, 0) / inner).ln(),
+                facing: Facing::Cavity,
+                first_direction: true,
+                inward: stride,
+                mirror: 2 * columns - 1 - j,
+            });
+        }
     }
     let column = |j: usize| move |i: usize| i * columns + j;
     grid.axis = through_the_middle(&r, column(0), column(columns - 1));
@@ -316,7 +344,7 @@ fn through_the_middle(
     lower: impl Fn(usize) -> usize,
 ) -> Vec<Station> {
     let rows = r.len() - 1;
-    let radius = r[rows];
+    let (inner, radius) = (r[0], r[rows]);
     let at = |depth: f64, cell: usize| Station {
         depth,
         cell,
@@ -326,7 +354,7 @@ fn through_the_middle(
     (0..rows)
         .rev()
         .map(|i| at(radius - middle(r, i), upper(i)))
-        .chain((0..rows).map(|i| at(radius + middle(r, i), lower(i))))
+        .chain((0..rows).map(|i| at(radius - 2.0 * inner + middle(r, i), lower(i))))
         .collect()
 }
 

@@ -1,42 +1,21 @@
 //! What a cut is, for the model and for the cook.
 
-use super::{Coat, Composition};
+use super::{Coat, Composition, CutId};
 use crate::units::{Interval, Length, Mass, Temperature};
-
-/// Identity of a cut.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash)]
-pub enum CutId {
-    /// A drumette or a flat.
-    PartyWing,
-    /// Wing with all joints.
-    WholeWing,
-    /// Chicken drumstick.
-    Drumstick,
-    /// Chicken thigh with bone and skin.
-    BoneInThigh,
-    /// Chicken breast without skin and bone.
-    BonelessBreast,
-    /// Slab of pork belly with skin.
-    PorkBellySlab,
-    /// Pork loin chop.
-    PorkChop,
-    /// Boneless pork loin, tied.
-    PorkLoinRoast,
-    /// Boneless beef roast.
-    BeefRoast,
-    /// Boneless beef steak.
-    BeefSteak,
-}
 
 /// The animal, which decides the safety floor.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum Animal {
     /// Chicken; poultry.
     Chicken,
+    /// Turkey; poultry.
+    Turkey,
     /// Pork.
     Pork,
     /// Beef.
     Beef,
+    /// Lamb.
+    Lamb,
 }
 
 /// What kind of piece, which decides the safety floor together with the animal.
@@ -44,6 +23,8 @@ pub enum Animal {
 pub enum Class {
     /// Parts of poultry.
     PoultryPiece,
+    /// A whole bird, flattened or not.
+    WholeBird,
     /// A whole cut of red meat whose inside was never outside.
     WholeCut,
 }
@@ -53,6 +34,12 @@ pub enum Class {
 pub enum Form {
     /// A long round piece lying flat: thickness is its diameter.
     Bar,
+    /// A whole bird lying on its back or breast: a long round wall around a cavity. Thickness is
+    /// its height as it lies.
+    Tube {
+        /// Width of the cavity over the outer diameter, below 1.
+        bore: f64,
+    },
     /// A flat piece: thickness stands upright. `elongation` is length over width of its outline.
     Slab {
         /// Length over width, at least 1.
@@ -144,25 +131,6 @@ pub struct Cut {
     pub probe: &'static str,
 }
 
-impl CutId {
-    /// The name used in stored plans and on the wire.
-    #[must_use]
-    pub const fn id(self) -> &'static str {
-        match self {
-            Self::PartyWing => "party_wing",
-            Self::WholeWing => "whole_wing",
-            Self::Drumstick => "drumstick",
-            Self::BoneInThigh => "bone_in_thigh",
-            Self::BonelessBreast => "boneless_breast",
-            Self::PorkBellySlab => "pork_belly_slab",
-            Self::PorkChop => "pork_chop",
-            Self::PorkLoinRoast => "pork_loin_roast",
-            Self::BeefRoast => "beef_roast",
-            Self::BeefSteak => "beef_steak",
-        }
-    }
-}
-
 impl Browning {
     /// The cook's word.
     #[must_use]
@@ -183,11 +151,11 @@ impl Browning {
 /// 15 min and which are crisp on both after 30 min; belly skin at 190-199 °C that is brown, not
 /// dark, after 40 min; a chop that is hardly coloured after 12 min.
 const BROWNING_LIMITS: [(f64, Browning); 5] = [
-    (90.0, Browning::Burnt),
-    (45.0, Browning::Dark),
-    (8.0, Browning::Brown),
-    (4.0, Browning::Golden),
-    (1.8, Browning::Blond),
+    (54.0, Browning::Burnt),
+    (27.0, Browning::Dark),
+    (4.6, Browning::Brown),
+    (2.3, Browning::Golden),
+    (1.1, Browning::Blond),
 ];
 
 impl Browning {
@@ -206,6 +174,28 @@ impl Browning {
             .map_or(Self::Pale, |(_, word)| *word)
     }
 
+    /// An amount on a scale of the words: 0 is pale, 1 where blond begins, 5 where burnt begins,
+    /// linear between.
+    ///
+    /// ```
+    /// use ember_core::meat::Browning;
+    /// assert_eq!(Browning::scale(0.0), 0.0);
+    /// assert_eq!(Browning::scale(Browning::Golden.least()), 2.0);
+    /// assert!(Browning::scale(1e6) <= 5.0);
+    /// ```
+    #[must_use]
+    pub fn scale(amount: f64) -> f64 {
+        let mut below = (0.0, 0.0);
+        for (n, (limit, _)) in BROWNING_LIMITS.iter().rev().enumerate() {
+            let here = (*limit, n as f64 + 1.0);
+            if amount < here.0 {
+                return below.1 + (amount.max(0.0) - below.0) / (here.0 - below.0);
+            }
+            below = here;
+        }
+        below.1
+    }
+
     /// The least amount that deserves the word.
     #[must_use]
     pub fn least(self) -> f64 {
@@ -222,15 +212,17 @@ impl Animal {
     pub const fn word(self) -> &'static str {
         match self {
             Self::Chicken => "chicken",
+            Self::Turkey => "turkey",
             Self::Pork => "pork",
             Self::Beef => "beef",
+            Self::Lamb => "lamb",
         }
     }
 
     /// Poultry is never planned below its floor.
     #[must_use]
     pub const fn is_poultry(self) -> bool {
-        matches!(self, Self::Chicken)
+        matches!(self, Self::Chicken | Self::Turkey)
     }
 }
 

@@ -6,7 +6,7 @@ mod cut;
 mod surface;
 pub mod water;
 
-pub use catalogue::{CATALOGUE, cut};
+pub use catalogue::{CATALOGUE, CutId, cut};
 pub use composition::{Composition, Material};
-pub use cut::{Animal, Browning, Class, Cut, CutId, Form, Texture, ThicknessRule};
+pub use cut::{Animal, Browning, Class, Cut, Form, Texture, ThicknessRule};
 pub use surface::{Coat, SurfaceStart};

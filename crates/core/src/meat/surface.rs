@@ -8,19 +8,28 @@ pub enum Coat {
     /// Patted dry, nothing on it.
     #[default]
     PattedDry,
+    /// Patted dry and oiled.
+    Oiled,
     /// Patted dry, oil and a dry rub.
     Rubbed,
+    /// Patted dry, a rub with baking powder.
+    BakingPowder,
     /// Uncovered in the fridge for hours, then rubbed.
     FridgeDried,
     /// A light dusting of flour or starch and an oil spray.
     Floured,
+    /// Flour, egg and crumb, sprayed with oil.
+    Crumbed,
+    /// Brushed with something sweet before it goes in.
+    Glazed,
 }
 
 /// The numbers a [`Coat`] stands for in the heat model.
 ///
 /// All are common practice in kind and from memory in size: a wet face carries a tenth of a
 /// millimetre of water, a towel leaves a fifth of that, a night in the fridge leaves a leathery
-/// layer some tenths of a millimetre deep.
+/// layer some tenths of a millimetre deep, a crumb coat is a millimetre of bread that is dry
+/// already. Alkali and sugar speed browning by half and more.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct SurfaceStart {
     /// Free water on the surface, kg/m², that must leave before the surface dries.
@@ -33,12 +42,16 @@ pub struct SurfaceStart {
 
 impl Coat {
     /// Every coat, in the order a cook thinks of them.
-    pub const ALL: [Self; 5] = [
+    pub const ALL: [Self; 9] = [
         Self::Wet,
         Self::PattedDry,
+        Self::Oiled,
         Self::Rubbed,
+        Self::BakingPowder,
         Self::FridgeDried,
         Self::Floured,
+        Self::Crumbed,
+        Self::Glazed,
     ];
 
     /// The name used in stored plans and on the wire.
@@ -50,6 +63,10 @@ impl Coat {
             Self::Rubbed => "rubbed",
             Self::FridgeDried => "fridge_dried",
             Self::Floured => "floured",
+            Self::Oiled => "oiled",
+            Self::BakingPowder => "baking_powder",
+            Self::Crumbed => "crumbed",
+            Self::Glazed => "glazed",
         }
     }
 
@@ -63,6 +80,10 @@ impl Coat {
             (Self::Rubbed, false) => "rubbed, patted dry",
             (Self::FridgeDried, _) => "dried in the fridge, rubbed",
             (Self::Floured, _) => "floured and sprayed",
+            (Self::Oiled, _) => "patted dry and oiled",
+            (Self::BakingPowder, _) => "rubbed with baking powder",
+            (Self::Crumbed, _) => "in egg and crumb",
+            (Self::Glazed, _) => "glazed",
         }
     }
 
@@ -71,7 +92,10 @@ impl Coat {
     pub const fn allergens(self) -> Option<&'static str> {
         match self {
             Self::Floured => Some("wheat, unless the flour is starch of another kind"),
-            _ => None,
+            Self::Crumbed => Some("wheat and egg, unless yours are made without"),
+            Self::BakingPowder => Some("what the powder's starch is made of, at times wheat"),
+            Self::Glazed => Some("what the glaze's label names, often mustard or soy"),
+            Self::Wet | Self::PattedDry | Self::Oiled | Self::Rubbed | Self::FridgeDried => None,
         }
     }
 
@@ -104,6 +128,26 @@ impl Coat {
                 film: 0.0,
                 dry_layer: 0.25e-3,
                 browning_rate: 1.15,
+            },
+            Self::Oiled => SurfaceStart {
+                film: 0.01,
+                dry_layer: 0.0,
+                browning_rate: 1.1,
+            },
+            Self::BakingPowder => SurfaceStart {
+                film: 0.01,
+                dry_layer: 0.10e-3,
+                browning_rate: 1.5,
+            },
+            Self::Crumbed => SurfaceStart {
+                film: 0.0,
+                dry_layer: 1.0e-3,
+                browning_rate: 1.4,
+            },
+            Self::Glazed => SurfaceStart {
+                film: 0.05,
+                dry_layer: 0.0,
+                browning_rate: 1.7,
             },
             Self::Floured => SurfaceStart {
                 film: 0.02,

@@ -1,7 +1,7 @@
 //! Words with quantities left open, so that each cook reads them in their own units.
 
 use crate::units::{
-    Interval, Length, Temperature, TemperatureDifference, TemperatureScale, WeightSystem,
+    Interval, Length, Mass, Temperature, TemperatureDifference, TemperatureScale, WeightSystem,
 };
 
 /// A quantity inside a message.
@@ -15,6 +15,8 @@ pub enum Quantity {
     Difference(TemperatureDifference),
     /// A length.
     Length(Length),
+    /// A weight.
+    Mass(Mass),
     /// A stretch of time.
     Time(Interval),
 }
@@ -82,6 +84,7 @@ impl Quantity {
             Self::Setting(t) => t.display_setting(scale),
             Self::Difference(d) => d.display(scale),
             Self::Length(l) => l.display(system),
+            Self::Mass(m) => m.display(system),
             Self::Time(t) => t.display(),
         }
     }

@@ -8,9 +8,14 @@
 //! ```
 
 mod assumptions;
+mod band;
+mod check;
+mod error;
 mod message;
+mod outcomes;
 mod picture;
 mod problem;
+mod questions;
 mod request;
 mod schools;
 mod search;
@@ -18,11 +23,17 @@ mod steps;
 mod text;
 mod warnings;
 
-pub use assumptions::{Assumption, AssumptionKind};
+pub use assumptions::Assumption;
+pub use band::{Band, Ensemble, MEMBERS, Member, Remaining, Unknown, synthetic_pull};
+pub use error::PlanError;
 pub use message::{Message, Quantity};
+pub use outcomes::{Crispness, DoneShare, FaceOutcome, Outcomes};
 pub use picture::{DEPTHS, MOST_COLUMNS, Picture};
 pub use problem::LONGEST;
-pub use request::{PlanError, PreheatRule, Request, SauceRule, Start, TurnRule};
+pub use questions::{
+    Converted, DeadlineError, Equivalent, Outcome, SettingFor, convert, equivalent, setting_for,
+};
+pub use request::{PreheatRule, Programme, Request, SauceRule, Start, TimedAction, TurnRule};
 pub use steps::{Step, StepKind};
 pub use text::render;
 pub use warnings::{Warning, WarningKind};
@@ -33,11 +44,11 @@ use crate::fryer::Run;
 use crate::meat::Browning;
 use crate::units::{Interval, Length, Temperature, TemperatureDifference};
 use picture::{Recorder, Rested};
-use problem::{Goal, Problem, Resolution, Turn, Variation};
+use problem::{Moments, Problem, Resolution, Variation};
 use search::{Found, RestOutcome, search};
 
 /// Version of the model and its constants, stored with every plan.
-pub const MODEL_VERSION: &str = "1";
+pub const MODEL_VERSION: &str = "2";
 
 /// What the plan aims at.
 #[derive(Debug, Clone, PartialEq)]
@@ -79,6 +90,8 @@ pub struct Loading {
 pub struct Plan {
     /// Setting of the dial.
     pub setting: Temperature,
+    /// When the dial goes up for a hot finish.
+    pub finish_at: Option<Interval>,
     /// Time the empty machine needs before, if it is preheated.
     pub preheat: Option<Interval>,
     /// Turn.
@@ -113,10 +126,8 @@ pub struct Plan {
     pub thickness: Length,
     /// Start temperature the plan was computed for.
     pub start: Temperature,
-    /// Colour of the face that starts above and of the other, at the pull.
-    pub browning: [Browning; 2],
-    /// Share of the weight lost as water by the pull.
-    pub water_lost: f64,
+    /// What the cook will find.
+    pub outcomes: Outcomes,
     /// Temperature over depth and time.
     pub picture: Picture,
     /// What to do, in order.
@@ -125,6 +136,9 @@ pub struct Plan {
     pub warnings: Vec<Warning>,
     /// What was assumed, the dearest first.
     pub assumptions: Vec<Assumption>,
+    /// Cooks that what is not known allows; nothing where even the usual one is out of reach on
+    /// the grid they are computed on.
+    pub ensemble: Option<Ensemble>,
 }
 
 /// Time to take one batch out and put the next one in.
@@ -145,14 +159,16 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
     let first = problem.layer.in_first_batch;
     let cavity = problem.first_cavity();
     let found = search(&problem, cavity, first)?;
-    // Two cores are common; what the assumptions are worth does not wait for the picture.
-    let (fine, worth) = std::thread::scope(|scope| {
-        let worth = scope.spawn(|| assumptions::worth(&problem, cavity, found));
-        let fine = refine(&problem, found, first);
-        (fine, worth.join())
-    });
+    let (fine, responses) =
+        band::respond(&problem, cavity, found, || refine(&problem, found, first));
     let fine = fine?;
-    let worth = worth.unwrap_or_else(|panic| std::panic::resume_unwind(panic))?;
+    let out = Interval::from_seconds(fine.pull);
+    if let Some(late) = request.actions.iter().find(|timed| timed.at >= out) {
+        return Err(PlanError::AfterTheEnd { at: late.at, out });
+    }
+    let ensemble = responses
+        .as_ref()
+        .map(|responses| responses.ensemble(fine.ready));
     let batches = all_batches(&problem, &fine, first)?;
     let rest = request.entry().rest;
     let cooking: f64 = batches.iter().map(|batch| batch.cook.seconds()).sum();
@@ -160,6 +176,7 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
     let pull_at = Interval::from_seconds(fine.pull);
     let mut plan = Plan {
         setting: request.setting_used(),
+        finish_at: fine.finish,
         preheat: problem
             .preheated
             .then(|| whole_minutes(problem.preheat_time())),
@@ -188,12 +205,14 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         },
         thickness: request.thickness_used(),
         start: request.start.temperature(),
-        browning: fine.browning,
-        water_lost: fine.water_lost,
+        outcomes: fine.outcomes,
         picture: fine.picture,
         steps: Vec::new(),
         warnings: Vec::new(),
-        assumptions: worth,
+        assumptions: responses
+            .map(|responses| assumptions::ranked(request, &responses))
+            .unwrap_or_default(),
+        ensemble,
     };
     plan.warnings = warnings::find(request, &plan);
     plan.steps = steps::list(request, &plan);
@@ -227,11 +246,13 @@ fn refuse_above_ceiling(problem: &Problem) -> Result<(), PlanError> {
 struct Fine {
     run: Run,
     turn: Option<Interval>,
+    finish: Option<Interval>,
+    /// When the goal was met, s; the pull is the next mark of the clock.
+    ready: f64,
     pull: f64,
     pull_core: f64,
     peak: RestOutcome,
-    browning: [Browning; 2],
-    water_lost: f64,
+    outcomes: Outcomes,
     picture: Picture,
 }
 
@@ -246,9 +267,11 @@ fn refine(problem: &Problem, found: Found, pieces: u32) -> Result<Fine, PlanErro
         .floor()
         .core
         .map_or(target, |floor| floor.celsius());
-    let turn = match found.turn(found.pull) {
-        Turn::Never => None,
-        Turn::At(at) => Some((at / step).round().max(1.0) * step),
+    let to_mark = |at: f64| (at / step).round().max(1.0) * step;
+    let moments = found.moments(found.pull);
+    let moments = Moments {
+        turn: moments.turn.map(to_mark),
+        finish: moments.finish.map(to_mark),
     };
     let mut recorder = Recorder::new(problem, found.pull + rest);
     let load = problem.load(
@@ -258,9 +281,11 @@ fn refine(problem: &Problem, found: Found, pieces: u32) -> Result<Fine, PlanErro
         Variation::NONE,
     );
     recorder.see(&load);
-    let at = turn.map_or(Turn::Never, Turn::At);
-    let ready = problem.cook(load, at, found.goal, |run| recorder.see(run))?;
+    let ready = problem.cook(load, moments, Variation::NONE, found.goal, |run| {
+        recorder.see(run);
+    })?;
     let mut run = ready.run;
+    let mut met = run.elapsed();
     let mut pull = (run.elapsed() / step - 1e-6).ceil() * step;
     loop {
         while run.elapsed() < pull - 1e-9 {
@@ -271,29 +296,36 @@ fn refine(problem: &Problem, found: Found, pieces: u32) -> Result<Fine, PlanErro
         let RestOutcome { peak, held, .. } = rested.outcome;
         let enough = !problem.request.rest_completes() || (peak >= target && held >= hold);
         if enough || pull > LONGEST.seconds() {
-            return Ok(Fine::new(problem, turn, run, rested, pieces));
+            return Ok(Fine::new(problem, moments, met, run, rested, pieces));
         }
         pull += step;
+        met = pull;
     }
 }
 
 impl Fine {
-    fn new(problem: &Problem, turn: Option<f64>, run: Run, rested: Rested, pieces: u32) -> Self {
-        let (above, below) = (run.piece().upper(), run.piece().lower());
-        // Named by where the faces were at the start.
-        let faces = if turn.is_some() {
-            [below, above]
-        } else {
-            [above, below]
-        };
-        let whole = problem.request.mass.kilograms() * f64::from(pieces);
+    fn new(
+        problem: &Problem,
+        moments: Moments,
+        ready: f64,
+        run: Run,
+        rested: Rested,
+        pieces: u32,
+    ) -> Self {
         Self {
-            turn: turn.map(Interval::from_seconds),
+            turn: moments.turn.map(Interval::from_seconds),
+            finish: moments.finish.map(Interval::from_seconds),
+            ready,
             pull: run.elapsed(),
             pull_core: run.piece().core(),
             peak: rested.outcome,
-            browning: faces.map(|face| Browning::of(face.browning)),
-            water_lost: run.water_lost() / whole,
+            outcomes: outcomes::read(
+                problem,
+                &run,
+                moments.turn.is_some(),
+                pieces,
+                &rested.picture,
+            ),
             picture: rested.picture,
             run,
         }
@@ -348,14 +380,4 @@ fn whole_minutes(time: Interval) -> Interval {
 /// A difference worth telling, in the words of the warnings.
 fn kelvins(value: f64) -> TemperatureDifference {
     TemperatureDifference::from_kelvins(value)
-}
-
-impl Goal {
-    /// The same without a wish for colour.
-    fn bare(self) -> Self {
-        Self {
-            browning: 0.0,
-            ..self
-        }
-    }
 }

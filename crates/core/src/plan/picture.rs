@@ -28,6 +28,10 @@ pub struct Picture {
     pub lower: Vec<f64>,
     /// Air beside the meat at the minutes, °C.
     pub air: Vec<f64>,
+    /// Browning of the face looking up at the minutes, as [`crate::meat::Browning::of`] reads it.
+    pub upper_browning: Vec<f64>,
+    /// The same of the face looking down.
+    pub lower_browning: Vec<f64>,
 }
 
 /// The rest and what it made of the picture.
@@ -60,6 +64,8 @@ impl Recorder {
                 upper: Vec::with_capacity(MOST_COLUMNS),
                 lower: Vec::with_capacity(MOST_COLUMNS),
                 air: Vec::with_capacity(MOST_COLUMNS),
+                upper_browning: Vec::with_capacity(MOST_COLUMNS),
+                lower_browning: Vec::with_capacity(MOST_COLUMNS),
             },
             interval,
             next: 0.0,
@@ -86,6 +92,8 @@ impl Recorder {
         picture.upper.push(upper);
         picture.lower.push(lower);
         picture.air.push(run.air());
+        picture.upper_browning.push(run.piece().upper().browning);
+        picture.lower_browning.push(run.piece().lower().browning);
     }
 
     /// Lets a copy of the run rest for `seconds` and closes a copy of the picture with it;

@@ -2,9 +2,10 @@
 
 use std::sync::Arc;
 
-use super::request::{PlanError, Request, TurnRule};
+use super::error::PlanError;
+use super::request::{Programme, Request, TurnRule};
 use crate::basket::{Layer, layers};
-use crate::fryer::{Cavity, Pace, Rest, Run};
+use crate::fryer::{Action, Cavity, OPENING, Pace, Rest, Run, Support};
 use crate::geometry::{Outline, lay};
 use crate::heat::{FaceLaw, Grid, Piece};
 use crate::meat::Material;
@@ -12,10 +13,6 @@ use crate::units::{Density, Interval, Length, Temperature};
 
 /// No cook is planned longer than this.
 pub const LONGEST: Interval = Interval::from_minutes(240.0);
-/// Seconds the machine stands open while pieces are turned.
-const TURNING: f64 = 12.0;
-/// Seconds the machine stands open while pieces are put in, also between two batches.
-const LOADING: f64 = 20.0;
 /// Pieces as heavy as this rest under a tent, g (common practice: roasts are tented).
 pub const TENTED_FROM: f64 = 600.0;
 /// The surface is waited for no longer than this share of the time the core needs, plus
@@ -34,6 +31,8 @@ pub struct Variation {
     pub heat: f64,
     /// Added to the setting, K.
     pub setting: f64,
+    /// Factor on how freely the air reaches the pieces.
+    pub exposure: f64,
 }
 
 impl Variation {
@@ -43,16 +42,28 @@ impl Variation {
         start: 0.0,
         heat: 1.0,
         setting: 0.0,
+        exposure: 1.0,
     };
+
+    /// Both at once.
+    pub fn and(self, other: Self) -> Self {
+        Self {
+            thickness: self.thickness * other.thickness,
+            start: self.start + other.start,
+            heat: self.heat * other.heat,
+            setting: self.setting + other.setting,
+            exposure: self.exposure * other.exposure,
+        }
+    }
 }
 
-/// When a cook is turned.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub enum Turn {
-    /// Not at all.
-    Never,
-    /// So many seconds after loading.
-    At(f64),
+/// What is done in a cook at moments that the search decides, s after loading.
+#[derive(Debug, Clone, Copy, PartialEq, Default)]
+pub struct Moments {
+    /// The turn.
+    pub turn: Option<f64>,
+    /// The hot finish.
+    pub finish: Option<f64>,
 }
 
 /// What must hold before the pieces come out.
@@ -126,28 +137,45 @@ impl<'a> Problem<'a> {
 
     /// The machine as the first batch meets it.
     pub fn first_cavity(&self) -> Cavity {
-        let machine = &self.request.machine;
-        let room = self.request.room.celsius();
         if self.preheated {
-            let (mut cavity, _) = Run::preheat(machine, self.setting, room);
-            cavity.open(LOADING);
+            let (mut cavity, _) = Run::preheat(self.cold_cavity(), self.first_setting());
+            cavity.open(OPENING);
             cavity
         } else {
-            Cavity::cold(machine.kind, machine.power.watts(), room)
+            self.cold_cavity()
+        }
+    }
+
+    fn cold_cavity(&self) -> Cavity {
+        let machine = &self.request.machine;
+        let room = self.request.room.celsius();
+        let above = machine.height.metres() - self.request.thickness_used().metres();
+        let gap = if self.request.support == Support::Spit {
+            above / 2.0
+        } else {
+            above
+        };
+        Cavity::cold(machine.kind, machine.power.watts(), room).holding(self.request.support, gap)
+    }
+
+    /// The dial when the meat goes in, °C.
+    fn first_setting(&self) -> f64 {
+        match self.request.programme {
+            Programme::HotStart { setting, .. } => setting.celsius(),
+            Programme::Steady | Programme::HotFinish { .. } => self.setting,
         }
     }
 
     /// The machine as a batch leaves it to the next.
     pub fn next_cavity(&self, after: &Run) -> Cavity {
         let mut cavity = *after.cavity();
-        cavity.open(LOADING);
+        cavity.open(OPENING);
         cavity
     }
 
     /// Minutes the empty machine needs.
     pub fn preheat_time(&self) -> Interval {
-        let room = self.request.room.celsius();
-        let (_, seconds) = Run::preheat(&self.request.machine, self.setting, room);
+        let (_, seconds) = Run::preheat(self.cold_cavity(), self.first_setting());
         Interval::from_seconds(seconds)
     }
 
@@ -180,11 +208,11 @@ impl<'a> Problem<'a> {
         Run::load(
             cavity.with_heat(variation.heat),
             request.room.celsius(),
-            self.setting + variation.setting,
+            self.first_setting() + variation.setting,
             piece,
             f64::from(pieces) * one,
         )
-        .with_exposure(self.layer.exposure())
+        .with_exposure(self.layer.exposure() * variation.exposure)
         .with_pace(pace)
     }
 
@@ -217,8 +245,48 @@ impl<'a> Problem<'a> {
         let upper = run.piece().upper().browning;
         match self.request.turn {
             TurnRule::Never => upper,
+            _ if self.request.support.turns_itself() => upper,
             TurnRule::EqualBrowning | TurnRule::HalfWay => upper.min(run.piece().lower().browning),
         }
+    }
+
+    /// Everything that is done in a cook, in order of time.
+    fn script(&self, moments: Moments, variation: Variation) -> Vec<(f64, Action)> {
+        let dial =
+            |celsius: f64| Action::Set(Temperature::from_celsius(celsius + variation.setting));
+        let mut script: Vec<(f64, Action)> = self
+            .request
+            .actions
+            .iter()
+            .map(|timed| {
+                let action = match timed.action {
+                    Action::Set(setting) => dial(setting.celsius()),
+                    other => other,
+                };
+                (timed.at.seconds(), action)
+            })
+            .collect();
+        script.extend(moments.turn.map(|at| (at, Action::Turn)));
+        match self.request.programme {
+            Programme::Steady => {}
+            Programme::HotStart { time, .. } => script.push((time.seconds(), dial(self.setting))),
+            Programme::HotFinish { setting, .. } => {
+                script.extend(moments.finish.map(|at| (at, dial(setting.celsius()))));
+            }
+        }
+        script.sort_by(|a, b| a.0.total_cmp(&b.0));
+        script
+    }
+
+    /// Cooks for so many seconds, doing what is to be done on the way.
+    pub fn follow(&self, run: &mut Run, moments: Moments, seconds: f64) {
+        for (at, action) in self.script(moments, Variation::NONE) {
+            if at < seconds {
+                run.advance_to(at);
+                run.perform(action);
+            }
+        }
+        run.advance_to(seconds);
     }
 
     /// Cooks until the goal is met; `watch` sees every state on the way.
@@ -228,11 +296,13 @@ impl<'a> Problem<'a> {
     pub fn cook(
         &self,
         mut run: Run,
-        turn: Turn,
+        moments: Moments,
+        variation: Variation,
         goal: Goal,
         mut watch: impl FnMut(&Run),
     ) -> Result<Ready, PlanError> {
-        let mut to_turn = turn;
+        let script = self.script(moments, variation);
+        let mut ahead = script.as_slice();
         let mut there_since: Option<f64> = None;
         loop {
             let now = run.elapsed();
@@ -254,15 +324,13 @@ impl<'a> Problem<'a> {
                     reached: Temperature::from_celsius(run.piece().core()),
                 });
             }
-            let mut limit = f64::INFINITY;
-            if let Turn::At(at) = to_turn {
-                if now >= at - 1e-9 {
-                    run.turn(TURNING);
-                    to_turn = Turn::Never;
-                } else {
-                    limit = at - now;
-                }
+            while let [(at, action), rest @ ..] = ahead
+                && *at <= now + 1e-9
+            {
+                run.perform(*action);
+                ahead = rest;
             }
+            let limit = ahead.first().map_or(f64::INFINITY, |(at, _)| at - now);
             run.step(limit);
             watch(&run);
         }

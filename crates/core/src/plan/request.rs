@@ -1,9 +1,8 @@
 //! What the cook says: the sentence as a type, and its checks.
 
 use crate::doneness::{Floor, Region, floor, usual_texture};
-use crate::fryer::{self, Machine};
+use crate::fryer::{Action, Machine, Support};
 use crate::meat::{Browning, Coat, Cut, CutId, Texture, cut};
-use crate::units::bounds::{self, OutOfBounds};
 use crate::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
 
 /// Where the meat comes from.
@@ -55,6 +54,37 @@ pub enum SauceRule {
     Tossed,
 }
 
+/// How the dial is set over the cook.
+#[derive(Debug, Clone, Copy, PartialEq, Default)]
+pub enum Programme {
+    /// One setting throughout.
+    #[default]
+    Steady,
+    /// Hotter at first, then the setting.
+    HotStart {
+        /// The dial at first.
+        setting: Temperature,
+        /// How long.
+        time: Interval,
+    },
+    /// The setting, then hotter at the end.
+    HotFinish {
+        /// The dial at the end.
+        setting: Temperature,
+        /// How long.
+        time: Interval,
+    },
+}
+
+/// Something the cook does at a minute of every batch.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct TimedAction {
+    /// When, from loading.
+    pub at: Interval,
+    /// What.
+    pub action: Action,
+}
+
 /// The sentence.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Request {
@@ -72,8 +102,14 @@ pub struct Request {
     pub coat: Coat,
     /// In what.
     pub machine: Machine,
+    /// How the pieces are held in it.
+    pub support: Support,
     /// At what; absent for the recommended setting.
     pub setting: Option<Temperature>,
+    /// How the dial is set over the cook.
+    pub programme: Programme,
+    /// What else happens during the cook.
+    pub actions: Vec<TimedAction>,
     /// School of preheating.
     pub preheat: PreheatRule,
     /// School of turning.
@@ -88,95 +124,6 @@ pub struct Request {
     pub below_floor_acknowledged: bool,
     /// Temperature of the kitchen.
     pub room: Temperature,
-}
-
-/// Why no plan could be made.
-#[derive(Debug, Clone, PartialEq, thiserror::Error)]
-pub enum PlanError {
-    /// A parameter outside its bound.
-    #[error(transparent)]
-    OutOfBounds(#[from] OutOfBounds),
-    /// Poultry is never planned below its floor.
-    #[error(
-        "{animal} is not planned below {:.0} °C ({authority}); choose {:.0} °C or more",
-        floor.celsius(), floor.celsius().ceil()
-    )]
-    BelowPoultryFloor {
-        /// The animal.
-        animal: &'static str,
-        /// The floor.
-        floor: Temperature,
-        /// Whose floor.
-        authority: &'static str,
-    },
-    /// A whole cut below the floor needs an explicit yes.
-    #[error(
-        "{:.0} °C is below the {:.0} °C that {authority} gives for whole cuts of {animal}; \
-         acknowledge that to plan it all the same",
-        target.celsius(), floor.celsius()
-    )]
-    NeedsAcknowledgement {
-        /// The animal.
-        animal: &'static str,
-        /// What was asked.
-        target: Temperature,
-        /// The floor.
-        floor: Temperature,
-        /// Whose floor.
-        authority: &'static str,
-    },
-    /// The core never gets there within the limit.
-    #[error(
-        "the core never reaches {:.0} °C at {:.0} °C within {:.0} h; it stops at {:.0} °C",
-        target.celsius(), setting.celsius(), limit.minutes() / 60.0, reached.celsius()
-    )]
-    NeverReached {
-        /// What was asked.
-        target: Temperature,
-        /// The setting tried.
-        setting: Temperature,
-        /// How long was tried.
-        limit: Interval,
-        /// The highest core.
-        reached: Temperature,
-    },
-    /// The piece does not fit under the element.
-    #[error(
-        "a piece {:.0} mm tall does not fit a cavity of {:.0} mm; level or halve it",
-        piece.millimetres(), cavity.millimetres()
-    )]
-    TooTall {
-        /// Thickness of the piece.
-        piece: Length,
-        /// Usable height.
-        cavity: Length,
-    },
-    /// The dial does not go there.
-    #[error(
-        "the machine goes up to {:.0} °C, not {:.0} °C; {:.0} min at its ceiling do what {:.0} min would",
-        ceiling.celsius(), asked.celsius(), at_ceiling.minutes(), at_asked.minutes()
-    )]
-    AboveCeiling {
-        /// The setting asked for.
-        asked: Temperature,
-        /// The machine's highest.
-        ceiling: Temperature,
-        /// Minutes to the pull at the setting asked for, were it possible.
-        at_asked: Interval,
-        /// Minutes to the pull at the ceiling.
-        at_ceiling: Interval,
-    },
-    /// The dial does not go that low.
-    #[error(
-        "the machine starts at {:.0} °C, not {:.0} °C; choose {:.0} °C or more",
-        lowest.celsius(), asked.celsius(), lowest.celsius()
-    )]
-    BelowLowest {
-        /// The setting asked for.
-        asked: Temperature,
-        /// The machine's lowest.
-        lowest: Temperature,
-    },
 }
 
 /// A fridge as kitchens have it.
@@ -232,7 +179,10 @@ impl Request {
             start: Start::Fridge,
             coat: entry.coat,
             machine,
+            support: Support::default(),
             setting: None,
+            programme: Programme::default(),
+            actions: Vec::new(),
             preheat: PreheatRule::default(),
             turn: if entry.one_face_up {
                 TurnRule::Never
@@ -275,6 +225,25 @@ impl Request {
                 Temperature::from_celsius(snapped.max(self.machine.lowest.celsius()))
             }
         })
+    }
+
+    /// The school of turning as far as it applies: what turns itself is not turned.
+    #[must_use]
+    pub fn turns(&self) -> TurnRule {
+        if self.support.turns_itself() {
+            TurnRule::Never
+        } else {
+            self.turn
+        }
+    }
+
+    /// The dial when the meat goes in.
+    #[must_use]
+    pub fn first_setting(&self) -> Temperature {
+        match self.programme {
+            Programme::HotStart { setting, .. } => setting,
+            Programme::Steady | Programme::HotFinish { .. } => self.setting_used(),
+        }
     }
 
     /// Whether the school preheats this piece.
@@ -322,75 +291,5 @@ impl Request {
     #[must_use]
     pub fn rest_completes(&self) -> bool {
         !self.entry().animal.is_poultry() && self.entry().rest.minutes() > 0.0
-    }
-
-    /// Checks every parameter and every rule that needs no computation.
-    ///
-    /// # Errors
-    /// The first [`PlanError`] in the order of the sentence.
-    pub fn check(&self) -> Result<(), PlanError> {
-        bounds::PIECES.check(f64::from(self.pieces))?;
-        bounds::PIECE_MASS.check(self.mass.grams())?;
-        bounds::THICKNESS.check(self.thickness_used().millimetres())?;
-        bounds::START.check(self.start.temperature().celsius())?;
-        bounds::ROOM.check(self.room.celsius())?;
-        bounds::SETTING.check(self.setting_used().celsius())?;
-        bounds::CORE_TARGET.check(self.target.celsius())?;
-        self.check_machine()?;
-        self.check_floor()
-    }
-
-    fn check_machine(&self) -> Result<(), PlanError> {
-        let machine = &self.machine;
-        bounds::WATTS.check(machine.power.watts())?;
-        bounds::CAVITY_HEIGHT.check(machine.height.millimetres())?;
-        bounds::SETTING.check(machine.lowest.celsius())?;
-        bounds::SETTING.check(machine.highest.celsius())?;
-        let sides = match machine.floor {
-            fryer::Floor::Round { diameter } => [diameter, diameter],
-            fryer::Floor::Rectangular { width, depth } => [width, depth],
-        };
-        for side in sides {
-            bounds::FLOOR.check(side.millimetres())?;
-        }
-        let asked = self.setting_used();
-        if asked < machine.lowest {
-            return Err(PlanError::BelowLowest {
-                asked,
-                lowest: machine.lowest,
-            });
-        }
-        let piece = self.thickness_used();
-        if piece > machine.height {
-            return Err(PlanError::TooTall {
-                piece,
-                cavity: machine.height,
-            });
-        }
-        Ok(())
-    }
-
-    fn check_floor(&self) -> Result<(), PlanError> {
-        let limits = self.floor();
-        let Some(floor) = limits.core.filter(|_| self.is_below_floor()) else {
-            return Ok(());
-        };
-        let animal = self.entry().animal;
-        if animal.is_poultry() {
-            Err(PlanError::BelowPoultryFloor {
-                animal: animal.word(),
-                floor,
-                authority: limits.authority,
-            })
-        } else if self.below_floor_acknowledged {
-            Ok(())
-        } else {
-            Err(PlanError::NeedsAcknowledgement {
-                animal: animal.word(),
-                target: self.target,
-                floor,
-                authority: limits.authority,
-            })
-        }
     }
 }

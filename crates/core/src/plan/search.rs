@@ -1,7 +1,8 @@
 //! The search for the turn and the pull.
 
-use super::problem::{Goal, Problem, Resolution, Turn, Variation};
-use super::request::{PlanError, TurnRule};
+use super::error::PlanError;
+use super::problem::{Goal, Moments, Problem, Resolution, Variation};
+use super::request::{Programme, TurnRule};
 use crate::fryer::{Cavity, Rest, Run};
 use crate::meat::Browning;
 
@@ -22,6 +23,8 @@ const COUNTED_ON_ROAST: f64 = 8.0;
 pub struct Found {
     /// The turn as a share of the time to the pull; nothing when it is not turned.
     pub turn_share: Option<f64>,
+    /// How long the hot finish lasts, s.
+    pub finish: Option<f64>,
     /// Goal at the thermometer, less what the rest adds.
     pub goal: Goal,
     /// Time to the pull on the coarse grid, s.
@@ -29,10 +32,12 @@ pub struct Found {
 }
 
 impl Found {
-    /// The turn for a cook of the given length.
-    pub fn turn(&self, pull: f64) -> Turn {
-        self.turn_share
-            .map_or(Turn::Never, |share| Turn::At(share * pull))
+    /// The moments of a cook of the given length.
+    pub fn moments(&self, pull: f64) -> Moments {
+        Moments {
+            turn: self.turn_share.map(|share| share * pull),
+            finish: self.finish.map(|time| (pull - time).max(0.0)),
+        }
     }
 }
 
@@ -42,47 +47,49 @@ impl Found {
 /// [`PlanError::NeverReached`].
 pub fn search(problem: &Problem, cavity: Cavity, pieces: u32) -> Result<Found, PlanError> {
     let load = || problem.load(cavity, pieces, Resolution::Coarse, Variation::NONE);
-    let cook = |turn: Turn, goal: Goal| problem.cook(load(), turn, goal, |_| ());
+    let cook =
+        |moments: Moments, goal: Goal| problem.cook(load(), moments, Variation::NONE, goal, |_| ());
     let goal = problem.goal();
     let bare = Goal {
         browning: 0.0,
         ..goal
     };
-    // Untouched, the core takes about as long as turned: a first guess of the length.
-    let straight = cook(Turn::Never, bare)?;
     let mut found = Found {
         turn_share: None,
+        finish: match problem.request.programme {
+            Programme::HotFinish { time, .. } => Some(time.seconds()),
+            Programme::Steady | Programme::HotStart { .. } => None,
+        },
         goal,
-        pull: straight.run.elapsed(),
+        pull: 0.0,
     };
-    match problem.request.turn {
+    // Untouched, the core takes about as long as turned: a first guess of the length.
+    found.pull = cook(Moments::default(), bare)?.run.elapsed();
+    match problem.request.turns() {
         TurnRule::Never => {}
-        TurnRule::HalfWay => {
-            found.turn_share = Some(HALF);
-            found.pull = settle(found, &cook)?;
-        }
+        TurnRule::HalfWay => found.turn_share = Some(HALF),
         TurnRule::EqualBrowning => balance(&mut found, &cook)?,
     }
+    found.pull = settle(found, &cook)?;
     if problem.request.rest_completes() {
         let carried = carry_over(problem, load(), found)?;
         found.goal.core -= carried;
         // A time at the floor that the guidance asks for passes in the rest, see `refine`.
         found.goal.hold = 0.0;
-        found.pull = cook(found.turn(found.pull), found.goal)?.run.elapsed();
-    } else if found.turn_share.is_none() {
-        found.pull = cook(Turn::Never, goal)?.run.elapsed();
+        found.pull = settle(found, &cook)?;
     }
     Ok(found)
 }
 
-type Cook<'a> = dyn Fn(Turn, Goal) -> Result<super::problem::Ready, PlanError> + 'a;
+type Cook<'a> = dyn Fn(Moments, Goal) -> Result<super::problem::Ready, PlanError> + 'a;
 
-/// The length of the cook for the share in hand: the turn moves the length a little, and the
-/// length the turn.
+/// The length of the cook for what is in hand: turn and hot finish move the length a little, and
+/// the length them.
 fn settle(found: Found, cook: &Cook) -> Result<f64, PlanError> {
     let mut pull = found.pull;
-    for _ in 0..3 {
-        let next = cook(found.turn(pull), found.goal)?.run.elapsed();
+    let moving = found.turn_share.is_some() || found.finish.is_some();
+    for _ in 0..if moving { 4 } else { 1 } {
+        let next = cook(found.moments(pull), found.goal)?.run.elapsed();
         if (next - pull).abs() < 15.0 {
             return Ok(next);
         }
@@ -98,7 +105,7 @@ fn balance(found: &mut Found, cook: &Cook) -> Result<(), PlanError> {
     let mut share = 0.56;
     for _ in 0..6 {
         found.turn_share = Some(share);
-        let ready = cook(found.turn(found.pull), found.goal)?;
+        let ready = cook(found.moments(found.pull), found.goal)?;
         // After the turn the face that started above looks down.
         let first = ready.run.piece().lower().browning;
         let second = ready.run.piece().upper().browning;
@@ -109,7 +116,6 @@ fn balance(found: &mut Found, cook: &Cook) -> Result<(), PlanError> {
         if settled && darker < Browning::Blond.least() {
             // Nothing to balance: neither face takes colour in so short a cook.
             found.turn_share = Some(HALF);
-            found.pull = settle(*found, cook)?;
             break;
         }
         if settled && (first - second).abs() / darker < BALANCED {
@@ -144,13 +150,19 @@ fn carry_over(problem: &Problem, run: Run, found: Found) -> Result<f64, PlanErro
         browning: 0.0,
     };
     let mut last = f64::NEG_INFINITY;
-    let ready = problem.cook(run, found.turn(found.pull), early, |run| {
-        let core = run.piece().core();
-        if core >= target - MOST && core >= last + 0.7 {
-            last = core;
-            states.push(run.clone());
-        }
-    })?;
+    let ready = problem.cook(
+        run,
+        found.moments(found.pull),
+        Variation::NONE,
+        early,
+        |run| {
+            let core = run.piece().core();
+            if core >= target - MOST && core >= last + 0.7 {
+                last = core;
+                states.push(run.clone());
+            }
+        },
+    )?;
     states.push(ready.run);
     let rest = problem.request.entry().rest.seconds();
     let rested =

@@ -1,8 +1,9 @@
 //! What to do, in order, with the reason and the numbers.
 
 use super::message::{Message, Quantity};
-use super::request::{Request, SauceRule};
+use super::request::{Programme, Request, SauceRule};
 use super::{Batch, Plan, SWAP};
+use crate::fryer::{Action, Support};
 use crate::units::{Interval, Temperature};
 
 /// What a step asks for.
@@ -16,6 +17,10 @@ pub enum StepKind {
     Turn,
     /// Brush with sauce.
     Sauce,
+    /// Turn the dial.
+    Set,
+    /// Brush, add or move something.
+    Act,
     /// Check with the thermometer.
     Check,
     /// Take the pieces out.
@@ -64,7 +69,10 @@ pub(super) fn list(request: &Request, plan: &Plan) -> Vec<Step> {
             title: format!("Switch {machine} on, empty"),
             reason: Message::with(
                 "at {}; it needs {} to get there",
-                [Quantity::Setting(plan.setting), Quantity::Time(preheat)],
+                [
+                    Quantity::Setting(request.first_setting()),
+                    Quantity::Time(preheat),
+                ],
             ),
             core: None,
             caution: Some("No loose parchment or foil in an empty machine."),
@@ -77,6 +85,7 @@ pub(super) fn list(request: &Request, plan: &Plan) -> Vec<Step> {
         one_batch(&mut steps, request, plan, *batch, number, loaded, several);
         loaded += batch.cook.seconds() + SWAP.seconds();
     }
+    steps.sort_by(|a, b| a.at.seconds().total_cmp(&b.at.seconds()));
     let pulled = loaded - SWAP.seconds();
     let at = Interval::from_seconds;
     if plan.rest.minutes() >= 1.0 {
@@ -189,6 +198,10 @@ fn one_batch(
             Some(HOT_BASKET),
         );
     }
+    for (at, kind, title, reason) in on_the_way(request, batch) {
+        let caution = (kind != StepKind::Set).then_some(HOT_BASKET);
+        add(kind, at, format!("{title}{of_batch}"), reason, caution);
+    }
     let sauce = batch.cook.seconds() - SAUCE_BEFORE.seconds();
     if request.sauce == SauceRule::LastMinutes && sauce > 0.0 {
         add(
@@ -229,6 +242,75 @@ fn one_batch(
     );
 }
 
+/// What the programme and the cook's own actions ask for between loading and the pull.
+fn on_the_way(request: &Request, batch: Batch) -> Vec<(f64, StepKind, String, Message)> {
+    let mut out = Vec::new();
+    let machine = &request.machine.name;
+    let dial = |at: f64, setting: Temperature, why: &str| {
+        (
+            at,
+            StepKind::Set,
+            format!("Turn {machine} to another setting"),
+            Message::with(format!("to {{}}; {why}"), [Quantity::Setting(setting)]),
+        )
+    };
+    match request.programme {
+        Programme::Steady => {}
+        Programme::HotStart { time, .. } => out.push(dial(
+            time.seconds(),
+            request.setting_used(),
+            "the outside is set, now the inside follows gently",
+        )),
+        Programme::HotFinish { setting, time } => out.push(dial(
+            (batch.cook.seconds() - time.seconds()).max(0.0),
+            setting,
+            "the inside is nearly there, now the outside crisps",
+        )),
+    }
+    for timed in &request.actions {
+        let at = timed.at.seconds();
+        let (kind, title, reason) = match timed.action {
+            Action::Set(setting) => {
+                out.push(dial(at, setting, "as you asked"));
+                continue;
+            }
+            Action::Turn => (
+                StepKind::Turn,
+                "Turn every piece".to_owned(),
+                Message::plain("as you asked"),
+            ),
+            Action::Baste => (
+                StepKind::Act,
+                "Brush every piece".to_owned(),
+                Message::plain("a wet surface browns later"),
+            ),
+            Action::AddSide(mass) => (
+                StepKind::Act,
+                "Add the side dish".to_owned(),
+                Message::with(
+                    "{} beside the meat; it takes heat, the meat needs a little longer",
+                    [Quantity::Mass(mass)],
+                ),
+            ),
+            Action::SwapRacks => (
+                StepKind::Act,
+                "Swap the racks or drawers".to_owned(),
+                Message::plain("above it is hotter than below"),
+            ),
+            Action::Open(time) => (
+                StepKind::Act,
+                "Open the machine".to_owned(),
+                Message::with(
+                    "for {}; the air must be heated again",
+                    [Quantity::Time(time)],
+                ),
+            ),
+        };
+        out.push((at, kind, title, reason));
+    }
+    out
+}
+
 fn load_reason(request: &Request, plan: &Plan, number: u32) -> Message {
     let place = &request.machine.name;
     let layer = plan.loading.airiness.word();
@@ -240,9 +322,14 @@ fn load_reason(request: &Request, plan: &Plan, number: u32) -> Message {
     } else {
         ""
     };
+    let held = if request.support == Support::Basket {
+        ", one layer,".to_owned()
+    } else {
+        format!(", {},", request.support.words())
+    };
     Message::with(
-        format!("in {place} at {{}}, one layer, {layer}{face}"),
-        [Quantity::Setting(plan.setting)],
+        format!("in {place}{held} at {{}}, {layer}{face}"),
+        [Quantity::Setting(request.first_setting())],
     )
 }
 

@@ -16,18 +16,29 @@ use crate::units::{TemperatureScale, WeightSystem};
 pub fn render(plan: &Plan) -> String {
     let (scale, system) = (TemperatureScale::Celsius, WeightSystem::Metric);
     let mut out = String::new();
+    let [upper, lower] = &plan.outcomes.faces;
     // Writing to a string cannot fail.
     let _ = writeln!(
         out,
-        "{} at {}, to {} ({}), {} / {}, water lost {:.0} %",
+        "{} at {}, to {} ({}), {} / {}, {}, water lost {:.0} %",
         plan.pull_at.display(),
         plan.setting.display(scale),
         plan.target.core.display(scale),
         plan.target.name.unwrap_or("no name"),
-        plan.browning[0].word(),
-        plan.browning[1].word(),
-        plan.water_lost * 100.0
+        upper.browning.word(),
+        lower.browning.word(),
+        upper.crispness.word(),
+        plan.outcomes.water_lost * 100.0
     );
+    if let Some(ensemble) = &plan.ensemble {
+        let band = ensemble.pull();
+        let _ = writeln!(
+            out,
+            "out between {:.1} and {:.1} min",
+            band.early.minutes(),
+            band.late.minutes()
+        );
+    }
     for step in &plan.steps {
         let core = step
             .core

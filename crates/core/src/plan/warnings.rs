@@ -97,7 +97,7 @@ pub(super) fn find(request: &Request, plan: &Plan) -> Vec<Warning> {
             ),
         );
     }
-    let [first, second] = plan.browning;
+    let [first, second] = plan.outcomes.faces.map(|face| face.browning);
     let darkest = if request.turn == TurnRule::Never {
         first
     } else {

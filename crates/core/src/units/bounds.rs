@@ -102,8 +102,25 @@ pub const STEP: Bound = Bound::new("step of the dial", "step_k", "K", 0.5, 25.0)
 /// How late a report may be: a phone that was out of reach all evening.
 pub const AGO: Bound = Bound::new("time since it happened", "ago_s", "s", 0.0, 86_400.0);
 
+/// How long the dial stands higher at the start or the end of a cook.
+pub const STAGE_TIME: Bound = Bound::new("time at the other setting", "stage_s", "s", 60.0, 7200.0);
+/// When something is done in the middle of a cook.
+pub const ACTION_AT: Bound = Bound::new("time of an action", "at_s", "s", 0.0, 14_400.0);
+/// Things done in the middle of a cook.
+pub const ACTIONS: Bound = Bound::new("actions", "actions", "actions", 0.0, 20.0);
+/// Weight of a dish added beside the meat.
+pub const SIDE_MASS: Bound =
+    Bound::new("weight of the side dish", "side_mass_g", "g", 20.0, 2000.0);
+
+/// Time in the machine that a deadline leaves.
+pub const DEADLINE: Bound = Bound::new("time left", "within_s", "s", 120.0, 14_400.0);
+/// Time that a recipe gives.
+pub const RECIPE: Bound = Bound::new("time of the recipe", "recipe_s", "s", 60.0, 14_400.0);
+/// The other setting of a programme.
+pub const STAGE_SETTING: Bound = Bound::new("setting", "stage_setting_c", "°C", 60.0, 290.0);
+
 /// All of them, for descriptions of an interface and for generators.
-pub const ALL: [Bound; 15] = [
+pub const ALL: [Bound; 22] = [
     PIECES,
     PIECE_MASS,
     THICKNESS,
@@ -119,4 +136,11 @@ pub const ALL: [Bound; 15] = [
     DOOR_OPEN,
     STEP,
     AGO,
+    STAGE_TIME,
+    ACTION_AT,
+    ACTIONS,
+    SIDE_MASS,
+    DEADLINE,
+    RECIPE,
+    STAGE_SETTING,
 ];

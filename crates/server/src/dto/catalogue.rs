@@ -1,7 +1,7 @@
 //! What the sentence offers: cuts, coats, schools, typical machines, safety floors.
 
 use ember_core::doneness::{Region, floor, usual_texture};
-use ember_core::fryer::{PRESETS, Preset};
+use ember_core::fryer::{PRESETS, Preset, Support};
 use ember_core::meat::{CATALOGUE, Coat, Cut};
 use ember_core::plan::{PreheatRule, SauceRule, TurnRule};
 use ember_core::units::bounds;
@@ -9,7 +9,9 @@ use serde::Serialize;
 use utoipa::ToSchema;
 
 use super::plan::FloorDto;
-use super::request::{CoatDto, CutDto, MachineDto, PreheatDto, RegionDto, SauceDto, TurnDto};
+use super::request::{
+    CoatDto, CutDto, MachineDto, PreheatDto, RegionDto, SauceDto, SupportDto, TurnDto,
+};
 
 /// Everything a sentence can be made of.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
@@ -22,6 +24,8 @@ pub struct CatalogueDto {
     pub turn: Vec<TurnSchoolDto>,
     /// Schools of saucing.
     pub sauce: Vec<SauceSchoolDto>,
+    /// Ways of holding the pieces.
+    pub support: Vec<SupportEntryDto>,
     /// Typical machines.
     pub machine_presets: Vec<PresetDto>,
     /// Regions.
@@ -121,6 +125,17 @@ pub struct SauceSchoolDto {
     pub reason: String,
 }
 
+/// A way of holding the pieces.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct SupportEntryDto {
+    /// Identity.
+    pub support: SupportDto,
+    /// The words.
+    pub words: String,
+    /// What it is good for.
+    pub reason: String,
+}
+
 /// A typical machine.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
 pub struct PresetDto {
@@ -202,7 +217,10 @@ impl CatalogueDto {
     #[must_use]
     pub fn current() -> Self {
         Self {
-            cuts: CATALOGUE.iter().map(CutEntryDto::from).collect(),
+            cuts: CATALOGUE
+                .iter()
+                .map(|cut| CutEntryDto::from(*cut))
+                .collect(),
             preheat: PreheatRule::ALL
                 .iter()
                 .map(|rule| PreheatSchoolDto {
@@ -225,6 +243,14 @@ impl CatalogueDto {
                     school: (*rule).into(),
                     words: rule.words().to_owned(),
                     reason: rule.reason().to_owned(),
+                })
+                .collect(),
+            support: Support::ALL
+                .iter()
+                .map(|support| SupportEntryDto {
+                    support: (*support).into(),
+                    words: support.words().to_owned(),
+                    reason: support.reason().to_owned(),
                 })
                 .collect(),
             machine_presets: PRESETS.iter().map(PresetDto::from).collect(),

@@ -2,6 +2,7 @@
 
 use chrono::{DateTime, Utc};
 use ember_core::course::{Course, Event, Forecast, Planned};
+use ember_core::plan::Ensemble;
 use ember_core::units::Temperature;
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
@@ -196,6 +197,8 @@ pub struct ForecastDto {
     pub expected_c: f64,
     /// Minutes more until the pull.
     pub more_s: f64,
+    /// The same in eight cooks of ten; absent where no band is known.
+    pub more_band_s: Option<[f64; 2]>,
 }
 
 fn seconds(at: DateTime<Utc>) -> f64 {
@@ -213,6 +216,9 @@ impl From<Forecast> for ForecastDto {
             at: time(forecast.at),
             expected_c: forecast.expected.celsius(),
             more_s: forecast.more.seconds(),
+            more_band_s: forecast
+                .band
+                .map(|band| [band.early.seconds(), band.late.seconds()]),
         }
     }
 }
@@ -220,7 +226,9 @@ impl From<Forecast> for ForecastDto {
 /// Folds the events of a cook over its plan.
 fn course(plan: &PlanDto, started: DateTime<Utc>, events: &[EventDto]) -> Course {
     let steps = plan.planned_steps();
+    let ensemble = plan.ensemble.as_ref().map(Ensemble::from);
     let planned = Planned {
+        ensemble: ensemble.as_ref(),
         steps: &steps,
         minutes: &plan.picture.minutes,
         core: &plan.picture.core_c,

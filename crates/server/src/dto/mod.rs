@@ -5,6 +5,7 @@ pub mod cook;
 pub mod event;
 pub mod plan;
 pub mod quantity;
+pub mod question;
 pub mod request;
 
 /// An enum of the wire with its counterpart in the core.

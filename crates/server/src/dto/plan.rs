@@ -3,10 +3,10 @@
 use ember_core::course::PlannedStep;
 use ember_core::meat::Browning;
 use ember_core::plan::{
-    Assumption, AssumptionKind, DEPTHS, MODEL_VERSION, Picture, Plan, Step, StepKind, Warning,
-    WarningKind,
+    Assumption, Crispness, DEPTHS, Ensemble, FaceOutcome, MODEL_VERSION, Member, Outcomes, Picture,
+    Plan, Step, StepKind, Unknown, Warning, WarningKind,
 };
-use ember_core::units::Interval;
+use ember_core::units::{Interval, Temperature};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -19,7 +19,7 @@ wire_enum!(
 );
 wire_enum!(
     /// What a step asks for.
-    StepKindDto = StepKind { Preheat, Load, Turn, Sauce, Check, Pull, Rest, Serve }
+    StepKindDto = StepKind { Preheat, Load, Turn, Sauce, Set, Act, Check, Pull, Rest, Serve }
 );
 wire_enum!(
     /// What a warning is about.
@@ -30,7 +30,11 @@ wire_enum!(
 );
 wire_enum!(
     /// What an assumption is about.
-    AssumptionKindDto = AssumptionKind { Thickness, Start, MachineHeat, Thermostat }
+    AssumptionKindDto = Unknown { Thickness, Start, MachineHeat, Thermostat, Load }
+);
+wire_enum!(
+    /// How crisp a surface is.
+    CrispnessDto = Crispness { Soggy, Soft, Fair, Crisp, VeryCrisp }
 );
 
 /// The computed plan. Times count from loading the first batch.
@@ -44,6 +48,9 @@ pub struct PlanDto {
     pub preheat_s: Option<f64>,
     /// Turn of the first batch.
     pub turn_at_s: Option<f64>,
+    /// When the dial goes up for a hot finish.
+    #[serde(default)]
+    pub finish_at_s: Option<f64>,
     /// From when to check.
     pub check_from_s: f64,
     /// When the first batch comes out.
@@ -94,6 +101,141 @@ pub struct PlanDto {
     pub warnings: Vec<WarningDto>,
     /// What was assumed, the dearest first.
     pub assumptions: Vec<AssumptionDto>,
+    /// What the cook will find; absent in plans kept by earlier versions, as what follows.
+    #[serde(default)]
+    pub outcomes: Option<OutcomesDto>,
+    /// When the first batch comes out in eight cooks of ten.
+    #[serde(default)]
+    pub pull_band_s: Option<[f64; 2]>,
+    /// Cooks that what is not known allows.
+    #[serde(default)]
+    pub ensemble: Option<EnsembleDto>,
+}
+
+/// What the cook will find.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct OutcomesDto {
+    /// The face that starts above and the other.
+    pub faces: [FaceOutcomeDto; 2],
+    /// Share of the weight that is left.
+    pub cooked_yield: f64,
+    /// Mean temperature at the pull.
+    pub mean_c: f64,
+    /// Electricity, preheating included.
+    pub energy_wh: f64,
+    /// As long at 70 °C at the coldest spot.
+    pub at_70_s: f64,
+    /// Factors of ten by which the coldest spot is safer, at most 12.
+    pub log_reductions: f64,
+    /// Share of the hold that the table for roasts asks for.
+    pub of_roast_table: f64,
+    /// Temperatures through the middle at the pull, upper face first.
+    pub at_pull_c: Vec<f64>,
+    /// The same at the end of the rest.
+    pub after_rest_c: Vec<f64>,
+    /// How much of the section is done to each texture.
+    pub done: Vec<DoneShareDto>,
+}
+
+/// One face when the piece comes out.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct FaceOutcomeDto {
+    /// Colour in a word.
+    pub browning: BrowningDto,
+    /// The scale behind the word.
+    pub browning_amount: f64,
+    /// Thickness of the dry layer.
+    pub dry_layer_mm: f64,
+    /// How crisp.
+    pub crispness: CrispnessDto,
+}
+
+/// How much of the section is done to a texture.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct DoneShareDto {
+    /// The cook's word.
+    pub name: String,
+    /// Temperature of the texture.
+    pub core_c: f64,
+    /// Share at the pull.
+    pub at_pull: f64,
+    /// Share that has been there by the end of the rest.
+    pub after_rest: f64,
+}
+
+/// Cooks that what is not known allows, each as likely as the other.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct EnsembleDto {
+    /// Core temperatures at which each is known.
+    pub levels_c: Vec<f64>,
+    /// For each cook the minutes at which it passes them, and the minute at which it comes out.
+    pub members_min: Vec<Vec<f64>>,
+}
+
+impl From<&Ensemble> for EnsembleDto {
+    fn from(ensemble: &Ensemble) -> Self {
+        let hundredths = |v: f64| (v * 100.0).round() / 100.0;
+        Self {
+            levels_c: tenths(&ensemble.levels),
+            members_min: ensemble
+                .members
+                .iter()
+                .map(|member| {
+                    let minutes = member.minutes.iter().copied().chain([member.pull]);
+                    minutes.map(hundredths).collect()
+                })
+                .collect(),
+        }
+    }
+}
+
+impl From<&EnsembleDto> for Ensemble {
+    fn from(dto: &EnsembleDto) -> Self {
+        Self {
+            levels: dto.levels_c.clone(),
+            members: dto
+                .members_min
+                .iter()
+                .filter_map(|minutes| minutes.split_last())
+                .map(|(pull, minutes)| Member {
+                    minutes: minutes.to_vec(),
+                    pull: *pull,
+                })
+                .collect(),
+        }
+    }
+}
+
+impl From<&Outcomes> for OutcomesDto {
+    fn from(outcomes: &Outcomes) -> Self {
+        let face = |face: &FaceOutcome| FaceOutcomeDto {
+            browning: face.browning.into(),
+            browning_amount: face.amount,
+            dry_layer_mm: face.dry_layer.millimetres(),
+            crispness: face.crispness.into(),
+        };
+        Self {
+            faces: outcomes.faces.each_ref().map(face),
+            cooked_yield: outcomes.cooked_yield,
+            mean_c: outcomes.mean.celsius(),
+            energy_wh: outcomes.energy * 1e3,
+            at_70_s: outcomes.lethality.at_70.seconds(),
+            log_reductions: outcomes.lethality.log_reductions,
+            of_roast_table: outcomes.lethality.of_roast_table,
+            at_pull_c: tenths(&outcomes.at_pull),
+            after_rest_c: tenths(&outcomes.after_rest),
+            done: outcomes
+                .done
+                .iter()
+                .map(|done| DoneShareDto {
+                    name: done.name.to_owned(),
+                    core_c: done.core.celsius(),
+                    at_pull: done.at_pull,
+                    after_rest: done.after_rest,
+                })
+                .collect(),
+        }
+    }
 }
 
 /// The safety floor.
@@ -139,6 +281,18 @@ pub struct PictureDto {
     pub lower_c: Vec<f64>,
     /// Air beside the meat.
     pub air_c: Vec<f64>,
+    /// Colour of the face looking up, in words from pale (0) to burnt (5), between words broken.
+    #[serde(default)]
+    pub upper_colour: Vec<f64>,
+    /// The same of the face looking down.
+    #[serde(default)]
+    pub lower_colour: Vec<f64>,
+    /// Core that one cook in ten stays below; empty where no band is known.
+    #[serde(default)]
+    pub core_low_c: Vec<f64>,
+    /// Core that one cook in ten is above.
+    #[serde(default)]
+    pub core_high_c: Vec<f64>,
 }
 
 /// One step.
@@ -187,9 +341,26 @@ fn tenths(values: &[f64]) -> Vec<f64> {
     values.iter().map(|v| (v * 10.0).round() / 10.0).collect()
 }
 
-impl From<&Picture> for PictureDto {
-    fn from(picture: &Picture) -> Self {
+fn colours(amounts: &[f64]) -> Vec<f64> {
+    let scale: Vec<f64> = amounts
+        .iter()
+        .map(|amount| Browning::scale(*amount))
+        .collect();
+    tenths(&scale)
+}
+
+impl PictureDto {
+    fn of(picture: &Picture, ensemble: Option<&Ensemble>) -> Self {
+        let band = |side: fn([Temperature; 2]) -> Temperature| -> Vec<f64> {
+            let of = |ensemble: &Ensemble| {
+                let at = |minute: &f64| side(ensemble.core_band(*minute)).celsius();
+                tenths(&picture.minutes.iter().map(at).collect::<Vec<f64>>())
+            };
+            ensemble.map(of).unwrap_or_default()
+        };
         Self {
+            core_low_c: band(|[low, _]| low),
+            core_high_c: band(|[_, high]| high),
             thickness_mm: picture.thickness.millimetres(),
             depths: DEPTHS,
             minutes: picture
@@ -202,6 +373,8 @@ impl From<&Picture> for PictureDto {
             upper_c: tenths(&picture.upper),
             lower_c: tenths(&picture.lower),
             air_c: tenths(&picture.air),
+            upper_colour: colours(&picture.upper_browning),
+            lower_colour: colours(&picture.lower_browning),
         }
     }
 }
@@ -241,6 +414,10 @@ impl PictureDto {
             upper_c: thin(&self.upper_c),
             lower_c: thin(&self.lower_c),
             air_c: thin(&self.air_c),
+            upper_colour: Vec::new(),
+            lower_colour: Vec::new(),
+            core_low_c: Vec::new(),
+            core_high_c: Vec::new(),
         }
     }
 }
@@ -314,12 +491,23 @@ impl From<&Plan> for PlanDto {
             piece_width_mm: plan.loading.piece_width.millimetres(),
             thickness_mm: plan.thickness.millimetres(),
             start_c: plan.start.celsius(),
-            browning: plan.browning.map(BrowningDto::from),
-            water_lost: plan.water_lost,
-            picture: (&plan.picture).into(),
+            browning: plan
+                .outcomes
+                .faces
+                .each_ref()
+                .map(|face| face.browning.into()),
+            water_lost: plan.outcomes.water_lost,
+            picture: PictureDto::of(&plan.picture, plan.ensemble.as_ref()),
             steps: plan.steps.iter().map(StepDto::from).collect(),
             warnings: plan.warnings.iter().map(WarningDto::from).collect(),
             assumptions: plan.assumptions.iter().map(AssumptionDto::from).collect(),
+            finish_at_s: plan.finish_at.map(seconds),
+            outcomes: Some((&plan.outcomes).into()),
+            pull_band_s: plan.ensemble.as_ref().map(|ensemble| {
+                let band = ensemble.pull();
+                [band.early.seconds(), band.late.seconds()]
+            }),
+            ensemble: plan.ensemble.as_ref().map(EnsembleDto::from),
         }
     }
 }

@@ -79,6 +79,8 @@ pub enum QuantityKindDto {
     DifferenceK,
     /// Length.
     LengthMm,
+    /// Weight.
+    MassG,
     /// Time.
     TimeS,
 }
@@ -108,6 +110,7 @@ impl From<Quantity> for QuantityDto {
             Quantity::Setting(t) => (QuantityKindDto::SettingC, t.celsius()),
             Quantity::Difference(d) => (QuantityKindDto::DifferenceK, d.kelvins()),
             Quantity::Length(l) => (QuantityKindDto::LengthMm, l.millimetres()),
+            Quantity::Mass(m) => (QuantityKindDto::MassG, m.grams()),
             Quantity::Time(t) => (QuantityKindDto::TimeS, t.seconds()),
         };
         Self { kind, value }

@@ -1,11 +1,11 @@
 //! The sentence on the wire.
 
 use ember_core::doneness::Region;
-use ember_core::fryer::{Floor, Machine, MachineKind};
+use ember_core::fryer::{Action, Floor, Machine, MachineKind, Support};
 use ember_core::meat::{Coat, CutId};
-use ember_core::plan::{PreheatRule, Request, SauceRule, Start, TurnRule};
+use ember_core::plan::{PreheatRule, Programme, Request, SauceRule, Start, TimedAction, TurnRule};
 use ember_core::units::bounds::{self, Bound};
-use ember_core::units::{Length, Mass, Power, Temperature, TemperatureDifference};
+use ember_core::units::{Interval, Length, Mass, Power, Temperature, TemperatureDifference};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -15,13 +15,14 @@ use crate::error::ApiError;
 wire_enum!(
     /// Cut of the catalogue.
     CutDto = CutId {
-        PartyWing, WholeWing, Drumstick, BoneInThigh, BonelessBreast, PorkBellySlab, PorkChop,
-        PorkLoinRoast, BeefRoast, BeefSteak
+        PartyWing, Drumette, WingFlat, WholeWing, Drumstick, BoneInThigh, BonelessThigh, LegQuarter, BonelessBreast, SpatchcockedChicken, WholeChicken, GameHen, TurkeyDrumstick, TurkeyWing, TurkeyBreastJoint, PorkBellySlab, BellyCubes, PorkChop, ThinChop, BonelessChop, ThinBonelessChop, BreadedChop, PorkLoinRoast, PorkTenderloin, PorkShoulderPiece, CountryRib, BackRibs, RibTips, BeefRoast, BeefRumpRoast, BeefSteak, BeefRibSteak, BeefShortRib, LambChop
     }
 );
 wire_enum!(
     /// Surface of the pieces.
-    CoatDto = Coat { Wet, PattedDry, Rubbed, FridgeDried, Floured }
+    CoatDto = Coat {
+        Wet, PattedDry, Oiled, Rubbed, BakingPowder, FridgeDried, Floured, Crumbed, Glazed
+    }
 );
 wire_enum!(
     /// School of preheating.
@@ -37,7 +38,15 @@ wire_enum!(
 );
 wire_enum!(
     /// Kind of machine.
-    MachineKindDto = MachineKind { Drawer, OvenStyle, LiddedGrill }
+    MachineKindDto = MachineKind {
+        Drawer, TwinDrawers, OvenStyle, LiddedGrill, FanOven, StillOven
+    }
+);
+wire_enum!(
+    /// How the pieces are held.
+    SupportDto = Support {
+        Basket, Rack, FoilBox, GrillPlate, RoastingPan, Spit, TumblingBasket
+    }
 );
 
 /// Whose safety floors apply.
@@ -125,9 +134,18 @@ pub struct RequestDto {
     pub coat: CoatDto,
     /// In what.
     pub machine: MachineDto,
+    /// How the pieces are held in it.
+    #[serde(default = "usual_support")]
+    pub support: SupportDto,
     /// At what; absent for the recommended setting.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub setting_c: Option<f64>,
+    /// How the dial is set over the cook; absent for one setting throughout.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub programme: Option<ProgrammeDto>,
+    /// What else happens during the cook.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub actions: Vec<TimedActionDto>,
     /// School of preheating.
     pub preheat: PreheatDto,
     /// School of turning.
@@ -144,6 +162,175 @@ pub struct RequestDto {
     /// Temperature of the kitchen.
     #[serde(default = "usual_room")]
     pub room_c: f64,
+}
+
+/// The dial at another setting for a part of the cook.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct ProgrammeDto {
+    /// Which part.
+    pub kind: ProgrammeKindDto,
+    /// The other setting.
+    pub stage_setting_c: f64,
+    /// How long.
+    pub stage_s: f64,
+}
+
+/// Part of a cook with a setting of its own.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum ProgrammeKindDto {
+    /// The start.
+    HotStart,
+    /// The end.
+    HotFinish,
+}
+
+/// Something the cook does at a minute of every batch.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct TimedActionDto {
+    /// When, from loading.
+    pub at_s: f64,
+    /// What.
+    pub kind: ActionKindDto,
+    /// The new setting; only with `set`.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub setting_c: Option<f64>,
+    /// Weight of the dish; only with `add_side`.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub side_mass_g: Option<f64>,
+    /// How long it stands open; only with `open`.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub open_s: Option<f64>,
+}
+
+/// What a cook does in the middle of a cook.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum ActionKindDto {
+    /// Turns the dial.
+    Set,
+    /// Turns every piece.
+    Turn,
+    /// Brushes with something wet.
+    Baste,
+    /// Adds another dish.
+    AddSide,
+    /// Swaps racks or drawers.
+    SwapRacks,
+    /// Leaves it open.
+    Open,
+}
+
+impl ProgrammeDto {
+    /// Nothing for one setting throughout.
+    fn of(programme: &Programme) -> Option<Self> {
+        let (kind, setting, time) = match programme {
+            Programme::Steady => return None,
+            Programme::HotStart { setting, time } => (ProgrammeKindDto::HotStart, setting, time),
+            Programme::HotFinish { setting, time } => (ProgrammeKindDto::HotFinish, setting, time),
+        };
+        Some(Self {
+            kind,
+            stage_setting_c: setting.celsius(),
+            stage_s: time.seconds(),
+        })
+    }
+}
+
+impl From<&ProgrammeDto> for Programme {
+    fn from(dto: &ProgrammeDto) -> Self {
+        let setting = Temperature::from_celsius(dto.stage_setting_c);
+        let time = Interval::from_seconds(dto.stage_s);
+        match dto.kind {
+            ProgrammeKindDto::HotStart => Self::HotStart { setting, time },
+            ProgrammeKindDto::HotFinish => Self::HotFinish { setting, time },
+        }
+    }
+}
+
+impl From<&TimedAction> for TimedActionDto {
+    fn from(timed: &TimedAction) -> Self {
+        let bare = |kind| Self {
+            at_s: timed.at.seconds(),
+            kind,
+            setting_c: None,
+            side_mass_g: None,
+            open_s: None,
+        };
+        match timed.action {
+            Action::Set(setting) => Self {
+                setting_c: Some(setting.celsius()),
+                ..bare(ActionKindDto::Set)
+            },
+            Action::Turn => bare(ActionKindDto::Turn),
+            Action::Baste => bare(ActionKindDto::Baste),
+            Action::AddSide(mass) => Self {
+                side_mass_g: Some(mass.grams()),
+                ..bare(ActionKindDto::AddSide)
+            },
+            Action::SwapRacks => bare(ActionKindDto::SwapRacks),
+            Action::Open(time) => Self {
+                open_s: Some(time.seconds()),
+                ..bare(ActionKindDto::Open)
+            },
+        }
+    }
+}
+
+impl TryFrom<&TimedActionDto> for TimedAction {
+    type Error = ApiError;
+
+    fn try_from(dto: &TimedActionDto) -> Result<Self, ApiError> {
+        let refuse = |field, detail: &str| {
+            Err(ApiError::Invalid {
+                field,
+                detail: detail.to_owned(),
+            })
+        };
+        let action = match (dto.kind, dto.setting_c, dto.side_mass_g, dto.open_s) {
+            (ActionKindDto::Set, Some(setting), None, None) => {
+                Action::Set(Temperature::from_celsius(setting))
+            }
+            (ActionKindDto::AddSide, None, Some(mass), None) => {
+                Action::AddSide(Mass::from_grams(mass))
+            }
+            (ActionKindDto::Open, None, None, Some(time)) => {
+                Action::Open(Interval::from_seconds(time))
+            }
+            (ActionKindDto::Turn, None, None, None) => Action::Turn,
+            (ActionKindDto::Baste, None, None, None) => Action::Baste,
+            (ActionKindDto::SwapRacks, None, None, None) => Action::SwapRacks,
+            (ActionKindDto::Set, ..) => {
+                return refuse(
+                    "actions.setting_c",
+                    "\"set\" goes with a setting_c and nothing else",
+                );
+            }
+            (ActionKindDto::AddSide, ..) => {
+                return refuse(
+                    "actions.side_mass_g",
+                    "\"add_side\" goes with a side_mass_g and nothing else",
+                );
+            }
+            (ActionKindDto::Open, ..) => {
+                return refuse(
+                    "actions.open_s",
+                    "\"open\" goes with an open_s and nothing else",
+                );
+            }
+            _ => return refuse("actions", "this action takes nothing but its time"),
+        };
+        Ok(Self {
+            at: Interval::from_seconds(dto.at_s),
+            action,
+        })
+    }
+}
+
+fn usual_support() -> SupportDto {
+    SupportDto::Basket
 }
 
 fn usual_room() -> f64 {
@@ -257,7 +444,10 @@ impl From<&Request> for RequestDto {
             start_c,
             coat: request.coat.into(),
             machine: (&request.machine).into(),
+            support: request.support.into(),
             setting_c: request.setting.map(|t| t.celsius()),
+            programme: ProgrammeDto::of(&request.programme),
+            actions: request.actions.iter().map(TimedActionDto::from).collect(),
             preheat: request.preheat.into(),
             turn: request.turn.into(),
             sauce: request.sauce.into(),
@@ -309,7 +499,18 @@ impl TryFrom<&RequestDto> for Request {
             start,
             coat: dto.coat.into(),
             machine: Machine::try_from(&dto.machine)?,
+            support: dto.support.into(),
             setting: dto.setting_c.map(Temperature::from_celsius),
+            programme: dto
+                .programme
+                .as_ref()
+                .map(Programme::from)
+                .unwrap_or_default(),
+            actions: dto
+                .actions
+                .iter()
+                .map(TimedAction::try_from)
+                .collect::<Result<_, _>>()?,
             preheat: dto.preheat.into(),
             turn: dto.turn.into(),
             sauce: dto.sauce.into(),

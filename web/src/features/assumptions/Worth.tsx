@@ -4,14 +4,27 @@ import type { Plan } from "../../api/types";
 import { render } from "../../lib/message";
 import { minutes, type Units } from "../../lib/units";
 
+/** Less than this is not worth a ruler, s. */
+const NOTICED = 20;
+
 export function Worth({ plan, units }: { plan: Plan; units: Units }) {
   const most = Math.max(60, ...plan.assumptions.map((assumption) => assumption.worth_s));
+  // What the cook can settle and what would move the minutes.
+  const first = plan.assumptions.find((known) => known.measurable && known.worth_s >= NOTICED);
   return (
     <chakra.ul listStyleType="none" p="0">
       {plan.assumptions.map((assumption) => (
         <chakra.li key={assumption.kind} borderTop="1px solid" borderColor="line" py="1.5">
           <Box display="flex" justifyContent="space-between" gap="3" textStyle="small">
-            <Text>{render(assumption.message, units)}</Text>
+            <Text>
+              {render(assumption.message, units)}
+              {assumption === first ? (
+                <Text as="span" color="ember" fontWeight="700">
+                  {" "}
+                  Measure this first.
+                </Text>
+              ) : null}
+            </Text>
             <Text fontWeight="700" whiteSpace="nowrap">
               {assumption.worth_s < 15
                 ? "under ½ min"

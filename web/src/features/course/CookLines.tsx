@@ -15,9 +15,16 @@ export function ForecastLine({ cook, units }: { cook: Cook; units: Units }) {
       {temperature(forecast.core_c, units)} read at {clock(new Date(forecast.at))}
       {there
         ? ": it is there. Take it out."
-        : `: ${minutes(forecast.more_s)} more, then check again. ${temperature(forecast.expected_c, units)} was expected.`}
+        : `: ${minutes(forecast.more_s)} more${band(forecast)}, then check again. ${temperature(forecast.expected_c, units)} was expected.`}
     </Text>
   );
+}
+
+/** Where eight cooks in ten end, after the reading. */
+function band({ more_s, more_band_s }: { more_s: number; more_band_s?: number[] | null }): string {
+  const [early = more_s, late = more_s] = more_band_s ?? [];
+  const [from, to] = [Math.floor(early / 60), Math.ceil(late / 60)];
+  return to - from > 1 ? ` (${from} to ${to})` : "";
 }
 
 export function BelowFloor({ cook, units }: { cook: Cook; units: Units }) {

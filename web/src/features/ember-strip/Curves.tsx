@@ -18,7 +18,7 @@ const RIGHT = 74;
 
 export function Curves({ plan, units }: CurvesProps) {
   const [ref, width] = useWidth<HTMLDivElement>();
-  const { minutes, core_c, upper_c, lower_c, air_c } = plan.picture;
+  const { minutes, core_c, upper_c, lower_c, air_c, core_low_c, core_high_c } = plan.picture;
   const end = minutes[minutes.length - 1] ?? 1;
   const most = Math.max(120, ...air_c) * 1.04;
   const x = (minute: number) => LEFT + (minute / end) * Math.max(0, width - LEFT - RIGHT);
@@ -28,6 +28,14 @@ export function Curves({ plan, units }: CurvesProps) {
       .map((c, n) => `${n ? "L" : "M"}${x(minutes[n] ?? 0).toFixed(1)} ${y(c).toFixed(1)}`)
       .join("");
   const pull = plan.pull_at_s / 60;
+  /** The band of the core, until it comes out. */
+  const between = (low: number[], high: number[]) => {
+    const shown = minutes.flatMap((minute, n) => (minute <= pull ? [n] : []));
+    const point = (values: number[]) => (n: number) =>
+      `${x(minutes[n] ?? 0).toFixed(1)} ${y(values[n] ?? 0).toFixed(1)}`;
+    if (low.length === 0 || shown.length < 2) return "";
+    return `M${[...shown.map(point(high)), ...shown.reverse().map(point(low))].join("L")}Z`;
+  };
   const atPull = (values: number[]) => values[minutes.findLastIndex((m) => m <= pull + 0.001)] ?? 0;
   const curves = [
     { name: "air", values: air_c, dash: "2 4", stroke: "ink.soft", weight: 1.5 },
@@ -67,6 +75,7 @@ export function Curves({ plan, units }: CurvesProps) {
         <SvgText x={x(pull)} y={HEIGHT - 6} textAnchor="middle" textStyle="tiny" fill="ink.soft">
           out
         </SvgText>
+        <SvgPath d={between(core_low_c ?? [], core_high_c ?? [])} fill="ember" fillOpacity="0.2" />
         {curves.map((curve, n) => (
           <g key={curve.name}>
             <SvgPath

@@ -7,6 +7,7 @@ import { SvgCircle, SvgPath, SvgRect, SvgText } from "../../components/Svg";
 import { temperatureAt } from "../../lib/field";
 import { useWidth } from "../../lib/hooks";
 import { length, temperature, type Units } from "../../lib/units";
+import { Edges } from "./Edges";
 import { frameOf } from "./frame";
 import { Isolines } from "./Isolines";
 import { Legend } from "./Legend";
@@ -115,6 +116,7 @@ export function EmberStrip({ plan, units, clockOf }: EmberStripProps) {
               ) : null}
             </g>
           ) : null}
+          <Edges plan={plan} frame={frame} />
           <Isolines plan={plan} frame={frame} units={units} />
           <Axis frame={frame} thickness={length(plan.picture.thickness_mm, units)} />
           <Pins plan={plan} frame={frame} clockOf={clockOf} />
@@ -175,10 +177,10 @@ function Axis({ frame, thickness }: { frame: Frame; thickness: string }) {
     <g>
       {ticks.map((minute) => (
         <g key={minute}>
-          <SvgPath d={`M${x(minute)} ${bottom}v6`} stroke="ink.soft" />
+          <SvgPath d={`M${x(minute)} ${bottom + 10}v5`} stroke="ink.soft" />
           <SvgText
             x={x(minute)}
-            y={bottom + 20}
+            y={bottom + 27}
             textAnchor={minute === 0 ? "start" : "middle"}
             textStyle="tiny"
             fill="ink.soft"
@@ -206,7 +208,7 @@ function Axis({ frame, thickness }: { frame: Frame; thickness: string }) {
               {name}
             </SvgText>
           ))}
-          <SvgText x={left - 8} y={bottom + 20} textAnchor="end" textStyle="tiny" fill="ink.soft">
+          <SvgText x={left - 8} y={bottom + 27} textAnchor="end" textStyle="tiny" fill="ink.soft">
             {thickness}
           </SvgText>
         </g>

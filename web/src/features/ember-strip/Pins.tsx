@@ -22,10 +22,11 @@ export function Pins({ plan, frame, clockOf }: PinsProps) {
   if (plan.turn_at_s) pins.push({ name: "Turn", at: plan.turn_at_s });
   if (sauce) pins.push({ name: "Sauce", at: sauce.at_s });
   pins.push({ name: plan.batches.length > 1 ? "Rested" : "Eat", at: end });
-  const [from, to] = [x(plan.check_from_s / 60), x(plan.pull_at_s / 60)];
-  const label = narrow
-    ? "check"
-    : `check ${clockOf(plan.check_from_s)}–${clockOf(plan.pull_at_s).slice(-5)}`;
+  // A window, not a false minute: eight cooks in ten are out inside it.
+  const [early = plan.check_from_s, late = plan.pull_at_s] = plan.pull_band_s ?? [];
+  if (plan.pull_band_s) pins.splice(-1, 0, { name: "Check", at: plan.check_from_s });
+  const [from, to] = [x(early / 60), Math.min(x(late / 60), x(end / 60))];
+  const label = narrow ? "out" : `out ${clockOf(early)}–${clockOf(late).slice(-5)}`;
   const wide = narrow ? 52 : Math.max(to - from, label.length * 8.2 + 16);
   const middle = Math.min(
     Math.max((from + to) / 2, frame.left + wide / 2),
@@ -84,8 +85,14 @@ export function Pins({ plan, frame, clockOf }: PinsProps) {
         strokeWidth="3"
         rx={2}
       />
-      <SvgRect x={middle - wide / 2} y={top - 28} width={wide} height={28} rx={6} fill="zest" />
-      <SvgText x={middle} y={top - 9} textAnchor="middle" textStyle="section" fill="zest.ink">
+      <SvgPath
+        d={`M${x(plan.pull_at_s / 60)} ${top}V${top + height}`}
+        stroke="mark.ink"
+        strokeWidth="2"
+        strokeDasharray="5 4"
+      />
+      <SvgRect x={middle - wide / 2} y={top - 39} width={wide} height={28} rx={6} fill="zest" />
+      <SvgText x={middle} y={top - 20} textAnchor="middle" textStyle="section" fill="zest.ink">
         {label}
       </SvgText>
     </g>

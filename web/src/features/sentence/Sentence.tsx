@@ -5,6 +5,7 @@ import { Choice } from "../../components/Choice";
 import { Word } from "../../components/Word";
 import { refusal } from "../../lib/message";
 import { minutes, type Units } from "../../lib/units";
+import { ProgrammeWord } from "./ProgrammeWord";
 import { Refusal } from "./Refusal";
 import { TargetWord } from "./TargetWord";
 import { usual } from "./usual";
@@ -92,7 +93,23 @@ export function Sentence(props: SentenceProps) {
             />
           )}
         </Word>{" "}
-        at <SettingWord {...word} plan={plan} />,{" "}
+        <Word label="How it is held" text={supportWords(catalogue, request)}>
+          {(close) => (
+            <Choice
+              items={catalogue.support.map((known) => ({
+                value: known.support,
+                text: known.words,
+                reason: known.reason,
+              }))}
+              chosen={request.support ?? "basket"}
+              onChoose={(support) => {
+                onChange({ support });
+                close();
+              }}
+            />
+          )}
+        </Word>{" "}
+        at <SettingWord {...word} plan={plan} /> <ProgrammeWord {...word} plan={plan} />,{" "}
         <School
           label="Preheating"
           schools={catalogue.preheat}
@@ -127,7 +144,14 @@ const kindWords = {
   drawer: "one drawer",
   oven_style: "oven style",
   lidded_grill: "lidded grill",
+  twin_drawers: "two drawers",
+  fan_oven: "household oven",
+  still_oven: "household oven",
 } as const;
+
+const supportWords = (catalogue: Catalogue, request: Request) =>
+  catalogue.support.find((known) => known.support === (request.support ?? "basket"))?.words ??
+  "in the basket";
 
 const coatWords = (entry: CutEntry, request: Request) =>
   entry.coats.find((coat) => coat.coat === request.coat)?.words ?? request.coat;

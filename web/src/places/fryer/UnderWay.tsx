@@ -28,6 +28,8 @@ const DONE_WORDS: Record<StandingStep["step"]["kind"], string> = {
   load: "Loaded",
   turn: "Turned",
   sauce: "Sauced",
+  set: "It is set",
+  act: "Done",
   check: "Reading",
   pull: "It is out",
   rest: "Rested",

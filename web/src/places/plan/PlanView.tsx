@@ -12,6 +12,7 @@ import { Explained } from "../../features/assumptions/Explained";
 import { Worth } from "../../features/assumptions/Worth";
 import { Curves } from "../../features/ember-strip/Curves";
 import { EmberStrip } from "../../features/ember-strip/EmberStrip";
+import { Found } from "../../features/outcomes/Found";
 import { Sentence } from "../../features/sentence/Sentence";
 import { StepList } from "../../features/steps/StepList";
 import { Warnings } from "../../features/steps/Warnings";
@@ -70,26 +71,30 @@ export function PlanView(props: PlanViewProps) {
             <Keep request={request} eat={eat} disabled={failure !== null} />
           </Flex>
           <EmberStrip plan={shown} units={units} clockOf={clockOf} />
-          <Grid templateColumns={{ base: "1fr", lg: "1.25fr 1fr 1fr" }} gap="9" mt="3">
+          <Grid templateColumns={{ base: "1fr", lg: "1.25fr 2fr" }} gap="9" mt="3">
             <Box as="section">
               <Title>What to do</Title>
               <StepList steps={shown.steps} units={units} clockOf={clockOf} now={0} />
             </Box>
-            <Box as="section">
-              <Title>What a thermometer would say</Title>
-              <Curves plan={shown} units={units} />
-              <Text textStyle="small" color="ink.soft" mt="2">
-                {outcome(shown)}
-              </Text>
-              <Explained plan={shown} request={settled} units={units} />
-            </Box>
-            <Box as="section">
-              <Title>Worth measuring first</Title>
-              <Worth plan={shown} units={units} />
-              <Box mt="3">
+            <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} gap="9" alignContent="start">
+              <Box as="section">
+                <Title>What a thermometer would say</Title>
+                <Curves plan={shown} units={units} />
+                <Explained plan={shown} request={settled} units={units} />
+              </Box>
+              <Box as="section">
+                <Title>What it is worth</Title>
+                <Worth plan={shown} units={units} />
+              </Box>
+              <Box as="section">
+                <Title>What you will find</Title>
+                <Found plan={shown} units={units} />
+              </Box>
+              <Box as="section">
+                <Title>What to know</Title>
                 <Warnings plan={shown} units={units} />
               </Box>
-            </Box>
+            </Grid>
           </Grid>
         </Box>
       ) : failure ? null : (
@@ -145,7 +150,10 @@ function Summary({ plan, clockOf, late }: SummaryProps) {
         </Text>
       ) : null}
       <Text as="span" fontWeight="700">
-        In at {clockOf(0)}, {turn}start checking at {clockOf(plan.check_from_s)}, out by{" "}
+        In at {clockOf(0)}, {turn}start checking at {clockOf(plan.check_from_s)}, out{" "}
+        {plan.pull_band_s
+          ? `between ${clockOf(plan.pull_band_s[0] ?? 0)} and ${clockOf(plan.pull_band_s[1] ?? 0)}, most likely `
+          : "by "}
         {clockOf(plan.pull_at_s)}.
       </Text>{" "}
       {layer}{" "}
@@ -161,12 +169,6 @@ function Summary({ plan, clockOf, late }: SummaryProps) {
     </Text>
   );
 }
-
-const outcome = (plan: Plan) => {
-  const [above, below] = plan.browning;
-  const faces = above === below ? `Both faces ${above}` : `One face ${above}, the other ${below}`;
-  return `${faces} at the end; about ${Math.round(plan.water_lost * 100)} % of the weight leaves as steam.`;
-};
 
 interface KeepProps {
   request: Request;

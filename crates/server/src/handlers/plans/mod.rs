@@ -1,1 +1,4 @@
+pub mod convert;
+pub mod equivalent;
 pub mod preview;
+pub mod setting_for_deadline;

@@ -1,0 +1,216 @@
+//! Pork.
+
+use super::{BELLY, BREADED, GIVEN, PORK, RIBS, SIMILAR, SLICED, TOUGH, masses, thickness};
+use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Form};
+use crate::units::{Interval, Temperature};
+
+pub(super) static PORK_BELLY_SLAB: Cut = Cut {
+    id: CutId::PorkBellySlab,
+    name: "pork belly slab",
+    plural: "pork belly slabs",
+    animal: Animal::Pork,
+    class: Class::WholeCut,
+    form: Form::Slab { elongation: 1.3 },
+    usual_mass: masses(400.0, 750.0, 1200.0),
+    usual_pieces: 1,
+    thickness: thickness(40.0, GIVEN, 0.15),
+    composition: Composition::new(0.37, 0.09, 0.53),
+    bone: 0.0,
+    skin: true,
+    textures: &BELLY,
+    usual_texture: 1,
+    setting: Temperature::from_celsius(190.0),
+    rest: Interval::from_minutes(15.0),
+    coat: Coat::FridgeDried,
+    one_face_up: true,
+    probe: "the middle of the slab, from the side",
+};
+
+pub(super) static BELLY_CUBES: Cut = Cut {
+    id: CutId::BellyCubes,
+    name: "belly cube",
+    plural: "belly cubes",
+    form: Form::Slab { elongation: 1.0 },
+    usual_mass: masses(15.0, 24.0, 40.0),
+    usual_pieces: 20,
+    thickness: thickness(28.0, SIMILAR, 0.12),
+    skin: false,
+    setting: Temperature::from_celsius(195.0),
+    rest: Interval::from_minutes(3.0),
+    coat: Coat::Rubbed,
+    one_face_up: false,
+    probe: "the middle of the largest cube",
+    ..PORK_BELLY_SLAB
+};
+
+pub(super) static PORK_CHOP: Cut = Cut {
+    id: CutId::PorkChop,
+    name: "bone-in pork chop",
+    plural: "bone-in pork chops",
+    animal: Animal::Pork,
+    class: Class::WholeCut,
+    form: Form::Slab { elongation: 1.4 },
+    usual_mass: masses(120.0, 220.0, 350.0),
+    usual_pieces: 2,
+    thickness: thickness(25.0, SLICED, 0.12),
+    composition: Composition::new(0.71, 0.21, 0.07),
+    bone: 0.08,
+    skin: false,
+    textures: &PORK,
+    usual_texture: 0,
+    setting: Temperature::from_celsius(200.0),
+    rest: Interval::from_minutes(4.0),
+    coat: Coat::Rubbed,
+    one_face_up: false,
+    probe: "from the edge to the middle, away from the bone",
+};
+
+pub(super) static THIN_CHOP: Cut = Cut {
+    id: CutId::ThinChop,
+    name: "thin bone-in chop",
+    plural: "thin bone-in chops",
+    usual_mass: masses(90.0, 150.0, 200.0),
+    usual_pieces: 3,
+    thickness: thickness(15.0, SLICED, 0.12),
+    rest: Interval::from_minutes(3.0),
+    ..PORK_CHOP
+};
+
+pub(super) static BONELESS_CHOP: Cut = Cut {
+    id: CutId::BonelessChop,
+    name: "boneless pork chop",
+    plural: "boneless pork chops",
+    usual_mass: masses(120.0, 200.0, 320.0),
+    thickness: thickness(26.0, SLICED, 0.12),
+    bone: 0.0,
+    probe: "from the edge to the middle",
+    ..PORK_CHOP
+};
+
+pub(super) static THIN_BONELESS_CHOP: Cut = Cut {
+    id: CutId::ThinBonelessChop,
+    name: "thin boneless chop",
+    plural: "thin boneless chops",
+    usual_mass: masses(70.0, 110.0, 160.0),
+    usual_pieces: 3,
+    thickness: thickness(13.0, SLICED, 0.12),
+    rest: Interval::from_minutes(3.0),
+    ..BONELESS_CHOP
+};
+
+pub(super) static BREADED_CHOP: Cut = Cut {
+    id: CutId::BreadedChop,
+    name: "breaded chop",
+    plural: "breaded chops",
+    usual_mass: masses(90.0, 140.0, 200.0),
+    thickness: thickness(16.0, SLICED, 0.12),
+    textures: &BREADED,
+    coat: Coat::Crumbed,
+    rest: Interval::from_minutes(3.0),
+    ..BONELESS_CHOP
+};
+
+pub(super) static PORK_LOIN_ROAST: Cut = Cut {
+    id: CutId::PorkLoinRoast,
+    name: "pork loin roast",
+    plural: "pork loin roasts",
+    animal: Animal::Pork,
+    class: Class::WholeCut,
+    form: Form::Bar,
+    usual_mass: masses(700.0, 1100.0, 1800.0),
+    usual_pieces: 1,
+    thickness: thickness(85.0, SIMILAR, 0.10),
+    composition: Composition::new(0.71, 0.21, 0.07),
+    bone: 0.0,
+    skin: false,
+    textures: &PORK,
+    usual_texture: 0,
+    setting: Temperature::from_celsius(175.0),
+    rest: Interval::from_minutes(10.0),
+    coat: Coat::Rubbed,
+    one_face_up: false,
+    probe: "the middle of the thickest part, from the end",
+};
+
+pub(super) static PORK_TENDERLOIN: Cut = Cut {
+    id: CutId::PorkTenderloin,
+    name: "pork tenderloin",
+    plural: "pork tenderloins",
+    usual_mass: masses(350.0, 480.0, 600.0),
+    thickness: thickness(55.0, SIMILAR, 0.08),
+    composition: Composition::new(0.75, 0.215, 0.025),
+    setting: Temperature::from_celsius(195.0),
+    rest: Interval::from_minutes(6.0),
+    probe: "the thick end, along the middle",
+    ..PORK_LOIN_ROAST
+};
+
+pub(super) static PORK_SHOULDER_PIECE: Cut = Cut {
+    id: CutId::PorkShoulderPiece,
+    name: "pork shoulder piece",
+    plural: "pork shoulder pieces",
+    form: Form::Slab { elongation: 1.2 },
+    usual_mass: masses(600.0, 1000.0, 1600.0),
+    thickness: thickness(70.0, SIMILAR, 0.12),
+    composition: Composition::new(0.65, 0.17, 0.18),
+    textures: &TOUGH,
+    usual_texture: 1,
+    setting: Temperature::from_celsius(150.0),
+    rest: Interval::from_minutes(15.0),
+    probe: "the middle of the thickest part",
+    ..PORK_LOIN_ROAST
+};
+
+pub(super) static COUNTRY_RIB: Cut = Cut {
+    id: CutId::CountryRib,
+    name: "country-style rib",
+    plural: "country-style ribs",
+    animal: Animal::Pork,
+    class: Class::WholeCut,
+    form: Form::Slab { elongation: 1.4 },
+    usual_mass: masses(150.0, 225.0, 300.0),
+    usual_pieces: 4,
+    thickness: thickness(28.0, SLICED, 0.12),
+    composition: Composition::new(0.66, 0.18, 0.15),
+    bone: 0.10,
+    skin: false,
+    textures: &RIBS,
+    usual_texture: 2,
+    setting: Temperature::from_celsius(200.0),
+    rest: Interval::from_minutes(5.0),
+    coat: Coat::Rubbed,
+    one_face_up: false,
+    probe: "the thickest meat, away from the bone",
+};
+
+pub(super) static BACK_RIBS: Cut = Cut {
+    id: CutId::BackRibs,
+    name: "back rib section",
+    plural: "back rib sections",
+    form: Form::Slab { elongation: 1.3 },
+    usual_mass: masses(180.0, 250.0, 350.0),
+    usual_pieces: 3,
+    thickness: thickness(20.0, GIVEN, 0.12),
+    composition: Composition::new(0.6, 0.17, 0.23),
+    bone: 0.30,
+    usual_texture: 3,
+    setting: Temperature::from_celsius(180.0),
+    probe: "between two bones, not on them",
+    ..COUNTRY_RIB
+};
+
+pub(super) static RIB_TIPS: Cut = Cut {
+    id: CutId::RibTips,
+    name: "rib tip",
+    plural: "rib tips",
+    form: Form::Slab { elongation: 2.0 },
+    usual_mass: masses(35.0, 60.0, 90.0),
+    usual_pieces: 10,
+    thickness: thickness(22.0, SIMILAR, 0.15),
+    composition: Composition::new(0.58, 0.165, 0.25),
+    bone: 0.15,
+    usual_texture: 3,
+    setting: Temperature::from_celsius(190.0),
+    probe: "the meat beside the gristle",
+    ..COUNTRY_RIB
+};

@@ -1,0 +1,533 @@
+//! How sure a plan is: a band around its moments, and what each unknown is worth.
+//!
+//! Better than an ensemble of cooks: each unknown is cooked once to either side, and what that does
+//! to the time of every core temperature gives a response (second order in the logarithm of time).
+//! Members are drawn from the stated spreads by a fixed quasi-random sequence and read off that
+//! response, so that a band costs ten cooks whatever its number of members, and the same request
+//! always gives the same band. `tests/band.rs` holds it against cooks drawn and computed in full.
+
+use std::sync::atomic::{AtomicUsize, Ordering};
+
+use super::error::PlanError;
+use super::problem::{Problem, Resolution, Variation};
+use super::request::Request;
+use super::search::{Found, search};
+use crate::curve;
+use crate::fryer::Cavity;
+use crate::units::{Interval, Temperature};
+
+/// What is not known.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Unknown {
+    /// Thickness, taken from the weight or read from a ruler.
+    Thickness,
+    /// Temperature of the meat when it goes in.
+    Start,
+    /// How much heat the machine's air carries.
+    MachineHeat,
+    /// How true the thermostat is.
+    Thermostat,
+    /// How freely the air reaches the pieces as they were laid.
+    Load,
+}
+
+impl Unknown {
+    /// Every unknown.
+    pub const ALL: [Self; 5] = [
+        Self::Thickness,
+        Self::Start,
+        Self::MachineHeat,
+        Self::Thermostat,
+        Self::Load,
+    ];
+
+    /// The cook in which the unknown is `deviations` standard deviations to the slow side.
+    ///
+    /// Spreads: thickness by the cut (3 % on a ruler, common practice), start by where the meat
+    /// comes from, heat 10 % between machines of a kind, thermostat 6 K, air 7 % (common practice
+    /// in kind, from memory in size).
+    #[must_use]
+    pub fn varied(self, request: &Request, deviations: f64) -> Variation {
+        const RULER: f64 = 0.03;
+        const HEAT: f64 = 0.10;
+        const THERMOSTAT: f64 = 6.0;
+        const AIR: f64 = 0.07;
+        let none = Variation::NONE;
+        match self {
+            Self::Thickness => {
+                let spread = if request.thickness.is_some() {
+                    RULER
+                } else {
+                    request.entry().thickness.spread
+                };
+                Variation {
+                    thickness: (spread * deviations).exp(),
+                    ..none
+                }
+            }
+            Self::Start => Variation {
+                start: -request.start.spread().kelvins() * deviations,
+                ..none
+            },
+            Self::MachineHeat => Variation {
+                heat: (-HEAT * deviations).exp(),
+                ..none
+            },
+            Self::Thermostat => Variation {
+                setting: -THERMOSTAT * deviations,
+                ..none
+            },
+            Self::Load => Variation {
+                exposure: (-AIR * deviations).exp(),
+                ..none
+            },
+        }
+    }
+}
+
+/// A moment from the tenth to the ninetieth percentile.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Band {
+    /// One cook in ten is earlier.
+    pub early: Interval,
+    /// One cook in ten is later.
+    pub late: Interval,
+}
+
+/// One cook that the stated spreads allow.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Member {
+    /// Minutes at which the core passes each level of the ensemble.
+    pub minutes: Vec<f64>,
+    /// Minute at which it comes out.
+    pub pull: f64,
+}
+
+/// Cooks that the stated spreads allow, each as likely as the other.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Ensemble {
+    /// Core temperatures, °C, rising to the one at the pull.
+    pub levels: Vec<f64>,
+    /// The cooks.
+    pub members: Vec<Member>,
+}
+
+/// Members of the ensemble that a plan carries.
+pub const MEMBERS: usize = 64;
+/// Core temperatures at which members are known.
+const LEVELS: usize = 12;
+/// Each unknown is tried this many standard deviations to either side: where the band ends.
+const TRIED: f64 = 1.2816;
+
+/// A cook reduced to when its core passed the levels and when it was ready, s.
+#[derive(Debug, Clone)]
+pub(super) struct Passages {
+    levels: Vec<f64>,
+    pull: f64,
+}
+
+impl Passages {
+    /// The same on the clock of a cook that takes `factor` times as long.
+    fn stretched(&self, factor: f64) -> Self {
+        Self {
+            levels: self.levels.iter().map(|t| t * factor).collect(),
+            pull: self.pull * factor,
+        }
+    }
+
+    fn values(&self) -> impl Iterator<Item = f64> {
+        self.levels.iter().copied().chain([self.pull])
+    }
+}
+
+/// Responses of a cook to its unknowns.
+pub(super) struct Responses {
+    levels: Vec<f64>,
+    usual: Passages,
+    /// For each unknown the cooks to the quick and to the slow side; none where one failed.
+    sides: Vec<[Option<Passages>; 2]>,
+}
+
+/// Cooks the unknowns on one core while `meanwhile` runs on another, which then helps.
+pub(super) fn respond<T>(
+    problem: &Problem,
+    cavity: Cavity,
+    found: Found,
+    meanwhile: impl FnOnce() -> T + Send,
+) -> (T, Option<Responses>)
+where
+    T: Send,
+{
+    let start = problem.request.start.temperature().celsius();
+    let levels: Vec<f64> = (1..=LEVELS)
+        .map(|i| start + (found.goal.core - start) * i as f64 / LEVELS as f64)
+        .collect();
+    let cook = |unknown: Option<Unknown>, deviations: f64| {
+        let variation = unknown.map_or(Variation::NONE, |unknown| {
+            unknown.varied(problem.request, deviations)
+        });
+        passages(problem, cavity, found, variation, &levels)
+    };
+    // The usual cook, then each unknown to either side.
+    let tasks: Vec<(Option<Unknown>, f64)> = std::iter::once((None, 0.0))
+        .chain(
+            Unknown::ALL
+                .into_iter()
+                .flat_map(|unknown| [(Some(unknown), -TRIED), (Some(unknown), TRIED)]),
+        )
+        .collect();
+    let next = AtomicUsize::new(0);
+    let work = || {
+        let mut done = Vec::new();
+        while let Some((unknown, deviations)) = tasks.get(next.fetch_add(1, Ordering::Relaxed)) {
+            done.push((*unknown, *deviations, cook(*unknown, *deviations)));
+        }
+        done
+    };
+    let (other, mut cooked) = std::thread::scope(|scope| {
+        let helper = scope.spawn(work);
+        let other = meanwhile();
+        let mut cooked = work();
+        cooked.extend(
+            helper
+                .join()
+                .unwrap_or_else(|panic| std::panic::resume_unwind(panic)),
+        );
+        (other, cooked)
+    });
+    let mut take = |wanted: Option<Unknown>, sign: f64| {
+        let at = cooked
+            .iter()
+            .position(|(unknown, deviations, _)| *unknown == wanted && deviations * sign >= 0.0)?;
+        cooked.swap_remove(at).2
+    };
+    let responses = take(None, 0.0).map(|usual| Responses {
+        sides: Unknown::ALL
+            .into_iter()
+            .map(|unknown| [take(Some(unknown), -1.0), take(Some(unknown), 1.0)])
+            .collect(),
+        usual,
+        levels,
+    });
+    (other, responses)
+}
+
+/// One cook on the coarse grid; nothing when it never gets there.
+pub(super) fn passages(
+    problem: &Problem,
+    cavity: Cavity,
+    found: Found,
+    variation: Variation,
+    levels: &[f64],
+) -> Option<Passages> {
+    let run = problem.load(
+        cavity,
+        problem.layer.in_first_batch,
+        Resolution::Coarse,
+        variation,
+    );
+    let mut times = Vec::with_capacity(levels.len());
+    let mut last = (0.0, run.piece().core());
+    let mut see = |now: f64, core: f64| {
+        while let Some(level) = levels.get(times.len())
+            && core >= *level
+        {
+            let part = if core > last.1 {
+                ((level - last.1) / (core - last.1)).clamp(0.0, 1.0)
+            } else {
+                1.0
+            };
+            times.push((last.0 + part * (now - last.0)).max(1.0));
+        }
+        last = (now, core);
+    };
+    let ready = problem
+        .cook(
+            run,
+            found.moments(found.pull),
+            variation,
+            found.goal,
+            |run| see(run.elapsed(), run.piece().core()),
+        )
+        .ok()?;
+    (times.len() == levels.len()).then(|| Passages {
+        levels: times,
+        pull: ready.run.elapsed().max(1.0),
+    })
+}
+
+/// When a cook is ready whose unknowns lie so many standard deviations to the slow side, computed
+/// in full with the turn that was planned: what a band is held against.
+///
+/// # Errors
+/// Those of [`super::plan`], or [`PlanError::NeverReached`] for this cook.
+///
+/// ```
+/// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, synthetic_pull}};
+/// let request = Request::usual(CutId::Drumstick, PRESETS[1].machine());
+/// let usual = synthetic_pull(&request, [0.0; 5]).unwrap();
+/// let slow = synthetic_pull(&request, [1.0; 5]).unwrap();
+/// assert!(slow > usual);
+/// ```
+pub fn synthetic_pull(request: &Request, deviations: [f64; 5]) -> Result<Interval, PlanError> {
+    request.check()?;
+    let problem = Problem::new(request);
+    let pieces = problem.layer.in_first_batch;
+    let found = search(&problem, problem.first_cavity(), pieces)?;
+    let variation = Unknown::ALL
+        .into_iter()
+        .zip(deviations)
+        .map(|(unknown, x)| unknown.varied(request, x))
+        .fold(Variation::NONE, Variation::and);
+    let run = problem.load(problem.first_cavity(), pieces, Resolution::Fine, variation);
+    let moments = found.moments(found.pull);
+    let ready = problem.cook(run, moments, variation, found.goal, |_| ())?;
+    Ok(Interval::from_seconds(ready.run.elapsed()))
+}
+
+impl Responses {
+    /// How much later the core is there when the unknown lies one standard deviation to the slow
+    /// side; nothing when it is then out of reach.
+    pub fn worth(&self, unknown: Unknown) -> Option<Interval> {
+        let at = Unknown::ALL.iter().position(|each| *each == unknown)?;
+        let [_, slow] = self.sides.get(at)?;
+        let there = |passages: &Passages| passages.levels.last().copied();
+        let usual = there(&self.usual)?;
+        let later = there(slow.as_ref()?)? / usual;
+        let one_deviation = later.powf(1.0 / TRIED);
+        Some(Interval::from_seconds(
+            (usual * (one_deviation - 1.0)).max(0.0),
+        ))
+    }
+
+    /// Draws the members; `ready` is when the cook is ready on the fine grid, s, which the coarse
+    /// one may miss by a little.
+    pub fn ensemble(&self, ready: f64) -> Ensemble {
+        let usual = self.usual.stretched(ready / self.usual.pull);
+        let members = (0..MEMBERS).map(|n| {
+            let deviations = draw(n);
+            let mut values: Vec<f64> = usual.values().collect();
+            for (sides, x) in self.sides.iter().zip(deviations) {
+                let x = x / TRIED;
+                let [quick, slow] = self.logarithms(sides);
+                for ((value, a), b) in values.iter_mut().zip(quick).zip(slow) {
+                    // Through both sides and the usual cook: even and odd parts.
+                    let (odd, even) = ((b - a) / 2.0, f64::midpoint(a, b));
+                    *value *= (odd * x + even * x * x).exp();
+                }
+            }
+            let pull = values.pop().unwrap_or_default() / 60.0;
+            Member {
+                minutes: values.into_iter().map(|s| s / 60.0).collect(),
+                pull,
+            }
+        });
+        Ensemble {
+            levels: self.levels.clone(),
+            members: members.collect(),
+        }
+    }
+
+    /// Logarithms of what both sides do to each time. A side that failed is as far from the usual
+    /// as the other, the other way.
+    fn logarithms(&self, [quick, slow]: &[Option<Passages>; 2]) -> [Vec<f64>; 2] {
+        let of = |side: &Option<Passages>| -> Option<Vec<f64>> {
+            let side = side.as_ref()?;
+            Some(
+                side.values()
+                    .zip(self.usual.values())
+                    .map(|(side, usual)| (side / usual).ln())
+                    .collect(),
+            )
+        };
+        let mirror = |side: &[f64]| side.iter().map(|value| -value).collect();
+        match (of(quick), of(slow)) {
+            (Some(quick), Some(slow)) => [quick, slow],
+            (Some(quick), None) => {
+                let slow = mirror(&quick);
+                [quick, slow]
+            }
+            (None, Some(slow)) => [mirror(&slow), slow],
+            (None, None) => [vec![0.0; LEVELS + 1], vec![0.0; LEVELS + 1]],
+        }
+    }
+}
+
+/// Normal deviates of one member: a Halton sequence through the inverse of the distribution.
+fn draw(member: usize) -> [f64; 5] {
+    const BASES: [usize; 5] = [2, 3, 5, 7, 11];
+    // The first points of a Halton sequence run together.
+    const SKIPPED: usize = 20;
+    BASES.map(|base| inverse_normal(radical_inverse(member + 1 + SKIPPED, base)))
+}
+
+fn radical_inverse(mut n: usize, base: usize) -> f64 {
+    let (mut value, mut part) = (0.0, 1.0);
+    while n > 0 {
+        part /= base as f64;
+        value += part * (n % base) as f64;
+        n /= base;
+    }
+    value
+}
+
+/// Quantile of the standard normal distribution: Hastings' rational approximation, Abramowitz and
+/// Stegun 26.2.23, within 4.5e-4 (from memory; checked below against printed quantiles).
+fn inverse_normal(p: f64) -> f64 {
+    let tail = p.min(1.0 - p).max(1e-12);
+    let t = (-2.0 * tail.ln()).sqrt();
+    let above = 2.515_517 + t * (0.802_853 + t * 0.010_328);
+    let below = 1.0 + t * (1.432_788 + t * (0.189_269 + t * 0.001_308));
+    (t - above / below) * if p < 0.5 { -1.0 } else { 1.0 }
+}
+
+/// Spread of a reading around the coldest spot: the probe is never quite there, K (common practice).
+const READING: f64 = 2.0;
+
+/// What is left after a reading.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Remaining {
+    /// Minutes more, most likely.
+    pub more: Interval,
+    /// Where eight cooks in ten end.
+    pub band: Band,
+}
+
+impl Ensemble {
+    /// Band of the pull.
+    #[must_use]
+    pub fn pull(&self) -> Band {
+        let all: Vec<(f64, f64)> = self.members.iter().map(|m| (m.pull, 1.0)).collect();
+        band(all).1
+    }
+
+    /// Core temperature of a member at a minute, °C.
+    fn core(&self, member: &Member, minute: f64) -> f64 {
+        curve::value_at(&member.minutes, &self.levels, minute)
+    }
+
+    /// Core temperatures, °C, that a tenth and nine tenths of the members have at a minute.
+    #[must_use]
+    pub fn core_band(&self, minute: f64) -> [Temperature; 2] {
+        let mut cores: Vec<(f64, f64)> = self
+            .members
+            .iter()
+            .map(|member| (self.core(member, minute), 1.0))
+            .collect();
+        cores.sort_by(|a, b| a.0.total_cmp(&b.0));
+        [0.1, 0.9].map(|share| Temperature::from_celsius(quantile(&cores, share)))
+    }
+
+    /// Minutes more after the thermometer said `core` at `minute`: members count by how near they
+    /// are to the reading. Where none is near, each is stretched until it is.
+    ///
+    /// ```
+    /// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, plan}, units::*};
+    /// let plan = plan(&Request::usual(CutId::BeefRoast, PRESETS[1].machine())).unwrap();
+    /// let ensemble = plan.ensemble.unwrap();
+    /// let minute = Interval::from_minutes(40.0);
+    /// let before = ensemble.pull();
+    /// let as_planned = Temperature::from_celsius(plan.picture.core_at(40.0));
+    /// let after = ensemble.after(minute, as_planned).band;
+    /// # use ember_core::plan::Band;
+    /// let width = |band: Band| band.late.minutes() - band.early.minutes();
+    /// assert!(width(after) < width(before));
+    /// ```
+    #[must_use]
+    pub fn after(&self, minute: Interval, core: Temperature) -> Remaining {
+        /// A member this far from the reading, in spreads, does not explain it.
+        const FAR: f64 = 3.0;
+        let now = minute.minutes();
+        let near = |member: &Member| {
+            let apart = (self.core(member, now) - core.celsius()) / READING;
+            (-0.5 * apart * apart).exp()
+        };
+        let mut weighted: Vec<(f64, f64)> = self
+            .members
+            .iter()
+            .map(|member| ((member.pull - now).max(0.0), near(member)))
+            .collect();
+        let explained = weighted
+            .iter()
+            .map(|(_, weight)| *weight)
+            .fold(0.0, f64::max);
+        if explained < (-0.5 * FAR * FAR).exp() {
+            for ((more, weight), member) in weighted.iter_mut().zip(&self.members) {
+                let then = curve::value_at(&self.levels, &member.minutes, core.celsius());
+                let stretch = (now / then.max(0.5)).clamp(0.25, 4.0);
+                *more = (member.pull * stretch - now).max(0.0);
+                *weight = 1.0;
+            }
+        }
+        let (more, band) = band(weighted);
+        Remaining { more, band }
+    }
+}
+
+/// Median and band of weighted minutes.
+fn band(mut weighted: Vec<(f64, f64)>) -> (Interval, Band) {
+    weighted.sort_by(|a, b| a.0.total_cmp(&b.0));
+    let at = |share| Interval::from_minutes(quantile(&weighted, share));
+    (
+        at(0.5),
+        Band {
+            early: at(0.1),
+            late: at(0.9),
+        },
+    )
+}
+
+/// The value below which a share of the weight lies, between neighbours linearly.
+fn quantile(sorted: &[(f64, f64)], share: f64) -> f64 {
+    let total: f64 = sorted.iter().map(|(_, weight)| weight).sum();
+    let mut below = 0.0;
+    let mut last: Option<(f64, f64)> = None;
+    for (value, weight) in sorted {
+        let middle = (below + 0.5 * weight) / total;
+        if middle >= share {
+            return match last {
+                Some((value_before, middle_before)) if middle > middle_before => {
+                    let part = (share - middle_before) / (middle - middle_before);
+                    value_before + part * (value - value_before)
+                }
+                _ => *value,
+            };
+        }
+        below += weight;
+        last = Some((*value, middle));
+    }
+    last.map_or(f64::NAN, |(value, _)| value)
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    /// Source: tables of the standard normal distribution (from memory).
+    #[test]
+    fn quantiles_are_the_printed_ones() {
+        for (p, x) in [(0.5, 0.0), (0.9, 1.2816), (0.975, 1.96), (0.1, -1.2816)] {
+            assert!((inverse_normal(p) - x).abs() < 1e-3, "{p}");
+        }
+    }
+
+    #[test]
+    fn members_are_spread_as_they_should_be() {
+        let draws: Vec<[f64; 5]> = (0..MEMBERS).map(draw).collect();
+        for i in 0..5 {
+            let values: Vec<f64> = draws.iter().filter_map(|d| d.get(i).copied()).collect();
+            let mean = values.iter().sum::<f64>() / MEMBERS as f64;
+            let square = values.iter().map(|x| x * x).sum::<f64>() / MEMBERS as f64;
+            assert!(mean.abs() < 0.12, "{i}: {mean}");
+            assert!((square - 1.0).abs() < 0.2, "{i}: {square}");
+        }
+    }
+
+    #[test]
+    fn weights_move_a_quantile() {
+        let even = [(1.0, 1.0), (2.0, 1.0), (3.0, 1.0)];
+        assert!((quantile(&even, 0.5) - 2.0).abs() < 1e-12);
+        let late = [(1.0, 0.0), (2.0, 0.0), (3.0, 1.0)];
+        assert!((quantile(&late, 0.5) - 3.0).abs() < 1e-12);
+    }
+}

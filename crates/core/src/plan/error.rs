@@ -1,0 +1,171 @@
+//! Why no plan could be made.
+
+use crate::units::bounds::OutOfBounds;
+use crate::units::{Interval, Length, Mass, Temperature};
+
+/// Why no plan could be made.
+#[derive(Debug, Clone, PartialEq, thiserror::Error)]
+pub enum PlanError {
+    /// A parameter outside its bound.
+    #[error(transparent)]
+    OutOfBounds(#[from] OutOfBounds),
+    /// Poultry is never planned below its floor.
+    #[error(
+        "{animal} is not planned below {:.0} °C ({authority}); choose {:.0} °C or more",
+        floor.celsius(), floor.celsius().ceil()
+    )]
+    BelowPoultryFloor {
+        /// The animal.
+        animal: &'static str,
+        /// The floor.
+        floor: Temperature,
+        /// Whose floor.
+        authority: &'static str,
+    },
+    /// A whole cut below the floor needs an explicit yes.
+    #[error(
+        "{:.0} °C is below the {:.0} °C that {authority} gives for whole cuts of {animal}; \
+         acknowledge that to plan it all the same",
+        target.celsius(), floor.celsius()
+    )]
+    NeedsAcknowledgement {
+        /// The animal.
+        animal: &'static str,
+        /// What was asked.
+        target: Temperature,
+        /// The floor.
+        floor: Temperature,
+        /// Whose floor.
+        authority: &'static str,
+    },
+    /// The core never gets there within the limit.
+    #[error(
+        "the core never reaches {:.0} °C at {:.0} °C within {:.0} h; it stops at {:.0} °C",
+        target.celsius(), setting.celsius(), limit.minutes() / 60.0, reached.celsius()
+    )]
+    NeverReached {
+        /// What was asked.
+        target: Temperature,
+        /// The setting tried.
+        setting: Temperature,
+        /// How long was tried.
+        limit: Interval,
+        /// The highest core.
+        reached: Temperature,
+    },
+    /// The piece does not fit under the element.
+    #[error(
+        "a piece {:.0} mm tall does not fit a cavity of {:.0} mm; level or halve it",
+        piece.millimetres(), cavity.millimetres()
+    )]
+    TooTall {
+        /// Thickness of the piece.
+        piece: Length,
+        /// Usable height.
+        cavity: Length,
+    },
+    /// The dial does not go there.
+    #[error(
+        "the machine goes up to {:.0} °C, not {:.0} °C; {:.0} min at its ceiling do what {:.0} min would",
+        ceiling.celsius(), asked.celsius(), at_ceiling.minutes(), at_asked.minutes()
+    )]
+    AboveCeiling {
+        /// The setting asked for.
+        asked: Temperature,
+        /// The machine's highest.
+        ceiling: Temperature,
+        /// Minutes to the pull at the setting asked for, were it possible.
+        at_asked: Interval,
+        /// Minutes to the pull at the ceiling.
+        at_ceiling: Interval,
+    },
+    /// The dial does not go that low.
+    #[error(
+        "the machine starts at {:.0} °C, not {:.0} °C; choose {:.0} °C or more",
+        lowest.celsius(), asked.celsius(), lowest.celsius()
+    )]
+    BelowLowest {
+        /// The setting asked for.
+        asked: Temperature,
+        /// The machine's lowest.
+        lowest: Temperature,
+    },
+    /// A setting on the way that the dial does not have.
+    #[error(
+        "the machine goes up to {:.0} °C, not {:.0} °C; choose {:.0} °C or less",
+        ceiling.celsius(), asked.celsius(), ceiling.celsius()
+    )]
+    NotOnTheDial {
+        /// The setting asked for.
+        asked: Temperature,
+        /// The machine's highest.
+        ceiling: Temperature,
+    },
+    /// A thickness that a piece of this weight cannot have.
+    #[error(
+        "{:.0} mm does not go with {:.0} g: such a {cut} is between {:.0} and {:.0} mm thick; \
+         check both numbers",
+        thickness.millimetres(), mass.grams(), range[0].millimetres(), range[1].millimetres()
+    )]
+    ThicknessOfWeight {
+        /// The cut.
+        cut: &'static str,
+        /// The thickness asked for.
+        thickness: Length,
+        /// The weight of a piece.
+        mass: Mass,
+        /// What is possible.
+        range: [Length; 2],
+    },
+    /// The piece does not lie on the floor.
+    #[error(
+        "one {cut} of {:.0} g covers about {:.0} by {:.0} mm, more than the floor of {place}; \
+         cut it to fit or take a larger machine",
+        mass.grams(), outline[0].millimetres(), outline[1].millimetres()
+    )]
+    TooLarge {
+        /// The cut.
+        cut: &'static str,
+        /// The weight of a piece.
+        mass: Mass,
+        /// Its outline.
+        outline: [Length; 2],
+        /// The machine.
+        place: String,
+    },
+    /// More than anyone would cook one after the other.
+    #[error(
+        "{pieces} {cut} take {batches} batches, more than {most}; take fewer or a larger machine"
+    )]
+    TooMany {
+        /// The cut.
+        cut: &'static str,
+        /// Pieces asked for.
+        pieces: u32,
+        /// Batches they would take.
+        batches: u32,
+        /// The most that is planned.
+        most: u32,
+    },
+    /// A way of holding the meat that the machine or the cut does not allow.
+    #[error("{cut} {how}: {reason}")]
+    CannotHold {
+        /// The cut.
+        cut: &'static str,
+        /// How it should be held.
+        how: &'static str,
+        /// Why not, and the way out.
+        reason: &'static str,
+    },
+    /// Something planned for a minute at which everything is out already.
+    #[error(
+        "something is planned at {:.0} min, but everything is out at {:.0} min; plan it earlier",
+        at.minutes(), out.minutes()
+    )]
+    AfterTheEnd {
+        /// When it was planned.
+        at: Interval,
+        /// When the pieces come out.
+        out: Interval,
+    },
+}

@@ -1,0 +1,82 @@
+//! What a cook costs, in figures that do not depend on the machine: steps, and allocations.
+#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
+
+use std::fmt::Write;
+use std::sync::Arc;
+
+use ember_core::fryer::{Cavity, MachineKind, Rest, Run};
+use ember_core::geometry;
+use ember_core::heat::{FaceLaw, Grid, Piece};
+use ember_core::meat::{CutId, Material, cut};
+use ember_core::units::Density;
+
+fn loaded(id: CutId, fine: bool) -> Run {
+    let entry = cut(id);
+    let material = Arc::new(Material::of(entry.composition.with_bone(entry.bone)));
+    let density = Density::from_kilograms_per_cubic_metre(material.density());
+    let [_, mass, _] = entry.usual_mass;
+    let thickness = entry.expected_thickness(mass);
+    let (body, _) = geometry::lay(entry.form, mass, thickness, density);
+    let grid = if fine {
+        Grid::fine(body)
+    } else {
+        Grid::coarse(body)
+    };
+    let piece = Piece::new(
+        Arc::new(grid),
+        material,
+        FaceLaw::MEAT,
+        4.0,
+        entry.coat.start(),
+    );
+    let cavity = Cavity::cold(MachineKind::Drawer, 1500.0, 21.0);
+    Run::load(cavity, 21.0, 200.0, piece, 2.0)
+}
+
+/// The time loop allocates nothing: cooking, turning, opening, pulling and resting.
+#[test]
+fn the_time_loop_allocates_nothing() {
+    for id in [CutId::BoneInThigh, CutId::Drumstick, CutId::WholeChicken] {
+        let mut run = loaded(id, true);
+        let counted = allocation_counter::measure(|| {
+            run.advance_to(600.0);
+            run.turn(12.0);
+            run.advance_to(1200.0);
+            run.pull(Rest::Open);
+            run.advance_to(1500.0);
+        });
+        assert_eq!(counted.count_total, 0, "{id:?}");
+    }
+}
+
+/// Cells, faces and steps of an hour: a change of the grid or of the schedule shows here.
+#[test]
+fn cells_and_steps() {
+    let mut table = String::new();
+    for id in [
+        CutId::Drumstick,
+        CutId::BoneInThigh,
+        CutId::BeefRoast,
+        CutId::WholeChicken,
+    ] {
+        for fine in [true, false] {
+            let mut run = loaded(id, fine);
+            let mut steps = 0;
+            while run.elapsed() < 3600.0 {
+                run.step(3600.0 - run.elapsed());
+                steps += 1;
+            }
+            let grid = run.piece().grid();
+            writeln!(
+                table,
+                "{:<14} {:<6} {:>3} cells {:>2} faces {steps:>4} steps in an hour",
+                cut(id).name,
+                if fine { "fine" } else { "coarse" },
+                grid.cells(),
+                grid.patches.len(),
+            )
+            .unwrap();
+        }
+    }
+    insta::assert_snapshot!(table);
+}

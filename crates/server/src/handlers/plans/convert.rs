@@ -1,0 +1,34 @@
+use actix_web::post;
+use actix_web::web::{Data, Json};
+use ember_core::fryer::Machine;
+use ember_core::plan::{Request, convert as read_for};
+use ember_core::units::{Interval, bounds};
+
+use crate::context::Context;
+use crate::dto::question::{ConvertedDto, RecipeDto};
+use crate::error::{ApiError, Problem};
+
+/// Reads a recipe for one machine for another.
+#[utoipa::path(
+    operation_id = "convert",
+    tag = "plans",
+    responses(
+        (status = 200, body = ConvertedDto),
+        (status = 400, body = Problem, content_type = "application/problem+json"),
+        (status = 422, body = Problem, content_type = "application/problem+json"),
+    )
+)]
+#[post("/plans/convert")]
+pub async fn convert(
+    context: Data<Context>,
+    body: Json<RecipeDto>,
+) -> Result<Json<ConvertedDto>, ApiError> {
+    let asked = body.into_inner();
+    let request = Request::try_from(&asked.request)?;
+    let machine = Machine::try_from(&asked.machine)?;
+    let time = Interval::from_seconds(bounds::RECIPE.check(asked.recipe_s)?);
+    let answer = context
+        .compute(move || Ok(read_for(&request, time, &machine)?.into()))
+        .await?;
+    Ok(Json(answer))
+}

@@ -1,0 +1,32 @@
+use actix_web::post;
+use actix_web::web::{Data, Json};
+use ember_core::fryer::Machine;
+use ember_core::plan::{Request, equivalent as answer_for};
+
+use crate::context::Context;
+use crate::dto::question::{EquivalentDto, OtherMachineDto};
+use crate::error::{ApiError, Problem};
+
+/// How long another machine needs for the same result.
+#[utoipa::path(
+    operation_id = "equivalent",
+    tag = "plans",
+    responses(
+        (status = 200, body = EquivalentDto),
+        (status = 400, body = Problem, content_type = "application/problem+json"),
+        (status = 422, body = Problem, content_type = "application/problem+json"),
+    )
+)]
+#[post("/plans/equivalent")]
+pub async fn equivalent(
+    context: Data<Context>,
+    body: Json<OtherMachineDto>,
+) -> Result<Json<EquivalentDto>, ApiError> {
+    let asked = body.into_inner();
+    let request = Request::try_from(&asked.request)?;
+    let machine = Machine::try_from(&asked.machine)?;
+    let answer = context
+        .compute(move || Ok(answer_for(&request, &machine)?.into()))
+        .await?;
+    Ok(Json(answer))
+}

@@ -1,0 +1,32 @@
+use actix_web::post;
+use actix_web::web::{Data, Json};
+use ember_core::plan::{Request, setting_for};
+use ember_core::units::{Interval, bounds};
+
+use crate::context::Context;
+use crate::dto::question::{DeadlineDto, SettingForDto};
+use crate::error::{ApiError, Problem};
+
+/// The lowest setting at which the pieces are out in time.
+#[utoipa::path(
+    operation_id = "setting_for_deadline",
+    tag = "plans",
+    responses(
+        (status = 200, body = SettingForDto),
+        (status = 400, body = Problem, content_type = "application/problem+json"),
+        (status = 422, body = Problem, content_type = "application/problem+json"),
+    )
+)]
+#[post("/plans/setting-for-deadline")]
+pub async fn setting_for_deadline(
+    context: Data<Context>,
+    body: Json<DeadlineDto>,
+) -> Result<Json<SettingForDto>, ApiError> {
+    let asked = body.into_inner();
+    let request = Request::try_from(&asked.request)?;
+    let within = Interval::from_seconds(bounds::DEADLINE.check(asked.within_s)?);
+    let answer = context
+        .compute(move || Ok(setting_for(&request, within)?.into()))
+        .await?;
+    Ok(Json(answer))
+}
