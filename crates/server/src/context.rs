@@ -1,11 +1,14 @@
 //! What every handler is given: the pool, and a way off the request workers.
 
+use std::num::NonZero;
+use std::sync::Arc;
 use std::time::Duration;
 
 use actix_web::web;
 use chrono::{DateTime, Utc};
 use diesel::pg::PgConnection;
 use diesel::r2d2::{ConnectionManager, Pool, PooledConnection};
+use tokio::sync::Semaphore;
 
 use crate::error::ApiError;
 
@@ -19,6 +22,8 @@ const PATIENCE: Duration = Duration::from_secs(2);
 #[derive(Clone)]
 pub struct Context {
     pool: Pool<ConnectionManager<PgConnection>>,
+    /// One permit for each core: more plans at once would only make all of them late.
+    cores: Arc<Semaphore>,
 }
 
 impl Context {
@@ -31,7 +36,11 @@ impl Context {
             .min_idle(Some(1))
             .connection_timeout(PATIENCE)
             .build_unchecked(ConnectionManager::new(database_url));
-        Self { pool }
+        let cores = std::thread::available_parallelism().map_or(1, NonZero::get);
+        Self {
+            pool,
+            cores: Arc::new(Semaphore::new(cores)),
+        }
     }
 
     /// Runs queries on the pool's threads.
@@ -46,7 +55,8 @@ impl Context {
         web::block(move || queries(&mut *pool.get()?)).await?
     }
 
-    /// Runs a computation off the request workers.
+    /// Runs a computation off the request workers, as many at once as there are cores. A client
+    /// that leaves while it waits for its turn (a newer word was said) costs nothing more.
     ///
     /// # Errors
     /// Whatever the computation returns.
@@ -54,7 +64,16 @@ impl Context {
         &self,
         work: impl FnOnce() -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
-        web::block(work).await?
+        let turn = Arc::clone(&self.cores)
+            .acquire_owned()
+            .await
+            .map_err(|closed| ApiError::Fault(closed.into()))?;
+        web::block(move || {
+            let answer = work();
+            drop(turn);
+            answer
+        })
+        .await?
     }
 
     /// A connection for start-up work.

@@ -4,6 +4,9 @@
 mod support;
 
 use actix_web::test::TestRequest;
+use ember_core::plan::Request;
+use ember_server::dto::request::RequestDto;
+use proptest::prelude::*;
 use serde_json::{Value, json};
 use support::{Database, call, get, post, report, sentence, server, server_at, with};
 use uuid::Uuid;
@@ -478,4 +481,190 @@ async fn a_server_without_any_database_answers_503() {
     let app = server_at("postgres://ember@127.0.0.1:9/ember").await;
     let (status, problem) = get(&app, "/api/health").await;
     assert_eq!((status, &problem["code"]), (503, &json!("database_down")));
+}
+
+#[actix_web::test]
+async fn ways_of_cooking_reach_the_plan() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let mut said = sentence();
+    said["cut"] = json!("beef_roast");
+    said["pieces"] = json!(1);
+    said["piece_mass_g"] = json!(1200.0);
+    said["core_target_c"] = json!(63.0);
+    said["turn"] = json!("never");
+    said["programme"] = json!({"kind": "hot_start", "stage_setting_c": 200.0, "stage_s": 600.0});
+    said["actions"] = json!([{"at_s": 1200.0, "kind": "add_side", "side_mass_g": 400.0}]);
+    said["support"] = json!("roasting_pan");
+    let (status, plan) = post(&app, "/api/plans/preview", &said).await;
+    assert_eq!(status, 200, "{plan}");
+    let kinds: Vec<&str> = plan["steps"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|step| step["kind"].as_str().unwrap())
+        .collect();
+    assert!(
+        kinds.contains(&"set") && kinds.contains(&"act"),
+        "{kinds:?}"
+    );
+    let [early, late] = [0, 1].map(|n| plan["pull_band_s"][n].as_f64().unwrap());
+    let pull = plan["pull_at_s"].as_f64().unwrap();
+    assert!(early < pull && pull < late);
+    assert_eq!(plan["outcomes"]["faces"].as_array().unwrap().len(), 2);
+    // What was said comes back with the cook.
+    let (status, cook) = post(&app, "/api/cooks", &json!({"request": said})).await;
+    assert_eq!(status, 201, "{cook}");
+    assert_eq!(cook["request"]["programme"], said["programme"]);
+    assert_eq!(cook["request"]["actions"], said["actions"]);
+    assert_eq!(cook["request"]["support"], "roasting_pan");
+}
+
+#[actix_web::test]
+async fn ways_that_make_no_sense_are_refused_with_field_and_bound() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let mut told = Vec::new();
+    for (field, value) in [
+        ("support", json!("spit")),
+        ("support", json!("hammock")),
+        ("thickness_mm", json!(90.0)),
+        ("pieces", json!(60)),
+        (
+            "programme",
+            json!({"kind": "hot_start", "stage_setting_c": 250.0, "stage_s": 600.0}),
+        ),
+        (
+            "programme",
+            json!({"kind": "hot_finish", "stage_setting_c": 200.0, "stage_s": -60.0}),
+        ),
+        (
+            "programme",
+            json!({"kind": "hot_start", "stage_setting_c": 200.0, "stage_s": 600.0, "stage_f": 1}),
+        ),
+        ("actions", json!([{"at_s": 14000.0, "kind": "turn"}])),
+        ("actions", json!([{"at_s": 300.0, "kind": "set"}])),
+        (
+            "actions",
+            json!([{"at_s": 300.0, "kind": "turn", "open_s": 5.0}]),
+        ),
+        (
+            "actions",
+            json!([{"at_s": 300.0, "kind": "add_side", "side_mass_g": 9000.0}]),
+        ),
+    ] {
+        let (status, problem) = post(&app, "/api/plans/preview", &with(field, value.clone())).await;
+        assert!((400..500).contains(&status), "{field} {value}: {problem}");
+        told.push(json!({
+            "said": { field: value },
+            "code": problem["code"],
+            "field": problem["field"],
+            "min": problem["min"],
+            "max": problem["max"],
+        }));
+    }
+    insta::assert_json_snapshot!(told);
+}
+
+#[actix_web::test]
+async fn questions_are_answered_backwards() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let (status, catalogue) = get(&app, "/api/catalogue").await;
+    assert_eq!(status, 200);
+    let oven = catalogue["machine_presets"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .find(|preset| preset["id"] == "still_oven")
+        .unwrap()["machine"]
+        .clone();
+
+    let ask = json!({"request": sentence(), "within_s": 1800.0});
+    let (status, found) = post(&app, "/api/plans/setting-for-deadline", &ask).await;
+    assert_eq!(status, 200, "{found}");
+    let (setting, pull) = (found["setting_c"].as_f64(), found["pull_at_s"].as_f64());
+    assert!(pull.unwrap() <= 1800.0);
+    let (_, forward) = post(
+        &app,
+        "/api/plans/preview",
+        &with("setting_c", json!(setting)),
+    )
+    .await;
+    // On the clock of a kitchen, to the minute.
+    assert!(forward["pull_at_s"].as_f64().unwrap() <= 1860.0);
+
+    let soon = json!({"request": sentence(), "within_s": 300.0});
+    let (status, problem) = post(&app, "/api/plans/setting-for-deadline", &soon).await;
+    assert_eq!((status, &problem["code"]), (422, &json!("too_soon")));
+    assert_eq!(problem["field"], "within_s");
+
+    let other = json!({"request": sentence(), "machine": oven});
+    let (status, both) = post(&app, "/api/plans/equivalent", &other).await;
+    assert_eq!(status, 200, "{both}");
+    // Common practice: a household oven without fan takes much longer.
+    let minutes = |side: &str| both[side]["pull_at_s"].as_f64().unwrap() / 60.0;
+    assert!(minutes("there") > 1.3 * minutes("here"), "{both}");
+
+    let mut recipe = sentence();
+    let here = recipe["machine"].clone();
+    recipe["machine"] = oven;
+    recipe["setting_c"] = json!(200.0);
+    let read = json!({"request": recipe, "recipe_s": 2700.0, "machine": here});
+    let (status, converted) = post(&app, "/api/plans/convert", &read).await;
+    assert_eq!(status, 200, "{converted}");
+    let core = |side: &str| converted[side]["core_c"].as_f64().unwrap();
+    assert!((core("here") - core("there")).abs() < 1.5, "{converted}");
+    assert!(converted["time_s"].as_f64().unwrap() < 2700.0);
+
+    let (status, problem) = post(&app, "/api/plans/convert", &json!({"recipe_s": 60})).await;
+    assert_eq!((status, &problem["code"]), (400, &json!("malformed")));
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig { cases: 300, ..ProptestConfig::default() })]
+
+    /// Whatever stands in a request is read or refused, never a fault: any field of a good
+    /// sentence replaced by anything.
+    #[test]
+    fn any_body_is_read_or_refused(field in 0usize..20, value in anything()) {
+        let mut said = sentence();
+        let names: Vec<String> = said.as_object().unwrap().keys().cloned().collect();
+        let extra = ["programme", "actions", "support", "thickness_mm", "start_c", "nonsense"];
+        let name = names
+            .get(field)
+            .map_or_else(|| extra[field % extra.len()].to_owned(), Clone::clone);
+        said[name.as_str()] = value;
+        let read = serde_json::from_value::<RequestDto>(said);
+        if let Ok(dto) = read
+            && let Ok(request) = Request::try_from(&dto)
+        {
+            // Accepted, so that it must plan or be refused with a reason.
+            let _plan_or_reason = ember_core::plan::plan(&request).map_err(|error| error.to_string());
+        }
+    }
+}
+
+/// Any JSON of small depth, with the numbers that break things.
+fn anything() -> impl Strategy<Value = Value> {
+    let leaf = prop_oneof![
+        Just(Value::Null),
+        any::<bool>().prop_map(|value| json!(value)),
+        any::<f64>().prop_map(|value| json!(value)),
+        (-1000i64..1000).prop_map(|value| json!(value)),
+        prop_oneof![Just(0.0), Just(-1.0), Just(1e308), Just(200.0), Just(20.0)]
+            .prop_map(|value| json!(value)),
+        "[a-z_]{0,12}".prop_map(|value| json!(value)),
+        Just(json!("spit")),
+        Just(json!("beef_roast")),
+        Just(json!({"kind": "hot_finish", "stage_setting_c": 200.0, "stage_s": 7200.0})),
+        Just(json!([{"at_s": 0.0, "kind": "turn"}, {"at_s": 0.0, "kind": "baste"}])),
+    ];
+    leaf.prop_recursive(2, 8, 3, |inner| {
+        prop_oneof![
+            prop::collection::vec(inner.clone(), 0..3).prop_map(Value::from),
+            prop::collection::hash_map("[a-z_]{1,8}", inner, 0..3)
+                .prop_map(|map| Value::Object(map.into_iter().collect())),
+        ]
+    })
 }

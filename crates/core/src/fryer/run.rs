@@ -80,7 +80,8 @@ pub struct Run {
     pace: Pace,
     elapsed: f64,
     since_change: f64,
-    water: f64,
+    /// What has passed between one piece and its surroundings since loading.
+    total: Exchange,
     side: Side,
     last: Exchange,
     last_dt: f64,
@@ -131,7 +132,7 @@ impl Run {
             pace: Pace::Fine,
             elapsed: 0.0,
             since_change: 0.0,
-            water: 0.0,
+            total: Exchange::default(),
             side: Side::default(),
             last: Exchange::default(),
             last_dt: 1.0,
@@ -190,7 +191,7 @@ impl Run {
                 self.piece.step(dt, |facing| resting(rest, room, facing))
             }
         };
-        self.water += exchange.water * self.count;
+        self.total.add(exchange);
         self.last = exchange;
         self.last_dt = dt;
         self.elapsed += dt;
@@ -306,7 +307,13 @@ impl Run {
     /// Water the whole load has lost, kg.
     #[must_use]
     pub fn water_lost(&self) -> f64 {
-        self.water
+        self.total.water * self.count
+    }
+
+    /// What has passed between one piece and its surroundings since loading.
+    #[must_use]
+    pub fn exchanged(&self) -> Exchange {
+        self.total
     }
 }
 

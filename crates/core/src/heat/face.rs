@@ -99,6 +99,10 @@ pub(super) struct Drive {
     pub inflow: f64,
     /// How much less for a front one kelvin warmer, W/(m² K).
     pub outer: f64,
+    /// How much faster a front one kelvin warmer evaporates, kg/(m² s K).
+    pub quicker: f64,
+    /// For how long of the step that counts, s.
+    pub counts: f64,
 }
 
 /// The meat behind a patch.
@@ -187,6 +191,7 @@ impl Balance {
             solved = Solved {
                 front: next,
                 rate: rate + slope * (next - at),
+                slope,
                 stiffness,
             };
             if (next - at).abs() < ENOUGH && (inside || high - low < ENOUGH) {
@@ -204,6 +209,8 @@ struct Solved {
     front: f64,
     /// Evaporation, kg/(m² s).
     rate: f64,
+    /// How much more for a front one kelvin warmer.
+    slope: f64,
     /// How much less heat the outside gives to a warmer front, W/(m² K).
     stiffness: f64,
 }
@@ -279,17 +286,27 @@ impl Face {
             surface_follow: 1.0 - balance.outer * through,
             inflow: flux,
             outer: balance.outer,
+            quicker: solved.slope,
+            counts: if continuing { 0.5 * dt } else { dt },
         };
         (drive, leaving)
     }
 
-    /// Moves front and surface with the cell behind, once its new temperature is known; returns
-    /// the heat from outside, W/m².
-    pub(super) fn settle(&mut self, drive: &Drive, cell_rise: f64) -> f64 {
+    /// Moves front and surface with the cell behind, once its new temperature is known.
+    pub(super) fn settle(&mut self, drive: &Drive, cell_rise: f64) {
         let rise = drive.follow * cell_rise;
         self.front += rise;
         self.surface += rise * drive.surface_follow;
-        drive.inflow - drive.outer * rise
+    }
+
+    /// What passes when the cell behind ends the step that much above what was expected: heat from
+    /// outside, W/m², and water on top of what [`Self::advance`] said, kg/m².
+    pub(super) fn account(&mut self, drive: &Drive, cell_rise: f64) -> (f64, f64) {
+        let rise = drive.follow * cell_rise;
+        self.leaving += drive.quicker * rise;
+        let more = drive.quicker * rise * drive.counts;
+        self.lost += more;
+        (drive.inflow - drive.outer * rise, more)
     }
 
     fn dry(&mut self, law: &FaceLaw, leaving: f64, content: f64) {

@@ -252,7 +252,7 @@ pub(super) fn passages(
         .ok()?;
     (times.len() == levels.len()).then(|| Passages {
         levels: times,
-        pull: ready.run.elapsed().max(1.0),
+        pull: ready.at.max(1.0),
     })
 }
 
@@ -282,7 +282,7 @@ pub fn synthetic_pull(request: &Request, deviations: [f64; 5]) -> Result<Interva
     let run = problem.load(problem.first_cavity(), pieces, Resolution::Fine, variation);
     let moments = found.moments(found.pull);
     let ready = problem.cook(run, moments, variation, found.goal, |_| ())?;
-    Ok(Interval::from_seconds(ready.run.elapsed()))
+    Ok(Interval::from_seconds(ready.at))
 }
 
 impl Responses {

@@ -285,7 +285,7 @@ fn refine(problem: &Problem, found: Found, pieces: u32) -> Result<Fine, PlanErro
         recorder.see(run);
     })?;
     let mut run = ready.run;
-    let mut met = run.elapsed();
+    let mut met = ready.at;
     let mut pull = (run.elapsed() / step - 1e-6).ceil() * step;
     loop {
         while run.elapsed() < pull - 1e-9 {

@@ -93,8 +93,39 @@ pub struct Problem<'a> {
 
 /// The moment a cook is ready.
 pub struct Ready {
-    /// The run as it stands then.
+    /// The run at the end of the step in which it became ready.
     pub run: Run,
+    /// When within that step, s.
+    pub at: f64,
+}
+
+/// When a value first rises to a limit, between steps linearly.
+struct Crossing {
+    limit: f64,
+    last: Option<(f64, f64)>,
+    at: Option<f64>,
+}
+
+impl Crossing {
+    fn new(limit: f64) -> Self {
+        Self {
+            limit,
+            last: None,
+            at: None,
+        }
+    }
+
+    fn see(&mut self, now: f64, value: f64) {
+        if self.at.is_none() && value >= self.limit {
+            self.at = Some(match self.last {
+                Some((before, below)) if value > below => {
+                    before + (self.limit - below) / (value - below) * (now - before)
+                }
+                _ => now,
+            });
+        }
+        self.last = Some((now, value));
+    }
 }
 
 /// How finely a cook is computed.
@@ -303,17 +334,19 @@ impl<'a> Problem<'a> {
     ) -> Result<Ready, PlanError> {
         let script = self.script(moments, variation);
         let mut ahead = script.as_slice();
-        let mut there_since: Option<f64> = None;
+        let mut core = Crossing::new(goal.core);
+        let mut colour = Crossing::new(goal.browning);
         loop {
             let now = run.elapsed();
-            if run.piece().core() >= goal.core {
-                there_since.get_or_insert(now);
-            }
-            let core_at = there_since.map(|since| since + goal.hold);
-            if let Some(core_at) = core_at.filter(|at| *at <= now) {
+            core.see(now, run.piece().core());
+            colour.see(now, self.browning(&run));
+            let core_at = core.at.map(|at| at + goal.hold).filter(|at| *at <= now);
+            if let Some(core_at) = core_at {
                 let patience = core_at * PATIENCE + PATIENCE_EXTRA;
-                if self.browning(&run) >= goal.browning || now >= patience {
-                    return Ok(Ready { run });
+                let colour_at = colour.at.unwrap_or(patience);
+                let at = core_at.max(colour_at.min(patience));
+                if at <= now {
+                    return Ok(Ready { run, at });
                 }
             }
             if now >= LONGEST.seconds() {

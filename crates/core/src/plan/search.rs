@@ -64,7 +64,7 @@ pub fn search(problem: &Problem, cavity: Cavity, pieces: u32) -> Result<Found, P
         pull: 0.0,
     };
     // Untouched, the core takes about as long as turned: a first guess of the length.
-    found.pull = cook(Moments::default(), bare)?.run.elapsed();
+    found.pull = cook(Moments::default(), bare)?.at;
     match problem.request.turns() {
         TurnRule::Never => {}
         TurnRule::HalfWay => found.turn_share = Some(HALF),
@@ -89,7 +89,7 @@ fn settle(found: Found, cook: &Cook) -> Result<f64, PlanError> {
     let mut pull = found.pull;
     let moving = found.turn_share.is_some() || found.finish.is_some();
     for _ in 0..if moving { 4 } else { 1 } {
-        let next = cook(found.moments(pull), found.goal)?.run.elapsed();
+        let next = cook(found.moments(pull), found.goal)?.at;
         if (next - pull).abs() < 15.0 {
             return Ok(next);
         }
@@ -109,7 +109,7 @@ fn balance(found: &mut Found, cook: &Cook) -> Result<(), PlanError> {
         // After the turn the face that started above looks down.
         let first = ready.run.piece().lower().browning;
         let second = ready.run.piece().upper().browning;
-        let next = ready.run.elapsed();
+        let next = ready.at;
         let settled = (next - found.pull).abs() < 20.0;
         found.pull = next;
         let darker = first.max(second).max(1e-9);

@@ -1,0 +1,87 @@
+//! Check 3 of the heat model over everything there is: heat and water balances of every cut, in every
+//! kind of machine, under every coat, however it is held.
+#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
+
+use std::sync::Arc;
+
+use ember_core::fryer::{Cavity, MachineKind, Rest, Run, Support};
+use ember_core::geometry;
+use ember_core::heat::{FaceLaw, Grid, Piece};
+use ember_core::meat::{CATALOGUE, Coat, Cut, Material};
+use ember_core::units::Density;
+
+const ROOM: f64 = 21.0;
+const START: f64 = 4.0;
+
+/// Twenty minutes in the machine, turned at twelve, then five minutes of rest.
+fn cooked(cut: &Cut, kind: MachineKind, coat: Coat, support: Support) -> (f64, Run) {
+    let material = Arc::new(Material::of(cut.composition.with_bone(cut.bone)));
+    let density = Density::from_kilograms_per_cubic_metre(material.density());
+    let [_, mass, _] = cut.usual_mass;
+    let (body, _) = geometry::lay(cut.form, mass, cut.expected_thickness(mass), density);
+    let grid = Arc::new(Grid::coarse(body));
+    let piece = Piece::new(grid, material, FaceLaw::MEAT, START, coat.start());
+    let before = piece.heat_above_zero();
+    let cavity = Cavity::cold(kind, 1600.0, ROOM).holding(support, 0.06);
+    let mut run = Run::load(cavity, ROOM, 185.0, piece, f64::from(cut.usual_pieces));
+    run.advance_to(720.0);
+    run.turn(12.0);
+    run.advance_to(1200.0);
+    run.pull(Rest::Open);
+    run.advance_to(1500.0);
+    (before, run)
+}
+
+fn balances(cut: &Cut, kind: MachineKind, coat: Coat, support: Support) {
+    let name = format!("{} / {} / {coat:?} / {support:?}", cut.name, kind.id());
+    let (before, run) = cooked(cut, kind, coat, support);
+    let piece = run.piece();
+    let passed = run.exchanged();
+
+    // Water: what left through the faces is what left the load.
+    let through: f64 = piece
+        .grid()
+        .patches
+        .iter()
+        .zip(piece.faces())
+        .map(|(patch, face)| patch.area * face.lost)
+        .sum();
+    assert!((through - passed.water).abs() < 1e-9, "{name}: water");
+    let [_, mass, _] = cut.usual_mass;
+    assert!(passed.water < mass.kilograms(), "{name}: all water");
+
+    // Heat: what came in is in the piece, evaporated water, or left with it.
+    let kept = piece.heat_above_zero() - before;
+    let miss = (passed.given - passed.latent - passed.carried - kept).abs();
+    assert!(
+        miss < 1e-3 * passed.given,
+        "{name}: {miss:.1} J of {:.0}",
+        passed.given
+    );
+
+    // Range.
+    assert!(
+        piece.coldest() > START - 0.5 && piece.hottest() < 236.0,
+        "{name}"
+    );
+}
+
+#[test]
+fn every_cut_in_every_machine_under_every_coat() {
+    for cut in CATALOGUE {
+        for kind in MachineKind::ALL {
+            for coat in Coat::ALL {
+                balances(cut, kind, coat, Support::Basket);
+            }
+        }
+    }
+}
+
+#[test]
+fn every_cut_however_it_is_held() {
+    for cut in CATALOGUE {
+        for support in Support::ALL {
+            balances(cut, MachineKind::OvenStyle, Coat::PattedDry, support);
+        }
+    }
+}
