@@ -235,7 +235,10 @@ async fn cooks_are_kept_found_renamed_deleted_and_brought_back() {
     let unnamed = keep(&app, &json!({ "request": sentence() })).await;
     assert_eq!(unnamed["name"], "6 drumsticks");
     assert_eq!(unnamed["state"], "planned");
-    assert_eq!(unnamed["plan"]["model_version"], "1");
+    assert_eq!(
+        unnamed["plan"]["model_version"],
+        ember_core::plan::MODEL_VERSION
+    );
     let named = keep(
         &app,
         &json!({
@@ -497,7 +500,7 @@ async fn ways_of_cooking_reach_the_plan() {
     said["actions"] = json!([{"at_s": 1200.0, "kind": "add_side", "side_mass_g": 400.0}]);
     said["support"] = json!("roasting_pan");
     let (status, plan) = post(&app, "/api/plans/preview", &said).await;
-    assert_eq!(status, 200, "{plan}");
+    assert_eq!(status, 200, "{}", plan["detail"]);
     let kinds: Vec<&str> = plan["steps"]
         .as_array()
         .unwrap()
@@ -514,7 +517,7 @@ async fn ways_of_cooking_reach_the_plan() {
     assert_eq!(plan["outcomes"]["faces"].as_array().unwrap().len(), 2);
     // What was said comes back with the cook.
     let (status, cook) = post(&app, "/api/cooks", &json!({"request": said})).await;
-    assert_eq!(status, 201, "{cook}");
+    assert_eq!(status, 201, "{}", cook["detail"]);
     assert_eq!(cook["request"]["programme"], said["programme"]);
     assert_eq!(cook["request"]["actions"], said["actions"]);
     assert_eq!(cook["request"]["support"], "roasting_pan");
@@ -529,7 +532,6 @@ async fn ways_that_make_no_sense_are_refused_with_field_and_bound() {
         ("support", json!("spit")),
         ("support", json!("hammock")),
         ("thickness_mm", json!(90.0)),
-        ("pieces", json!(60)),
         (
             "programme",
             json!({"kind": "hot_start", "stage_setting_c": 250.0, "stage_s": 600.0}),
@@ -554,7 +556,7 @@ async fn ways_that_make_no_sense_are_refused_with_field_and_bound() {
         ),
     ] {
         let (status, problem) = post(&app, "/api/plans/preview", &with(field, value.clone())).await;
-        assert!((400..500).contains(&status), "{field} {value}: {problem}");
+        assert!((400..500).contains(&status), "{field} {value}: {status}");
         told.push(json!({
             "said": { field: value },
             "code": problem["code"],

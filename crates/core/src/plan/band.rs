@@ -106,7 +106,7 @@ pub struct Member {
 /// Cooks that the stated spreads allow, each as likely as the other.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Ensemble {
-    /// Core temperatures, °C, rising to the one at the pull.
+    /// Core temperatures, °C, rising from the start to the one at the pull.
     pub levels: Vec<f64>,
     /// The cooks.
     pub members: Vec<Member>,
@@ -142,6 +142,7 @@ impl Passages {
 
 /// Responses of a cook to its unknowns.
 pub(super) struct Responses {
+    start: f64,
     levels: Vec<f64>,
     usual: Passages,
     /// For each unknown the cooks to the quick and to the slow side; none where one failed.
@@ -207,6 +208,7 @@ where
             .map(|unknown| [take(Some(unknown), -1.0), take(Some(unknown), 1.0)])
             .collect(),
         usual,
+        start,
         levels,
     });
     (other, responses)
@@ -317,13 +319,16 @@ impl Responses {
                 }
             }
             let pull = values.pop().unwrap_or_default() / 60.0;
+            let minutes = values.into_iter().map(|s| s / 60.0);
             Member {
-                minutes: values.into_iter().map(|s| s / 60.0).collect(),
+                minutes: std::iter::once(0.0).chain(minutes).collect(),
                 pull,
             }
         });
         Ensemble {
-            levels: self.levels.clone(),
+            levels: std::iter::once(self.start)
+                .chain(self.levels.iter().copied())
+                .collect(),
             members: members.collect(),
         }
     }

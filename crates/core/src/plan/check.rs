@@ -4,7 +4,7 @@ use super::error::PlanError;
 use super::request::{Programme, Request};
 use crate::basket::layers;
 use crate::fryer::{self, Action, MachineKind, Support};
-use crate::geometry::lay;
+use crate::geometry::{Body, lay};
 use crate::meat::Coat;
 use crate::units::bounds;
 use crate::units::{Density, Length, Temperature};
@@ -78,7 +78,7 @@ impl Request {
 
     /// Whether weight and thickness make a body, and whether that lies on the floor.
     fn check_piece(&self) -> Result<(), PlanError> {
-        /// The narrow side of an outline over the thickness: less is standing on edge.
+        /// The narrow side of a piece as it lies over its thickness: less is standing on edge.
         const NARROWEST: f64 = 0.5;
         /// The long side of any piece.
         const LONGEST_PIECE: f64 = 600.0;
@@ -90,12 +90,15 @@ impl Request {
                 .density(Temperature::from_celsius(20.0))
                 .kilograms_per_cubic_metre(),
         );
-        let outline = |thickness: Length| lay(entry.form, self.mass, thickness, density).1;
+        let laid = |thickness: Length| lay(entry.form, self.mass, thickness, density);
         let lies = |thickness: Length| {
-            let outline = outline(thickness);
-            outline.width.millimetres() >= NARROWEST * thickness.millimetres()
+            let (body, outline) = laid(thickness);
+            let narrow = match body {
+                Body::Bar { length, .. } | Body::Tube { length, .. } => length * 1e3,
+                Body::Disc { .. } | Body::Sphere { .. } => outline.width.millimetres(),
+            };
+            narrow >= NARROWEST * thickness.millimetres()
                 && outline.length.millimetres() <= LONGEST_PIECE
-                && (outline.length >= outline.width)
         };
         let thickness = self.thickness_used();
         if !lies(thickness) {
@@ -114,7 +117,7 @@ impl Request {
                 ],
             });
         }
-        let outline = outline(thickness);
+        let (_, outline) = laid(thickness);
         let area = outline.length.metres() * outline.width.metres();
         if area > self.machine.floor.area() {
             return Err(PlanError::TooLarge {
