@@ -10,10 +10,10 @@ use std::hint::black_box;
 use std::sync::Arc;
 
 use criterion::{Criterion, criterion_group, criterion_main};
-use ember_core::fryer::PRESETS;
-use ember_core::geometry::Body;
+use ember_core::fryer::{Cavity, MachineKind, PRESETS, Run};
+use ember_core::geometry::{self, Body};
 use ember_core::heat::{FaceLaw, Grid, Piece, Surroundings, step_size};
-use ember_core::meat::{CATALOGUE, CutId, Material, SurfaceStart};
+use ember_core::meat::{CutId, Material, SurfaceStart, cut};
 use ember_core::plan::{Request, plan};
 use ember_core::units::{Conductivity, Density, SpecificHeat};
 
@@ -66,24 +66,59 @@ fn linear(c: &mut Criterion) {
     }
 }
 
-/// Whole plans, one for each cut, in a family drawer.
+/// A beef roast for an hour in a machine, full physics.
+fn hour(c: &mut Criterion) {
+    let entry = cut(CutId::BeefRoast);
+    let material = Arc::new(Material::of(entry.composition));
+    let density = Density::from_kilograms_per_cubic_metre(material.density());
+    let [_, mass, _] = entry.usual_mass;
+    let (body, _) = geometry::lay(entry.form, mass, entry.expected_thickness(mass), density);
+    for (name, grid) in [
+        ("an hour of full physics, fine", Grid::fine(body)),
+        ("an hour of full physics, coarse", Grid::coarse(body)),
+    ] {
+        let grid = Arc::new(grid);
+        c.bench_function(name, |b| {
+            b.iter(|| {
+                let piece = Piece::new(
+                    Arc::clone(&grid),
+                    Arc::clone(&material),
+                    FaceLaw::MEAT,
+                    4.0,
+                    entry.coat.start(),
+                );
+                let cavity = Cavity::cold(MachineKind::Drawer, 1700.0, 21.0);
+                let mut run = Run::load(cavity, 21.0, 175.0, piece, 1.0);
+                run.advance_to(3600.0);
+                black_box(run.piece().core())
+            });
+        });
+    }
+}
+
+/// Whole plans with their band.
 fn plans(c: &mut Criterion) {
-    for cut in CATALOGUE {
-        let request = Request::usual(cut.id, PRESETS[1].machine());
-        c.bench_function(&format!("plan with its band, {}", cut.name), |b| {
+    for id in [
+        CutId::PartyWing,
+        CutId::Drumstick,
+        CutId::BoneInThigh,
+        CutId::BonelessBreast,
+        CutId::PorkBellySlab,
+        CutId::PorkChop,
+        CutId::WholeChicken,
+        CutId::BeefRoast,
+        CutId::PorkShoulderPiece,
+    ] {
+        let request = Request::usual(id, PRESETS[1].machine());
+        c.bench_function(&format!("plan with its band, {}", cut(id).name), |b| {
             b.iter(|| plan(black_box(&request)).unwrap());
         });
     }
-    let mut long = Request::usual(CutId::BeefRoast, PRESETS[2].machine());
-    long.setting = Some(ember_core::units::Temperature::from_celsius(160.0));
-    c.bench_function("plan with its band, beef roast at 160 °C", |b| {
-        b.iter(|| plan(black_box(&long)).unwrap());
-    });
 }
 
 criterion_group! {
     name = benches;
     config = Criterion::default().sample_size(20);
-    targets = linear, plans
+    targets = linear, hour, plans
 }
 criterion_main!(benches);

@@ -85,3 +85,31 @@ fn every_cut_however_it_is_held() {
         }
     }
 }
+
+/// A roast cooked low, rested and put back hot: the surface colours, the core hardly notices
+/// (common practice: that is what a hot finish after the rest is for).
+#[test]
+fn a_rested_piece_put_back_gets_its_colour() {
+    let cut = ember_core::meat::cut(ember_core::meat::CutId::BeefRoast);
+    let material = Arc::new(Material::of(cut.composition.with_bone(cut.bone)));
+    let density = Density::from_kilograms_per_cubic_metre(material.density());
+    let [_, mass, _] = cut.usual_mass;
+    let (body, _) = geometry::lay(cut.form, mass, cut.expected_thickness(mass), density);
+    let piece = Piece::new(
+        Arc::new(Grid::coarse(body)),
+        material,
+        FaceLaw::MEAT,
+        START,
+        Coat::Rubbed.start(),
+    );
+    let cavity = Cavity::cold(MachineKind::OvenStyle, 1600.0, ROOM);
+    let mut run = Run::load(cavity, ROOM, 120.0, piece, 1.0);
+    run.advance_to(75.0 * 60.0);
+    run.pull(Rest::Tented);
+    run.advance_to(85.0 * 60.0);
+    let (core, colour) = (run.piece().core(), run.piece().upper().browning);
+    run.put_back(230.0);
+    run.advance_to(93.0 * 60.0);
+    assert!(run.piece().upper().browning > 3.0 * colour + 1.0);
+    assert!((run.piece().core() - core).abs() < 8.0);
+}

@@ -272,6 +272,7 @@ fn refine(problem: &Problem, found: Found, pieces: u32) -> Result<Fine, PlanErro
     let moments = Moments {
         turn: moments.turn.map(to_mark),
         finish: moments.finish.map(to_mark),
+        sauce: moments.sauce.map(to_mark),
     };
     let mut recorder = Recorder::new(problem, found.pull + rest);
     let load = problem.load(

@@ -3,7 +3,7 @@
 use std::sync::Arc;
 
 use super::error::PlanError;
-use super::request::{Programme, Request, TurnRule};
+use super::request::{Programme, Request, SauceRule, TurnRule};
 use crate::basket::{Layer, layers};
 use crate::fryer::{Action, Cavity, OPENING, Pace, Rest, Run, Support};
 use crate::geometry::{Outline, lay};
@@ -64,6 +64,8 @@ pub struct Moments {
     pub turn: Option<f64>,
     /// The hot finish.
     pub finish: Option<f64>,
+    /// Sauce for the last minutes.
+    pub sauce: Option<f64>,
 }
 
 /// What must hold before the pieces come out.
@@ -298,6 +300,12 @@ impl<'a> Problem<'a> {
             })
             .collect();
         script.extend(moments.turn.map(|at| (at, Action::Turn)));
+        // Sauce wets the surface, which must dry again before it browns.
+        script.extend(moments.sauce.map(|at| (at, Action::Baste)));
+        if self.request.sauce == SauceRule::BeforeAndAtTurn {
+            script.push((0.0, Action::Baste));
+            script.extend(moments.turn.map(|at| (at, Action::Baste)));
+        }
         match self.request.programme {
             Programme::Steady => {}
             Programme::HotStart { time, .. } => script.push((time.seconds(), dial(self.setting))),

@@ -252,7 +252,7 @@ fn run_for(problem: &Problem, seconds: f64) -> Run {
     let turned = problem.request.turns() != super::TurnRule::Never;
     let moments = Moments {
         turn: turned.then_some(seconds / 2.0),
-        finish: None,
+        ..Moments::default()
     };
     problem.follow(&mut run, moments, seconds);
     run
@@ -276,7 +276,7 @@ fn run_until(problem: &Problem, core: f64) -> Option<Run> {
     }
     let moments = Moments {
         turn: Some(straight.elapsed() / 2.0),
-        finish: None,
+        ..Moments::default()
     };
     Some(cook(moments)?.run)
 }

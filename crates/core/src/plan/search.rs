@@ -2,7 +2,8 @@
 
 use super::error::PlanError;
 use super::problem::{Goal, Moments, Problem, Resolution, Variation};
-use super::request::{Programme, TurnRule};
+use super::request::{Programme, SauceRule, TurnRule};
+use super::steps::SAUCE_BEFORE;
 use crate::fryer::{Cavity, Rest, Run};
 use crate::meat::Browning;
 
@@ -25,6 +26,8 @@ pub struct Found {
     pub turn_share: Option<f64>,
     /// How long the hot finish lasts, s.
     pub finish: Option<f64>,
+    /// How long before the end sauce goes on, s.
+    pub sauce: Option<f64>,
     /// Goal at the thermometer, less what the rest adds.
     pub goal: Goal,
     /// Time to the pull on the coarse grid, s.
@@ -37,6 +40,7 @@ impl Found {
         Moments {
             turn: self.turn_share.map(|share| share * pull),
             finish: self.finish.map(|time| (pull - time).max(0.0)),
+            sauce: self.sauce.map(|time| pull - time).filter(|at| *at > 0.0),
         }
     }
 }
@@ -60,6 +64,7 @@ pub fn search(problem: &Problem, cavity: Cavity, pieces: u32) -> Result<Found, P
             Programme::HotFinish { time, .. } => Some(time.seconds()),
             Programme::Steady | Programme::HotStart { .. } => None,
         },
+        sauce: (problem.request.sauce == SauceRule::LastMinutes).then(|| SAUCE_BEFORE.seconds()),
         goal,
         pull: 0.0,
     };
@@ -87,7 +92,7 @@ type Cook<'a> = dyn Fn(Moments, Goal) -> Result<super::problem::Ready, PlanError
 /// the length them.
 fn settle(found: Found, cook: &Cook) -> Result<f64, PlanError> {
     let mut pull = found.pull;
-    let moving = found.turn_share.is_some() || found.finish.is_some();
+    let moving = found.moments(pull) != Moments::default();
     for _ in 0..if moving { 4 } else { 1 } {
         let next = cook(found.moments(pull), found.goal)?.at;
         if (next - pull).abs() < 15.0 {

@@ -51,7 +51,7 @@ pub struct Step {
 }
 
 /// Sauce of the school "last minutes" goes on so long before the end.
-const SAUCE_BEFORE: Interval = Interval::from_minutes(7.0);
+pub(super) const SAUCE_BEFORE: Interval = Interval::from_minutes(7.0);
 
 const HOT_BASKET: &str = "Hot fat and steam when it opens; put the basket on something heat-proof.";
 const RAW_POULTRY: &str =

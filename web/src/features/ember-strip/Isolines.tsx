@@ -13,6 +13,8 @@ interface IsolinesProps {
 }
 
 const BOILING = 100;
+/** Width of a temperature, px. */
+const LABEL = 36;
 
 export function Isolines({ plan, frame, units }: IsolinesProps) {
   const { picture, core_target_c: target } = plan;
@@ -29,6 +31,12 @@ export function Isolines({ plan, frame, units }: IsolinesProps) {
     const inside = (p: Point) => Math.min(p.depth, 1 - p.depth);
     return !best || inside(point) > inside(best) ? point : best;
   }, null);
+  // Beside the line at which it comes out, never on it.
+  const out = frame.x(plan.pull_at_s / 60);
+  const labelled = (point: Point) => {
+    const x = frame.x(point.minute) + 10;
+    return x < out + 4 && x + LABEL > out ? out + 6 : x;
+  };
   return (
     <g>
       {boiling.map((line, n) => (
@@ -46,7 +54,7 @@ export function Isolines({ plan, frame, units }: IsolinesProps) {
       ))}
       {deepest ? (
         <SvgText
-          x={Math.min(frame.x(deepest.minute) + 10, frame.left + frame.inner - 40)}
+          x={Math.min(labelled(deepest), frame.left + frame.inner - 40)}
           y={frame.top + frame.height / 2 + 5}
           textStyle="section"
           fill="mark.ink"

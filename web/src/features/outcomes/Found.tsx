@@ -4,7 +4,14 @@ import type { Plan } from "../../api/types";
 import { minutes, temperature, type Units } from "../../lib/units";
 import { Section } from "./Section";
 
-export function Found({ plan, units }: { plan: Plan; units: Units }) {
+interface FoundProps {
+  plan: Plan;
+  units: Units;
+  /** The region whose floor applies, in words. */
+  region: string;
+}
+
+export function Found({ plan, units, region }: FoundProps) {
   const { outcomes } = plan;
   if (!outcomes) {
     return (
@@ -53,7 +60,7 @@ export function Found({ plan, units }: { plan: Plan; units: Units }) {
           </Box>
         ))}
       </chakra.dl>
-      <Safety plan={plan} outcomes={outcomes} units={units} />
+      <Safety plan={plan} outcomes={outcomes} units={units} region={region} />
     </Box>
   );
 }
@@ -65,11 +72,8 @@ function Safety({
   plan,
   outcomes,
   units,
-}: {
-  plan: Plan;
-  outcomes: NonNullable<Plan["outcomes"]>;
-  units: Units;
-}) {
+  region,
+}: FoundProps & { outcomes: NonNullable<Plan["outcomes"]> }) {
   const { floor } = plan;
   const held =
     outcomes.at_70_s > PLENTY
@@ -79,8 +83,8 @@ function Safety({
     <Text textStyle="small" mt="2">
       <Text as="span" fontWeight="700">
         {floor.core_c == null
-          ? `${floor.authority} asks for a seared outside.`
-          : `${floor.authority}: ${temperature(floor.core_c, units)}${floor.hold_s > 0 ? ` for ${minutes(floor.hold_s)}` : ""}${floor.rest_s > 0 ? ` and ${minutes(floor.rest_s)} rest` : ""}.`}
+          ? `${region}: ${floor.authority} asks for a seared outside.`
+          : `${region}: ${floor.authority} asks for ${temperature(floor.core_c, units)}${floor.hold_s > 0 ? ` for ${minutes(floor.hold_s)}` : ""}${floor.rest_s > 0 ? ` and ${minutes(floor.rest_s)} rest` : ""}.`}
       </Text>{" "}
       The coldest spot gets {held} of {temperature(70, units)}, about{" "}
       {Math.floor(outcomes.log_reductions)} factors of ten. That informs; the floor stands.

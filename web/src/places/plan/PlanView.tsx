@@ -88,7 +88,14 @@ export function PlanView(props: PlanViewProps) {
               </Box>
               <Box as="section">
                 <Title>What you will find</Title>
-                <Found plan={shown} units={units} />
+                <Found
+                  plan={shown}
+                  units={units}
+                  region={
+                    props.catalogue.regions.find((known) => known.region === request.region)
+                      ?.words ?? request.region
+                  }
+                />
               </Box>
               <Box as="section">
                 <Title>What to know</Title>
@@ -158,7 +165,7 @@ function Summary({ plan, clockOf, late }: SummaryProps) {
       </Text>{" "}
       {layer}{" "}
       {plan.rest_s >= 60
-        ? `${minutes(plan.rest_s)} rest, then the table at ${clockOf(plan.eat_at_s)}.`
+        ? `${minutes(plan.rest_s)} rest, then the table ${table(plan, clockOf)}.`
         : ""}
       {plan.below_floor ? (
         <Text as="span" color="beet" fontWeight="700">
@@ -168,6 +175,14 @@ function Summary({ plan, clockOf, late }: SummaryProps) {
       ) : null}
     </Text>
   );
+}
+
+/** When it is on the table: a window as wide as that of the pull. */
+function table(plan: Plan, clockOf: (seconds: number) => string): string {
+  const [early, late] = plan.pull_band_s ?? [];
+  if (early == null || late == null) return `at ${clockOf(plan.eat_at_s)}`;
+  const after = plan.eat_at_s - plan.pull_at_s;
+  return `between ${clockOf(early + after)} and ${clockOf(late + after)}`;
 }
 
 interface KeepProps {
