@@ -105,7 +105,7 @@ test.describe("on a phone, in Celsius and grams, by keyboard alone", () => {
     await expect(heading).toContainText("Switch the drum on");
     await fitsTheWidth(page);
     await page.keyboard.press("Space");
-    await expect(heading).toContainText("Load 2 pork chops");
+    await expect(heading).toContainText("Load 2 bone-in pork chops");
     await page.keyboard.press("Space");
     await expect(heading).toContainText("Turn every piece");
     await page.keyboard.press("d");
