@@ -10,12 +10,13 @@ use std::hint::black_box;
 use std::sync::Arc;
 
 use criterion::{Criterion, criterion_group, criterion_main};
+use ember_core::basket::{Footprint, widest};
 use ember_core::fryer::{Cavity, MachineKind, PRESETS, Run};
-use ember_core::geometry::{self, Body};
+use ember_core::geometry::{self, Body, Outline};
 use ember_core::heat::{FaceLaw, Grid, Piece, Surroundings, step_size};
-use ember_core::meat::{CutId, Material, SurfaceStart, cut};
+use ember_core::meat::{CutId, Material, Silhouette, SurfaceStart, cut};
 use ember_core::plan::{Request, plan};
-use ember_core::units::{Conductivity, Density, SpecificHeat};
+use ember_core::units::{Conductivity, Density, Length, SpecificHeat};
 
 /// Finite cylinder 50 x 40 mm, constant h, 30 min.
 fn linear(c: &mut Criterion) {
@@ -116,9 +117,28 @@ fn plans(c: &mut Criterion) {
     }
 }
 
+/// Layouts of wings on a family drawer.
+fn layouts(c: &mut Criterion) {
+    let mm = Length::from_millimetres;
+    let outline = Outline {
+        length: mm(90.0),
+        width: mm(27.0),
+    };
+    let wing = Footprint::new(Silhouette::Capsule, outline);
+    let floor = PRESETS[1].machine().floor;
+    for pieces in [8, 16, 40] {
+        c.bench_function(
+            &format!("layout with the widest gaps, {pieces} wings"),
+            |b| {
+                b.iter(|| widest(black_box(&wing), floor, pieces));
+            },
+        );
+    }
+}
+
 criterion_group! {
     name = benches;
     config = Criterion::default().sample_size(20);
-    targets = linear, hour, plans
+    targets = linear, hour, layouts, plans
 }
 criterion_main!(benches);

@@ -5,8 +5,8 @@ use ember_core::doneness::Region;
 use ember_core::fryer::{Action, Machine, PRESETS, Support};
 use ember_core::meat::{CATALOGUE, Coat, CutId};
 use ember_core::plan::{
-    Assumption, DEPTHS, MOST_COLUMNS, Plan, PlanError, PreheatRule, Programme, Request, SauceRule,
-    Start, StepKind, TimedAction, TurnRule, Unknown, WarningKind, convert, plan, render,
+    Assumption, DEPTHS, LoadRule, MOST_COLUMNS, Plan, PlanError, PreheatRule, Programme, Request,
+    SauceRule, Start, StepKind, TimedAction, TurnRule, Unknown, WarningKind, convert, plan, render,
     setting_for, synthetic_pull,
 };
 use ember_core::units::bounds::{PIECE_MASS, SETTING, THICKNESS};
@@ -347,6 +347,52 @@ fn ways_of_holding_do_what_they_are_for() {
     assert!((above.amount / below.amount - 1.0).abs() < 0.1);
 }
 
+/// Common practice: a crowded basket needs some 5-10 min more on 20, and browns worse. Twelve
+/// thighs where six have air.
+#[test]
+fn crowding_costs_minutes_and_colour() {
+    let with = |load| {
+        let mut request = Request::usual(CutId::BoneInThigh, drawer());
+        request.pieces = 12;
+        request.load = load;
+        request.target = celsius(77.0);
+        plan(&request).unwrap()
+    };
+    let (airy, heap) = (with(LoadRule::WithAir), with(LoadRule::AllAtOnce));
+    assert!(airy.batches.len() > 1 && heap.batches.len() == 1);
+    let on_20 = (heap.pull_at.minutes() / airy.pull_at.minutes() - 1.0) * 20.0;
+    assert!((3.0..=14.0).contains(&on_20), "{on_20:.1} min more on 20");
+    assert!(heap.loading.later_than_airy > airy.loading.later_than_airy);
+    assert!(heap.loading.airiness() < airy.loading.airiness());
+    // Each names the other with its cost.
+    let other = airy.loading.other.unwrap();
+    assert_eq!((other.rule, other.batches), (LoadRule::AllAtOnce, 1));
+    assert!((other.out.minutes() / heap.pull_at.minutes() - 1.0).abs() < 0.15);
+    assert_eq!(heap.loading.other.unwrap().rule, LoadRule::WithAir);
+}
+
+/// A layout by hand is taken as it is, and its cost with it; what is none is refused.
+#[test]
+fn a_layout_by_hand_is_taken_as_it_is() {
+    let mut request = Request::usual(CutId::BoneInThigh, drawer());
+    let own = plan(&request).unwrap();
+    let mut poses = own.loading.layer.layout.poses.clone();
+    for pose in &mut poses {
+        // Pushed together in the middle.
+        pose.x *= 0.6;
+        pose.y *= 0.6;
+    }
+    request.layout = Some(poses.clone());
+    let moved = plan(&request).unwrap();
+    assert_eq!(moved.loading.layer.layout.poses, poses);
+    assert!(moved.loading.airiness() < own.loading.airiness());
+    assert!(moved.pull_at >= own.pull_at);
+    request.layout = Some(Vec::new());
+    assert!(matches!(plan(&request), Err(PlanError::LaidOut { .. })));
+    request.layout = Some(vec![poses[0]; 9]);
+    assert!(matches!(plan(&request), Err(PlanError::LaidOut { .. })));
+}
+
 /// A wet surface must dry before it browns, a crumb is dry already, baking powder browns sooner
 /// (common practice).
 #[test]
@@ -452,12 +498,13 @@ proptest! {
             let forward = plan(&Request { setting: Some(found.setting), ..request.clone() }).unwrap();
             // The plan is made on the fine grid, and rounded up to the clock.
             let apart = forward.pull_at.minutes() - found.pull_at.minutes();
-            prop_assert!(apart.abs() < 1.5 + 0.06 * minutes, "{apart}");
+            prop_assert!(apart.abs() < 1.5 + 0.12 * minutes, "{apart}");
         }
         let recipe = Request { setting: Some(celsius(180.0)), ..request };
         let same = convert(&recipe, within, &recipe.machine);
         if let Ok(same) = same {
-            prop_assert!((same.here.core.celsius() - same.there.core.celsius()).abs() < 1.5);
+            // One step of the coarse grid.
+            prop_assert!((same.here.core.celsius() - same.there.core.celsius()).abs() < 2.5);
         }
     }
 
@@ -477,6 +524,8 @@ proptest! {
             (entry.expected_thickness(base.mass).millimetres() * scale).min(100.0),
         ));
         base.start = Start::Measured(celsius(5.0));
+        // One alone: at the same weight thicker pieces are shorter and lie with more air.
+        base.pieces = 1;
         base.setting = Some(celsius(190.0));
         let minutes = |request: &Request| plan(request).unwrap().pull_at.minutes();
         let from = minutes(&base);

@@ -177,6 +177,7 @@ impl ApiError {
                 PlanError::TooLarge { .. } => (unprocessable, "too_large_a_piece", "Does not fit"),
                 PlanError::TooMany { .. } => (unprocessable, "too_many_batches", "Too many"),
                 PlanError::CannotHold { .. } => (unprocessable, "cannot_hold", "Does not hold"),
+                PlanError::LaidOut { .. } => (unprocessable, "laid_out", "Does not go together"),
                 PlanError::AfterTheEnd { .. } => {
                     (unprocessable, "after_the_end", "Everything is out by then")
                 }
@@ -225,6 +226,7 @@ impl ApiError {
                 PlanError::TooLarge { .. } => "piece_mass_g",
                 PlanError::TooMany { .. } => "pieces",
                 PlanError::CannotHold { .. } => "support",
+                PlanError::LaidOut { .. } => "layout",
                 PlanError::AfterTheEnd { .. } => "actions.at_s",
             }),
             Self::Bound(error) => Some(error.bound.field),
@@ -319,6 +321,10 @@ fn limits_of(error: &PlanError, problem: &mut Problem) {
         PlanError::NeverReached { reached, .. } => {
             problem.value = Some(reached.celsius());
             problem.unit = Some("°C");
+        }
+        PlanError::LaidOut { laid, pieces } => {
+            problem.value = Some(f64::from(*laid));
+            problem.max = Some(f64::from(*pieces));
         }
         PlanError::TooMany { pieces, .. } => problem.value = Some(f64::from(*pieces)),
         PlanError::TooLarge { mass, .. } => {

@@ -41,6 +41,7 @@ fn write_bounds(schemas: &mut Value) {
     let checked = [
         "RequestDto",
         "ProgrammeDto",
+        "PoseDto",
         "TimedActionDto",
         "DeadlineDto",
         "RecipeDto",

@@ -266,6 +266,8 @@ export interface components {
         CatalogueDto: {
             /** @description Cuts. */
             cuts: components["schemas"]["CutEntryDto"][];
+            /** @description Ways of loading. */
+            load: components["schemas"]["LoadEntryDto"][];
             /** @description Typical machines. */
             machine_presets: components["schemas"]["PresetDto"][];
             /** @description Schools of preheating. */
@@ -685,6 +687,45 @@ export interface components {
             /** @description Version of the service. */
             version: string;
         };
+        /** @description Where the pieces of the first batch lie, to scale. */
+        LayoutDto: {
+            /** @description Corners of a piece around its middle; the outline is the radius around them. */
+            core_mm: number[][];
+            /**
+             * Format: double
+             * @description The smallest gap; negative when pieces overlap.
+             */
+            gap_mm: number;
+            /**
+             * Format: double
+             * @description How much later the pieces are out than with air all around.
+             */
+            later_than_airy_s: number;
+            /** @description What is near each other. */
+            near: components["schemas"]["NearDto"][];
+            other?: components["schemas"]["OtherLoadingDto"] | null;
+            /** @description One for each piece. */
+            poses: components["schemas"]["PoseDto"][];
+            /**
+             * Format: double
+             * @description Radius around the corners.
+             */
+            radius_mm: number;
+        };
+        /**
+         * @description How the pieces share the machine.
+         * @enum {string}
+         */
+        LoadDto: "with_air" | "all_at_once";
+        /** @description A way of loading. */
+        LoadEntryDto: {
+            /** @description Its reason. */
+            reason: string;
+            /** @description Identity. */
+            school: components["schemas"]["LoadDto"];
+            /** @description The words. */
+            words: string;
+        };
         /** @description A machine. */
         MachineDto: {
             /**
@@ -751,6 +792,20 @@ export interface components {
             /** @description The quantities. */
             values: components["schemas"]["QuantityDto"][];
         };
+        /** @description Two pieces, or a piece and the wall, near each other. */
+        NearDto: {
+            /** @description Where it is measured. */
+            at_mm: number[][];
+            /**
+             * Format: double
+             * @description Gap between them.
+             */
+            gap_mm: number;
+            /** @description The second; nothing for the wall. */
+            other?: number | null;
+            /** @description The first piece. */
+            piece: number;
+        };
         /** @description A cook to be kept. */
         NewCookDto: {
             /**
@@ -762,6 +817,25 @@ export interface components {
             name?: string | null;
             /** @description What the cook says. */
             request: components["schemas"]["RequestDto"];
+        };
+        /** @description The other way of loading. */
+        OtherLoadingDto: {
+            /** @description How they lie. */
+            airiness: string;
+            /**
+             * Format: int32
+             * @description Batches it takes.
+             */
+            batches: number;
+            /** @description Colour of the paler face that counts. */
+            browning: components["schemas"]["BrowningDto"];
+            /** @description Which. */
+            load: components["schemas"]["LoadDto"];
+            /**
+             * Format: double
+             * @description About when the last batch is out.
+             */
+            out_s: number;
         };
         /** @description How long does another machine need? */
         OtherMachineDto: {
@@ -901,6 +975,7 @@ export interface components {
             finish_at_s?: number | null;
             /** @description Safety floor. */
             floor: components["schemas"]["FloorDto"];
+            layout?: components["schemas"]["LayoutDto"] | null;
             /** @description Version of the model that computed it. */
             model_version: string;
             outcomes?: components["schemas"]["OutcomesDto"] | null;
@@ -981,6 +1056,24 @@ export interface components {
              * @description Share of the weight lost as water.
              */
             water_lost: number;
+        };
+        /** @description Where a piece lies: its middle from the middle of the floor, and its turn. */
+        PoseDto: {
+            /**
+             * Format: double
+             * @description Counter-clockwise from lying along the width.
+             */
+            turned_rad: number;
+            /**
+             * Format: double
+             * @description To the right.
+             */
+            x_mm: number;
+            /**
+             * Format: double
+             * @description To the back.
+             */
+            y_mm: number;
         };
         /**
          * @description School of preheating.
@@ -1146,6 +1239,10 @@ export interface components {
             core_target_c: number;
             /** @description What. */
             cut: components["schemas"]["CutDto"];
+            /** @description Where the pieces of the first batch lie, if the cook moved them. */
+            layout?: components["schemas"]["PoseDto"][] | null;
+            /** @description How they share it. */
+            load?: components["schemas"]["LoadDto"];
             /** @description In what. */
             machine: components["schemas"]["MachineDto"];
             /**

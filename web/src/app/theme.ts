@@ -37,6 +37,7 @@ const config = defineConfig({
         sentence: { value: "1180px" },
         reading: { value: "40rem" },
         clock: { value: "4rem" },
+        basket: { value: "22rem" },
         popover: { value: "21rem" },
         key: { value: "4.25rem" },
       },

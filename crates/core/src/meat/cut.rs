@@ -47,6 +47,21 @@ pub enum Form {
     },
 }
 
+/// Which outline a piece has seen from above.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Silhouette {
+    /// Long with round ends: wings, ribs, a loin.
+    Capsule,
+    /// Corners well rounded: chops, thighs, breasts, roasts.
+    Rounded,
+    /// Cut with a knife: slabs, cubes, sections of ribs.
+    Rectangle,
+    /// Thick at one end: drumsticks and legs.
+    Teardrop,
+    /// Long, and folded at its joints: whole wings.
+    Folded,
+}
+
 /// The thickness expected from the weight until somebody measures:
 /// `typical * (mass / typical mass)^exponent`, with a relative spread.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -103,6 +118,8 @@ pub struct Cut {
     pub class: Class,
     /// The body it is computed as.
     pub form: Form,
+    /// Its outline in the basket.
+    pub silhouette: Silhouette,
     /// Light, usual and heavy piece.
     pub usual_mass: [Mass; 3],
     /// Usual number of pieces in a cook.

@@ -1,8 +1,8 @@
 //! Checks of a request that need no computation: bounds, and what makes no physical sense.
 
 use super::error::PlanError;
-use super::request::{Programme, Request};
-use crate::basket::layers;
+use super::request::{LoadRule, Programme, Request};
+use crate::basket::{Footprint, Pose, batches};
 use crate::fryer::{self, Action, MachineKind, Support};
 use crate::geometry::{Body, lay};
 use crate::meat::Coat;
@@ -127,7 +127,14 @@ impl Request {
                 place: self.machine.name.clone(),
             });
         }
-        let batches = layers(self.machine.floor, outline, self.pieces).batches;
+        if let Some(poses) = &self.layout {
+            return self.check_layout(poses);
+        }
+        if self.load == LoadRule::AllAtOnce {
+            return Ok(());
+        }
+        let footprint = Footprint::new(entry.silhouette, outline);
+        let batches = batches(&footprint, self.machine.floor, self.pieces);
         if batches > MOST_BATCHES {
             return Err(PlanError::TooMany {
                 cut: entry.noun(self.pieces),
@@ -135,6 +142,23 @@ impl Request {
                 batches,
                 most: MOST_BATCHES,
             });
+        }
+        Ok(())
+    }
+
+    /// Whether the cook's own layout is one of these pieces, somewhere on the floor.
+    fn check_layout(&self, poses: &[Pose]) -> Result<(), PlanError> {
+        let laid = u32::try_from(poses.len()).unwrap_or(u32::MAX);
+        if laid == 0 || laid > self.pieces {
+            return Err(PlanError::LaidOut {
+                laid,
+                pieces: self.pieces,
+            });
+        }
+        for pose in poses {
+            bounds::PLACE.check(pose.x)?;
+            bounds::PLACE.check(pose.y)?;
+            bounds::TURNED.check(pose.angle)?;
         }
         Ok(())
     }

@@ -147,6 +147,16 @@ pub enum PlanError {
         /// The most that is planned.
         most: u32,
     },
+    /// A layout that is not one of these pieces.
+    #[error(
+        "{laid} pieces are laid out of {pieces}; lay out at least one and no more than there are"
+    )]
+    LaidOut {
+        /// Pieces laid out.
+        laid: u32,
+        /// Pieces there are.
+        pieces: u32,
+    },
     /// A way of holding the meat that the machine or the cut does not allow.
     #[error("{cut} {how}: {reason}")]
     CannotHold {

@@ -11,6 +11,7 @@ mod assumptions;
 mod band;
 mod check;
 mod error;
+mod loading;
 mod message;
 mod outcomes;
 mod picture;
@@ -26,6 +27,7 @@ mod warnings;
 pub use assumptions::Assumption;
 pub use band::{Band, Ensemble, MEMBERS, Member, Remaining, Unknown, synthetic_pull};
 pub use error::PlanError;
+pub use loading::{Loading, OtherLoading};
 pub use message::{Message, Quantity};
 pub use outcomes::{Crispness, DoneShare, FaceOutcome, Outcomes};
 pub use picture::{DEPTHS, MOST_COLUMNS, Picture};
@@ -33,12 +35,13 @@ pub use problem::LONGEST;
 pub use questions::{
     Converted, DeadlineError, Equivalent, Outcome, SettingFor, convert, equivalent, setting_for,
 };
-pub use request::{PreheatRule, Programme, Request, SauceRule, Start, TimedAction, TurnRule};
+pub use request::{
+    LoadRule, PreheatRule, Programme, Request, SauceRule, Start, TimedAction, TurnRule,
+};
 pub use steps::{Step, StepKind};
 pub use text::render;
 pub use warnings::{Warning, WarningKind};
 
-use crate::basket::Airiness;
 use crate::doneness::Floor;
 use crate::fryer::Run;
 use crate::meat::Browning;
@@ -70,19 +73,6 @@ pub struct Batch {
     pub cook: Interval,
     /// Turn, from its own loading.
     pub turn_at: Option<Interval>,
-}
-
-/// How the pieces lie.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct Loading {
-    /// Word for the layer.
-    pub airiness: Airiness,
-    /// Share of the floor covered.
-    pub coverage: f64,
-    /// Outline of a piece, longer side.
-    pub piece_length: Length,
-    /// Outline of a piece, shorter side.
-    pub piece_width: Length,
 }
 
 /// The computed plan. Times count from loading the first batch.
@@ -170,6 +160,7 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         .as_ref()
         .map(|responses| responses.ensemble(fine.ready));
     let batches = all_batches(&problem, &fine, first)?;
+    let loading = loading::weigh(&problem, cavity, found);
     let rest = request.entry().rest;
     let cooking: f64 = batches.iter().map(|batch| batch.cook.seconds()).sum();
     let swaps = SWAP.seconds() * (batches.len() as f64 - 1.0);
@@ -197,12 +188,7 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         floor: request.floor(),
         below_floor: request.is_below_floor(),
         batches,
-        loading: Loading {
-            airiness: problem.layer.airiness(),
-            coverage: problem.layer.coverage,
-            piece_length: problem.outline.length,
-            piece_width: problem.outline.width,
-        },
+        loading,
         thickness: request.thickness_used(),
         start: request.start.temperature(),
         outcomes: fine.outcomes,

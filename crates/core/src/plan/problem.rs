@@ -3,8 +3,8 @@
 use std::sync::Arc;
 
 use super::error::PlanError;
-use super::request::{Programme, Request, SauceRule, TurnRule};
-use crate::basket::{Layer, layers};
+use super::request::{LoadRule, Programme, Request, SauceRule, TurnRule};
+use crate::basket::{Footprint, Layer, batches, by_hand, crowded, layers};
 use crate::fryer::{Action, Cavity, OPENING, Pace, Rest, Run, Support};
 use crate::geometry::{Outline, lay};
 use crate::heat::{FaceLaw, Grid, Piece};
@@ -139,6 +139,17 @@ pub enum Resolution {
     Coarse,
 }
 
+/// How the pieces share the floor: as the cook laid them, or as the rule of loading says.
+fn layer(request: &Request, outline: Outline) -> Layer {
+    let footprint = Footprint::new(request.entry().silhouette, outline);
+    let (floor, pieces) = (request.machine.floor, request.pieces);
+    match (&request.layout, request.load) {
+        (Some(poses), _) => by_hand(&footprint, floor, pieces, poses.clone()),
+        (None, LoadRule::WithAir) => layers(&footprint, floor, pieces),
+        (None, LoadRule::AllAtOnce) => crowded(&footprint, floor, pieces),
+    }
+}
+
 impl<'a> Problem<'a> {
     /// Lays the pieces out; the request must have been checked.
     pub fn new(request: &'a Request) -> Self {
@@ -148,7 +159,7 @@ impl<'a> Problem<'a> {
         let (_, outline) = lay(entry.form, request.mass, request.thickness_used(), density);
         Self {
             request,
-            layer: layers(request.machine.floor, outline, request.pieces),
+            layer: layer(request, outline),
             outline,
             preheated: request.preheats(),
             material: Arc::new(material),
@@ -156,11 +167,17 @@ impl<'a> Problem<'a> {
         }
     }
 
+    /// Batches that keep air around each piece.
+    pub fn batches_with_air(&self) -> u32 {
+        let request = self.request;
+        batches(&self.layer.footprint, request.machine.floor, request.pieces)
+    }
+
     /// The same at another setting, whether the machine can or not.
     pub fn at_setting(&self, setting: Temperature) -> Self {
         Self {
             request: self.request,
-            layer: self.layer,
+            layer: self.layer.clone(),
             outline: self.outline,
             preheated: self.preheated,
             material: Arc::clone(&self.material),

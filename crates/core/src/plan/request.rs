@@ -1,5 +1,6 @@
 //! What the cook says: the sentence as a type, and its checks.
 
+use crate::basket::Pose;
 use crate::doneness::{Floor, Region, floor, usual_texture};
 use crate::fryer::{Action, Machine, Support};
 use crate::meat::{Browning, Coat, Cut, CutId, Texture, cut};
@@ -54,6 +55,16 @@ pub enum SauceRule {
     Tossed,
 }
 
+/// How the pieces share the machine.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub enum LoadRule {
+    /// In as many batches as keep air around each piece.
+    #[default]
+    WithAir,
+    /// All at once, however they lie.
+    AllAtOnce,
+}
+
 /// How the dial is set over the cook.
 #[derive(Debug, Clone, Copy, PartialEq, Default)]
 pub enum Programme {
@@ -104,6 +115,10 @@ pub struct Request {
     pub machine: Machine,
     /// How the pieces are held in it.
     pub support: Support,
+    /// How they share it.
+    pub load: LoadRule,
+    /// Where the pieces of the first batch lie, if the cook moved them.
+    pub layout: Option<Vec<Pose>>,
     /// At what; absent for the recommended setting.
     pub setting: Option<Temperature>,
     /// How the dial is set over the cook.
@@ -180,6 +195,8 @@ impl Request {
             coat: entry.coat,
             machine,
             support: Support::default(),
+            load: LoadRule::default(),
+            layout: None,
             setting: None,
             programme: Programme::default(),
             actions: Vec::new(),

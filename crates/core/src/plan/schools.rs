@@ -1,6 +1,29 @@
 //! Where practitioners disagree: the schools with their words and reasons (common practice).
 
-use super::request::{PreheatRule, SauceRule, TurnRule};
+use super::request::{LoadRule, PreheatRule, SauceRule, TurnRule};
+
+impl LoadRule {
+    /// Both ways.
+    pub const ALL: [Self; 2] = [Self::WithAir, Self::AllAtOnce];
+
+    /// The words in the sentence.
+    #[must_use]
+    pub const fn words(self) -> &'static str {
+        match self {
+            Self::WithAir => "with air around each",
+            Self::AllAtOnce => "all at once",
+        }
+    }
+
+    /// The reason.
+    #[must_use]
+    pub const fn reason(self) -> &'static str {
+        match self {
+            Self::WithAir => "Crisp on all sides; in batches when they do not fit.",
+            Self::AllAtOnce => "One batch, however they lie: slower and paler, but all together.",
+        }
+    }
+}
 
 impl PreheatRule {
     /// Every school.

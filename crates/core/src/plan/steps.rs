@@ -3,6 +3,7 @@
 use super::message::{Message, Quantity};
 use super::request::{Programme, Request, SauceRule};
 use super::{Batch, Plan, SWAP};
+use crate::basket::Airiness;
 use crate::fryer::{Action, Support};
 use crate::units::{Interval, Temperature};
 
@@ -313,7 +314,7 @@ fn on_the_way(request: &Request, batch: Batch) -> Vec<(f64, StepKind, String, Me
 
 fn load_reason(request: &Request, plan: &Plan, number: u32) -> Message {
     let place = &request.machine.name;
-    let layer = plan.loading.airiness.word();
+    let layer = plan.loading.airiness().word();
     if number > 1 {
         return Message::plain(format!("{place} is hot: this batch is quicker"));
     }
@@ -323,7 +324,10 @@ fn load_reason(request: &Request, plan: &Plan, number: u32) -> Message {
         ""
     };
     let held = if request.support == Support::Basket {
-        ", one layer,".to_owned()
+        String::from(match plan.loading.airiness() {
+            Airiness::Stacked => ", on top of one another,",
+            _ => ", one layer,",
+        })
     } else {
         format!(", {},", request.support.words())
     };

@@ -85,13 +85,15 @@ pub(super) fn find(request: &Request, plan: &Plan) -> Vec<Warning> {
             ),
         );
     }
-    if plan.loading.piece_length > machine.floor.longest() {
+    if Length::from_millimetres(plan.loading.layer.footprint.length) > machine.floor.longest() {
         add(
             WarningKind::TooLong,
             Message::with(
                 "A piece is about {} long, the floor {}. Cut it to fit.",
                 [
-                    Quantity::Length(plan.loading.piece_length),
+                    Quantity::Length(Length::from_millimetres(
+                        plan.loading.layer.footprint.length,
+                    )),
                     Quantity::Length(machine.floor.longest()),
                 ],
             ),

@@ -119,8 +119,13 @@ pub const RECIPE: Bound = Bound::new("time of the recipe", "recipe_s", "s", 60.0
 /// The other setting of a programme.
 pub const STAGE_SETTING: Bound = Bound::new("setting", "stage_setting_c", "°C", 60.0, 290.0);
 
+/// Where a piece lies from the middle of the floor.
+pub const PLACE: Bound = Bound::new("place", "place_mm", "mm", -400.0, 400.0);
+/// How a piece is turned.
+pub const TURNED: Bound = Bound::new("turn of a piece", "turned_rad", "rad", -100.0, 100.0);
+
 /// All of them, for descriptions of an interface and for generators.
-pub const ALL: [Bound; 22] = [
+pub const ALL: [Bound; 24] = [
     PIECES,
     PIECE_MASS,
     THICKNESS,
@@ -143,4 +148,6 @@ pub const ALL: [Bound; 22] = [
     DEADLINE,
     RECIPE,
     STAGE_SETTING,
+    PLACE,
+    TURNED,
 ];

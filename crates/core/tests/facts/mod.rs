@@ -5,7 +5,7 @@
 
 use std::sync::Arc;
 
-use ember_core::basket::layers;
+use ember_core::basket::{Footprint, layers};
 use ember_core::fryer::{Action, Cavity, Floor, KindLaw, MachineKind, OPENING, Rest, Run, Support};
 use ember_core::geometry::{self, Body};
 use ember_core::heat::{FaceLaw, Grid, Piece};
@@ -151,7 +151,8 @@ pub fn run(fact: &Fact, constants: &Constants) -> Run {
     } else {
         cold
     };
-    let layer = layers(FLOOR, outline, fact.pieces as u32);
+    let footprint = Footprint::new(entry.silhouette, outline);
+    let layer = layers(&footprint, FLOOR, fact.pieces as u32);
     Run::load(cavity, ROOM, setting, piece, count).with_exposure(layer.exposure())
 }
 

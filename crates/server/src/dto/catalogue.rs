@@ -3,14 +3,14 @@
 use ember_core::doneness::{Region, floor, usual_texture};
 use ember_core::fryer::{PRESETS, Preset, Support};
 use ember_core::meat::{CATALOGUE, Coat, Cut};
-use ember_core::plan::{PreheatRule, SauceRule, TurnRule};
+use ember_core::plan::{LoadRule, PreheatRule, SauceRule, TurnRule};
 use ember_core::units::bounds;
 use serde::Serialize;
 use utoipa::ToSchema;
 
 use super::plan::FloorDto;
 use super::request::{
-    CoatDto, CutDto, MachineDto, PreheatDto, RegionDto, SauceDto, SupportDto, TurnDto,
+    CoatDto, CutDto, LoadDto, MachineDto, PreheatDto, RegionDto, SauceDto, SupportDto, TurnDto,
 };
 
 /// Everything a sentence can be made of.
@@ -24,6 +24,8 @@ pub struct CatalogueDto {
     pub turn: Vec<TurnSchoolDto>,
     /// Schools of saucing.
     pub sauce: Vec<SauceSchoolDto>,
+    /// Ways of loading.
+    pub load: Vec<LoadEntryDto>,
     /// Ways of holding the pieces.
     pub support: Vec<SupportEntryDto>,
     /// Typical machines.
@@ -119,6 +121,17 @@ pub struct TurnSchoolDto {
 pub struct SauceSchoolDto {
     /// Identity.
     pub school: SauceDto,
+    /// The words.
+    pub words: String,
+    /// Its reason.
+    pub reason: String,
+}
+
+/// A way of loading.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct LoadEntryDto {
+    /// Identity.
+    pub school: LoadDto,
     /// The words.
     pub words: String,
     /// Its reason.
@@ -240,6 +253,14 @@ impl CatalogueDto {
             sauce: SauceRule::ALL
                 .iter()
                 .map(|rule| SauceSchoolDto {
+                    school: (*rule).into(),
+                    words: rule.words().to_owned(),
+                    reason: rule.reason().to_owned(),
+                })
+                .collect(),
+            load: LoadRule::ALL
+                .iter()
+                .map(|rule| LoadEntryDto {
                     school: (*rule).into(),
                     words: rule.words().to_owned(),
                     reason: rule.reason().to_owned(),

@@ -1,9 +1,12 @@
 //! The sentence on the wire.
 
+use ember_core::basket::Pose;
 use ember_core::doneness::Region;
 use ember_core::fryer::{Action, Floor, Machine, MachineKind, Support};
 use ember_core::meat::{Coat, CutId};
-use ember_core::plan::{PreheatRule, Programme, Request, SauceRule, Start, TimedAction, TurnRule};
+use ember_core::plan::{
+    LoadRule, PreheatRule, Programme, Request, SauceRule, Start, TimedAction, TurnRule,
+};
 use ember_core::units::bounds::{self, Bound};
 use ember_core::units::{Interval, Length, Mass, Power, Temperature, TemperatureDifference};
 use serde::{Deserialize, Serialize};
@@ -41,6 +44,10 @@ wire_enum!(
     MachineKindDto = MachineKind {
         Drawer, TwinDrawers, OvenStyle, LiddedGrill, FanOven, StillOven
     }
+);
+wire_enum!(
+    /// How the pieces share the machine.
+    LoadDto = LoadRule { WithAir, AllAtOnce }
 );
 wire_enum!(
     /// How the pieces are held.
@@ -137,6 +144,12 @@ pub struct RequestDto {
     /// How the pieces are held in it.
     #[serde(default = "usual_support")]
     pub support: SupportDto,
+    /// How they share it.
+    #[serde(default = "usual_load")]
+    pub load: LoadDto,
+    /// Where the pieces of the first batch lie, if the cook moved them.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub layout: Option<Vec<PoseDto>>,
     /// At what; absent for the recommended setting.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub setting_c: Option<f64>,
@@ -329,6 +342,42 @@ impl TryFrom<&TimedActionDto> for TimedAction {
     }
 }
 
+/// Where a piece lies: its middle from the middle of the floor, and its turn.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct PoseDto {
+    /// To the right.
+    pub x_mm: f64,
+    /// To the back.
+    pub y_mm: f64,
+    /// Counter-clockwise from lying along the width.
+    pub turned_rad: f64,
+}
+
+impl From<Pose> for PoseDto {
+    fn from(pose: Pose) -> Self {
+        Self {
+            x_mm: pose.x,
+            y_mm: pose.y,
+            turned_rad: pose.angle,
+        }
+    }
+}
+
+impl From<PoseDto> for Pose {
+    fn from(dto: PoseDto) -> Self {
+        Self {
+            x: dto.x_mm,
+            y: dto.y_mm,
+            angle: dto.turned_rad,
+        }
+    }
+}
+
+fn usual_load() -> LoadDto {
+    LoadDto::WithAir
+}
+
 fn usual_support() -> SupportDto {
     SupportDto::Basket
 }
@@ -445,6 +494,11 @@ impl From<&Request> for RequestDto {
             coat: request.coat.into(),
             machine: (&request.machine).into(),
             support: request.support.into(),
+            load: request.load.into(),
+            layout: request
+                .layout
+                .as_ref()
+                .map(|poses| poses.iter().copied().map(PoseDto::from).collect()),
             setting_c: request.setting.map(|t| t.celsius()),
             programme: ProgrammeDto::of(&request.programme),
             actions: request.actions.iter().map(TimedActionDto::from).collect(),
@@ -500,6 +554,11 @@ impl TryFrom<&RequestDto> for Request {
             coat: dto.coat.into(),
             machine: Machine::try_from(&dto.machine)?,
             support: dto.support.into(),
+            load: dto.load.into(),
+            layout: dto
+                .layout
+                .as_ref()
+                .map(|poses| poses.iter().copied().map(Pose::from).collect()),
             setting: dto.setting_c.map(Temperature::from_celsius),
             programme: dto
                 .programme

@@ -108,7 +108,18 @@ export function Sentence(props: SentenceProps) {
               }}
             />
           )}
-        </Word>{" "}
+        </Word>
+        {request.pieces > 1 ? (
+          <>
+            {" "}
+            <School
+              label="Loading"
+              schools={catalogue.load}
+              chosen={request.load ?? "with_air"}
+              onChoose={(load) => onChange({ load, layout: undefined })}
+            />
+          </>
+        ) : null}{" "}
         at <SettingWord {...word} plan={plan} /> <ProgrammeWord {...word} plan={plan} />,{" "}
         <School
           label="Preheating"

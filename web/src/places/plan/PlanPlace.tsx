@@ -8,6 +8,12 @@ import { entryOf, usual } from "../../features/sentence/usual";
 import { useSettings } from "../../lib/settings";
 import { PlanView } from "./PlanView";
 
+/** What a layout by hand does not outlive: other pieces, or another floor. */
+const LAID_FOR = ["cut", "pieces", "piece_mass_g", "thickness_mm", "machine", "support"] as const;
+
+const relaid = (part: Partial<Request>): Partial<Request> =>
+  LAID_FOR.some((word) => word in part) ? { layout: undefined } : {};
+
 export function PlanPlace() {
   const catalogue = useQuery(catalogueQuery());
   const machines = useQuery(machinesQuery());
@@ -36,7 +42,7 @@ function Said({ catalogue, own }: { catalogue: Catalogue; own: Machine[] }) {
   const entry = entryOf(catalogue, request) ?? drumsticks;
   const change = (part: Partial<Request>) =>
     void navigate({
-      search: (before) => ({ ...before, say: { ...request, ...part } }),
+      search: (before) => ({ ...before, say: { ...request, ...relaid(part), ...part } }),
       replace: true,
       resetScroll: false,
     });

@@ -10,6 +10,7 @@ import { Trouble, Waiting } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { Explained } from "../../features/assumptions/Explained";
 import { Worth } from "../../features/assumptions/Worth";
+import { BasketMap } from "../../features/basket/BasketMap";
 import { Curves } from "../../features/ember-strip/Curves";
 import { EmberStrip } from "../../features/ember-strip/EmberStrip";
 import { Found } from "../../features/outcomes/Found";
@@ -98,6 +99,20 @@ export function PlanView(props: PlanViewProps) {
                 />
               </Box>
               <Box as="section">
+                {shown.layout ? (
+                  <Box mb="8">
+                    <Title>How they lie</Title>
+                    <BasketMap
+                      plan={shown}
+                      layout={shown.layout}
+                      machine={settled.machine}
+                      units={units}
+                      byHand={request.layout != null}
+                      clockOf={clockOf}
+                      onChange={props.onChange}
+                    />
+                  </Box>
+                ) : null}
                 <Title>What to know</Title>
                 <Warnings plan={shown} units={units} />
               </Box>

@@ -1,7 +1,7 @@
 //! Beef and lamb.
 
 use super::{BEEF, SIMILAR, SLICED, TOUGH, masses, thickness};
-use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Form};
+use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Form, Silhouette};
 use crate::units::{Interval, Temperature};
 
 pub(super) static BEEF_ROAST: Cut = Cut {
@@ -11,6 +11,7 @@ pub(super) static BEEF_ROAST: Cut = Cut {
     animal: Animal::Beef,
     class: Class::WholeCut,
     form: Form::Slab { elongation: 1.2 },
+    silhouette: Silhouette::Rounded,
     usual_mass: masses(800.0, 1400.0, 2200.0),
     usual_pieces: 1,
     thickness: thickness(75.0, SIMILAR, 0.12),
@@ -43,6 +44,7 @@ pub(super) static BEEF_STEAK: Cut = Cut {
     animal: Animal::Beef,
     class: Class::WholeCut,
     form: Form::Slab { elongation: 1.5 },
+    silhouette: Silhouette::Rounded,
     usual_mass: masses(200.0, 300.0, 450.0),
     usual_pieces: 1,
     thickness: thickness(27.0, SLICED, 0.12),

@@ -1,7 +1,7 @@
 //! Chicken.
 
 use super::{BREAST, DARK_MEAT, SIMILAR, WHOLE_BIRD, WING, masses, thickness};
-use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Form};
+use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Form, Silhouette};
 use crate::units::{Interval, Temperature};
 
 pub(super) static PARTY_WING: Cut = Cut {
@@ -11,6 +11,7 @@ pub(super) static PARTY_WING: Cut = Cut {
     animal: Animal::Chicken,
     class: Class::PoultryPiece,
     form: Form::Bar,
+    silhouette: Silhouette::Capsule,
     usual_mass: masses(30.0, 45.0, 60.0),
     usual_pieces: 12,
     thickness: thickness(25.0, SIMILAR, 0.10),
@@ -30,6 +31,7 @@ pub(super) static WHOLE_WING: Cut = Cut {
     id: CutId::WholeWing,
     name: "whole wing",
     plural: "whole wings",
+    silhouette: Silhouette::Folded,
     usual_mass: masses(75.0, 95.0, 120.0),
     usual_pieces: 8,
     thickness: thickness(26.0, SIMILAR, 0.10),
@@ -44,6 +46,7 @@ pub(super) static DRUMSTICK: Cut = Cut {
     animal: Animal::Chicken,
     class: Class::PoultryPiece,
     form: Form::Bar,
+    silhouette: Silhouette::Teardrop,
     usual_mass: masses(85.0, 115.0, 150.0),
     usual_pieces: 8,
     thickness: thickness(44.0, SIMILAR, 0.08),
@@ -66,6 +69,7 @@ pub(super) static BONE_IN_THIGH: Cut = Cut {
     animal: Animal::Chicken,
     class: Class::PoultryPiece,
     form: Form::Slab { elongation: 1.3 },
+    silhouette: Silhouette::Rounded,
     usual_mass: masses(120.0, 170.0, 230.0),
     usual_pieces: 4,
     thickness: thickness(35.0, SIMILAR, 0.10),
@@ -88,6 +92,7 @@ pub(super) static BONELESS_BREAST: Cut = Cut {
     animal: Animal::Chicken,
     class: Class::PoultryPiece,
     form: Form::Slab { elongation: 1.7 },
+    silhouette: Silhouette::Rounded,
     usual_mass: masses(150.0, 225.0, 320.0),
     usual_pieces: 2,
     thickness: thickness(33.0, SIMILAR, 0.12),
@@ -107,6 +112,7 @@ pub(super) static DRUMETTE: Cut = Cut {
     id: CutId::Drumette,
     name: "drumette",
     plural: "drumettes",
+    silhouette: Silhouette::Teardrop,
     usual_mass: masses(35.0, 50.0, 70.0),
     thickness: thickness(28.0, SIMILAR, 0.10),
     probe: "the thick end, beside the bone",
@@ -144,6 +150,7 @@ pub(super) static LEG_QUARTER: Cut = Cut {
     name: "leg quarter",
     plural: "leg quarters",
     form: Form::Slab { elongation: 1.8 },
+    silhouette: Silhouette::Teardrop,
     usual_mass: masses(220.0, 300.0, 400.0),
     usual_pieces: 2,
     thickness: thickness(40.0, SIMILAR, 0.10),
@@ -174,6 +181,7 @@ pub(super) static WHOLE_CHICKEN: Cut = Cut {
     animal: Animal::Chicken,
     class: Class::WholeBird,
     form: Form::Tube { bore: 0.33 },
+    silhouette: Silhouette::Rounded,
     usual_mass: masses(1100.0, 1500.0, 2000.0),
     usual_pieces: 1,
     thickness: thickness(105.0, SIMILAR, 0.08),

@@ -1,7 +1,7 @@
 //! Pork.
 
 use super::{BELLY, BREADED, GIVEN, PORK, RIBS, SIMILAR, SLICED, TOUGH, masses, thickness};
-use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Form};
+use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Form, Silhouette};
 use crate::units::{Interval, Temperature};
 
 pub(super) static PORK_BELLY_SLAB: Cut = Cut {
@@ -11,6 +11,7 @@ pub(super) static PORK_BELLY_SLAB: Cut = Cut {
     animal: Animal::Pork,
     class: Class::WholeCut,
     form: Form::Slab { elongation: 1.3 },
+    silhouette: Silhouette::Rectangle,
     usual_mass: masses(400.0, 750.0, 1200.0),
     usual_pieces: 1,
     thickness: thickness(40.0, GIVEN, 0.15),
@@ -50,6 +51,7 @@ pub(super) static PORK_CHOP: Cut = Cut {
     animal: Animal::Pork,
     class: Class::WholeCut,
     form: Form::Slab { elongation: 1.4 },
+    silhouette: Silhouette::Rounded,
     usual_mass: masses(120.0, 220.0, 350.0),
     usual_pieces: 2,
     thickness: thickness(25.0, SLICED, 0.12),
@@ -117,6 +119,7 @@ pub(super) static PORK_LOIN_ROAST: Cut = Cut {
     animal: Animal::Pork,
     class: Class::WholeCut,
     form: Form::Bar,
+    silhouette: Silhouette::Capsule,
     usual_mass: masses(700.0, 1100.0, 1800.0),
     usual_pieces: 1,
     thickness: thickness(85.0, SIMILAR, 0.10),
@@ -150,6 +153,7 @@ pub(super) static PORK_SHOULDER_PIECE: Cut = Cut {
     name: "pork shoulder piece",
     plural: "pork shoulder pieces",
     form: Form::Slab { elongation: 1.2 },
+    silhouette: Silhouette::Rounded,
     usual_mass: masses(600.0, 1000.0, 1600.0),
     thickness: thickness(70.0, SIMILAR, 0.12),
     composition: Composition::new(0.65, 0.17, 0.18),
@@ -168,6 +172,7 @@ pub(super) static COUNTRY_RIB: Cut = Cut {
     animal: Animal::Pork,
     class: Class::WholeCut,
     form: Form::Slab { elongation: 1.4 },
+    silhouette: Silhouette::Rounded,
     usual_mass: masses(150.0, 225.0, 300.0),
     usual_pieces: 4,
     thickness: thickness(28.0, SLICED, 0.12),
@@ -188,6 +193,7 @@ pub(super) static BACK_RIBS: Cut = Cut {
     name: "back rib section",
     plural: "back rib sections",
     form: Form::Slab { elongation: 1.3 },
+    silhouette: Silhouette::Rectangle,
     usual_mass: masses(180.0, 250.0, 350.0),
     usual_pieces: 3,
     thickness: thickness(20.0, GIVEN, 0.12),

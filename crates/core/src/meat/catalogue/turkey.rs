@@ -1,7 +1,7 @@
 //! Turkey.
 
 use super::{BREAST, DARK_MEAT, SIMILAR, masses, thickness};
-use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Form};
+use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Form, Silhouette};
 use crate::units::{Interval, Temperature};
 
 pub(super) static TURKEY_DRUMSTICK: Cut = Cut {
@@ -11,6 +11,7 @@ pub(super) static TURKEY_DRUMSTICK: Cut = Cut {
     animal: Animal::Turkey,
     class: Class::PoultryPiece,
     form: Form::Bar,
+    silhouette: Silhouette::Teardrop,
     usual_mass: masses(300.0, 450.0, 600.0),
     usual_pieces: 2,
     thickness: thickness(56.0, SIMILAR, 0.10),
@@ -30,6 +31,7 @@ pub(super) static TURKEY_WING: Cut = Cut {
     id: CutId::TurkeyWing,
     name: "turkey wing",
     plural: "turkey wings",
+    silhouette: Silhouette::Folded,
     usual_mass: masses(250.0, 340.0, 450.0),
     thickness: thickness(42.0, SIMILAR, 0.10),
     composition: Composition::new(0.67, 0.2, 0.12),
@@ -42,6 +44,7 @@ pub(super) static TURKEY_BREAST_JOINT: Cut = Cut {
     id: CutId::TurkeyBreastJoint,
     name: "turkey breast joint",
     plural: "turkey breast joints",
+    silhouette: Silhouette::Capsule,
     usual_mass: masses(700.0, 1100.0, 1600.0),
     usual_pieces: 1,
     thickness: thickness(85.0, SIMILAR, 0.10),

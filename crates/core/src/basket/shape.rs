@@ -1,0 +1,338 @@
+//! Pieces seen from above, and how near two of them are. Lengths in mm.
+//!
+//! Every footprint is a small convex polygon grown by a radius: a capsule is two points, a rounded
+//! rectangle four, a teardrop a fan and its tip. So one distance serves all of them, and it is
+//! exact. General collision packages were looked at; their shapes come with a vector library and a
+//! world of bodies, where forty pieces of a few points each need this page.
+#![allow(
+    clippy::indexing_slicing,
+    reason = "innermost loops over the few corners of a footprint"
+)]
+
+use crate::geometry::Outline;
+use crate::meat::Silhouette;
+
+/// A point or a direction, mm.
+pub type Point = [f64; 2];
+
+/// A footprint: corners of its core around the middle, grown by a radius.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Footprint {
+    /// Which outline.
+    pub kind: Silhouette,
+    /// Longer side, mm.
+    pub length: f64,
+    /// Shorter side, mm.
+    pub width: f64,
+    core: Vec<Point>,
+    radius: f64,
+    /// Farthest point from the middle, mm.
+    reach: f64,
+}
+
+/// Where a piece lies: its middle from the middle of the floor, and its turn from lying along the
+/// first axis.
+#[derive(Debug, Clone, Copy, PartialEq, Default)]
+pub struct Pose {
+    /// To the right, mm.
+    pub x: f64,
+    /// To the back, mm.
+    pub y: f64,
+    /// Counter-clockwise, rad.
+    pub angle: f64,
+}
+
+/// The corners of a core as placed.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Corners {
+    points: [Point; MOST_CORNERS],
+    count: usize,
+}
+
+impl std::ops::Deref for Corners {
+    type Target = [Point];
+
+    fn deref(&self) -> &[Point] {
+        &self.points[..self.count]
+    }
+}
+
+/// How two placed footprints stand to each other.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub(super) struct Contact {
+    /// Gap between them, mm; negative when they overlap.
+    pub gap: f64,
+    /// From the first to the second, of length one.
+    pub normal: Point,
+    /// Nearest points of the cores.
+    pub at: [Point; 2],
+}
+
+/// Corners of the thick end of a teardrop.
+const FAN: usize = 5;
+/// No core has more.
+const MOST_CORNERS: usize = FAN + 1;
+
+impl Footprint {
+    /// The footprint of a piece with the given outline.
+    ///
+    /// ```
+    /// use ember_core::{basket::Footprint, geometry::Outline, meat::Silhouette, units::Length};
+    /// let mm = Length::from_millimetres;
+    /// let wing = Outline { length: mm(90.0), width: mm(30.0) };
+    /// let capsule = Footprint::new(Silhouette::Capsule, wing);
+    /// // A rectangle of 60 by 30 and two half discs.
+    /// let exact = 60.0 * 30.0 + std::f64::consts::PI * 15.0 * 15.0;
+    /// assert!((capsule.area() / exact - 1.0).abs() < 1e-9);
+    /// ```
+    #[must_use]
+    pub fn new(kind: Silhouette, outline: Outline) -> Self {
+        /// A folded wing is so much shorter and wider than a straight one (common practice).
+        const FOLDED: f64 = 1.6;
+        let (length, width) = (outline.length.millimetres(), outline.width.millimetres());
+        let (length, width) = if kind == Silhouette::Folded {
+            (length / FOLDED, width * FOLDED)
+        } else {
+            (length, width)
+        };
+        let (long, half) = (length.max(width) / 2.0, length.min(width) / 2.0);
+        let box_of = |radius: f64| {
+            let (x, y) = (long - radius, half - radius);
+            (vec![[x, y], [-x, y], [-x, -y], [x, -y]], radius)
+        };
+        let (core, radius) = match kind {
+            Silhouette::Capsule => {
+                let end = long - half;
+                if end > 1e-9 {
+                    (vec![[end, 0.0], [-end, 0.0]], half)
+                } else {
+                    (vec![[0.0, 0.0]], half)
+                }
+            }
+            Silhouette::Rounded | Silhouette::Folded => box_of(0.7 * half),
+            Silhouette::Rectangle => box_of(0.05 * half),
+            Silhouette::Teardrop => {
+                // Round at the thick end, half as wide at the thin one.
+                let radius = half / 2.0;
+                let middle = -long + half;
+                let mut core: Vec<Point> = (0..FAN)
+                    .map(|i| {
+                        let angle = std::f64::consts::PI * (0.5 + i as f64 / (FAN - 1) as f64);
+                        [middle + radius * angle.cos(), radius * angle.sin()]
+                    })
+                    .collect();
+                core.push([long - radius, 0.0]);
+                (core, radius)
+            }
+        };
+        let reach = core.iter().map(|p| p[0].hypot(p[1])).fold(0.0, f64::max) + radius;
+        Self {
+            kind,
+            length: 2.0 * long,
+            width: 2.0 * half,
+            core,
+            radius,
+            reach,
+        }
+    }
+
+    /// Area, mm²: polygon, a strip of the radius along its edge, and one disc.
+    #[must_use]
+    pub fn area(&self) -> f64 {
+        let n = self.core.len();
+        let mut twice = 0.0;
+        let mut edge = 0.0;
+        for i in 0..n {
+            let (a, b) = (self.core[i], self.core[(i + 1) % n]);
+            twice += a[0] * b[1] - b[0] * a[1];
+            edge += (b[0] - a[0]).hypot(b[1] - a[1]);
+        }
+        let r = self.radius;
+        twice.abs() / 2.0 + edge * r + std::f64::consts::PI * r * r
+    }
+
+    /// Farthest point from the middle, mm.
+    #[must_use]
+    pub fn reach(&self) -> f64 {
+        self.reach
+    }
+
+    /// Radius that its core is grown by, mm.
+    #[must_use]
+    pub fn radius(&self) -> f64 {
+        self.radius
+    }
+
+    /// The corners of the core as placed; the outline is [`Self::radius`] around them.
+    #[must_use]
+    pub fn placed(&self, pose: Pose) -> Corners {
+        let (sin, cos) = pose.angle.sin_cos();
+        let mut corners = Corners {
+            points: [[0.0; 2]; MOST_CORNERS],
+            count: self.core.len(),
+        };
+        for (to, [x, y]) in corners.points.iter_mut().zip(&self.core) {
+            *to = [pose.x + cos * x - sin * y, pose.y + sin * x + cos * y];
+        }
+        corners
+    }
+}
+
+/// How two cores grown by `radii` together stand to each other.
+pub(super) fn contact(a: &[Point], b: &[Point], radii: f64) -> Contact {
+    if let Some((depth, normal)) = overlap(a, b) {
+        return Contact {
+            gap: -depth - radii,
+            normal,
+            at: [farthest(a, normal), farthest(b, [-normal[0], -normal[1]])],
+        };
+    }
+    let mut best = (f64::INFINITY, [0.0; 2], [0.0; 2]);
+    for p in a {
+        for (q, r) in edges(b) {
+            let near = nearest(*p, q, r);
+            let distance = (near[0] - p[0]).hypot(near[1] - p[1]);
+            if distance < best.0 {
+                best = (distance, *p, near);
+            }
+        }
+    }
+    for p in b {
+        for (q, r) in edges(a) {
+            let near = nearest(*p, q, r);
+            let distance = (near[0] - p[0]).hypot(near[1] - p[1]);
+            if distance < best.0 {
+                best = (distance, near, *p);
+            }
+        }
+    }
+    let (distance, p, q) = best;
+    let normal = if distance > 1e-12 {
+        [(q[0] - p[0]) / distance, (q[1] - p[1]) / distance]
+    } else {
+        [1.0, 0.0]
+    };
+    Contact {
+        gap: distance - radii,
+        normal,
+        at: [p, q],
+    }
+}
+
+fn edges(polygon: &[Point]) -> impl Iterator<Item = (Point, Point)> {
+    let n = polygon.len();
+    // Two points have one edge, one point an edge of no length.
+    (0..if n > 2 { n } else { 1 }).map(move |i| (polygon[i], polygon[(i + 1) % n]))
+}
+
+fn nearest(p: Point, a: Point, b: Point) -> Point {
+    let d = [b[0] - a[0], b[1] - a[1]];
+    let length = d[0] * d[0] + d[1] * d[1];
+    if length <= 0.0 {
+        return a;
+    }
+    let part = (((p[0] - a[0]) * d[0] + (p[1] - a[1]) * d[1]) / length).clamp(0.0, 1.0);
+    [a[0] + part * d[0], a[1] + part * d[1]]
+}
+
+/// Depth of the overlap of two cores and the way out, from the first to the second; nothing when
+/// an edge separates them (separating axis theorem).
+fn overlap(a: &[Point], b: &[Point]) -> Option<(f64, Point)> {
+    let mut best: Option<(f64, Point)> = None;
+    for (p, q) in edges(a).chain(edges(b)) {
+        let length = (q[0] - p[0]).hypot(q[1] - p[1]);
+        if length <= 0.0 {
+            continue;
+        }
+        let across = [(q[1] - p[1]) / length, (p[0] - q[0]) / length];
+        // Along the edge as well: lines have no corner that would separate them end to end.
+        let along = [-across[1], across[0]];
+        for normal in [
+            across,
+            [-across[0], -across[1]],
+            along,
+            [-along[0], -along[1]],
+        ] {
+            let along = |p: &Point| p[0] * normal[0] + p[1] * normal[1];
+            let top = a.iter().map(along).fold(f64::NEG_INFINITY, f64::max);
+            let bottom = b.iter().map(along).fold(f64::INFINITY, f64::min);
+            let depth = top - bottom;
+            if depth < 0.0 {
+                return None;
+            }
+            if best.is_none_or(|(least, _)| depth < least) {
+                best = Some((depth, normal));
+            }
+        }
+    }
+    best
+}
+
+fn farthest(polygon: &[Point], along: Point) -> Point {
+    let by = |p: &Point| p[0] * along[0] + p[1] * along[1];
+    polygon
+        .iter()
+        .copied()
+        .max_by(|p, q| by(p).total_cmp(&by(q)))
+        .unwrap_or_default()
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::units::Length;
+
+    fn capsule() -> Footprint {
+        let mm = Length::from_millimetres;
+        Footprint::new(
+            Silhouette::Capsule,
+            Outline {
+                length: mm(60.0),
+                width: mm(20.0),
+            },
+        )
+    }
+
+    fn between(a: Pose, b: Pose) -> f64 {
+        let shape = capsule();
+        contact(&shape.placed(a), &shape.placed(b), 2.0 * shape.radius()).gap
+    }
+
+    /// By hand: two capsules of 60 by 20 mm.
+    #[test]
+    fn gaps_are_what_a_ruler_says() {
+        let at = |x, y, angle| Pose { x, y, angle };
+        let right = std::f64::consts::FRAC_PI_2;
+        // Side by side 30 mm apart: 10 mm of air. End to end 70 mm apart: 10 mm.
+        assert!((between(at(0.0, 0.0, 0.0), at(0.0, 30.0, 0.0)) - 10.0).abs() < 1e-9);
+        assert!((between(at(0.0, 0.0, 0.0), at(70.0, 0.0, 0.0)) - 10.0).abs() < 1e-9);
+        // One across the end of the other: 50 mm less 30 and 10.
+        assert!((between(at(0.0, 0.0, 0.0), at(50.0, 0.0, right)) - 10.0).abs() < 1e-9);
+        // Crossed in the middle: out by the half length, 20 mm, and both radii.
+        assert!((between(at(0.0, 0.0, 0.0), at(0.0, 0.0, right)) + 40.0).abs() < 1e-9);
+    }
+
+    #[test]
+    fn a_gap_is_the_same_from_both_sides_and_when_all_is_turned() {
+        let a = Pose {
+            x: 3.0,
+            y: -8.0,
+            angle: 0.4,
+        };
+        let b = Pose {
+            x: 31.0,
+            y: 22.0,
+            angle: 1.9,
+        };
+        assert!((between(a, b) - between(b, a)).abs() < 1e-9);
+        let turned = |p: Pose| {
+            let (sin, cos) = 0.77f64.sin_cos();
+            Pose {
+                x: cos * p.x - sin * p.y,
+                y: sin * p.x + cos * p.y,
+                angle: p.angle + 0.77,
+            }
+        };
+        assert!((between(a, b) - between(turned(a), turned(b))).abs() < 1e-9);
+    }
+}
