@@ -266,7 +266,7 @@ impl Tray<'_> {
                     }
                 }
             }
-            while let Some(gap) = failed.filter(|failed| failed - kept > 1.5) {
+            while let Some(gap) = failed.filter(|failed| failed - kept > 2.5) {
                 let middle = f64::midpoint(kept, gap);
                 let mut tried = poses.clone();
                 if self.push(&mut tried, middle) {

@@ -69,7 +69,7 @@ pub(super) struct Contact {
 }
 
 /// Corners of the thick end of a teardrop.
-const FAN: usize = 5;
+const FAN: usize = 4;
 /// No core has more.
 const MOST_CORNERS: usize = FAN + 1;
 
@@ -188,25 +188,25 @@ pub(super) fn contact(a: &[Point], b: &[Point], radii: f64) -> Contact {
         };
     }
     let mut best = (f64::INFINITY, [0.0; 2], [0.0; 2]);
-    for p in a {
-        for (q, r) in edges(b) {
-            let near = nearest(*p, q, r);
-            let distance = (near[0] - p[0]).hypot(near[1] - p[1]);
-            if distance < best.0 {
-                best = (distance, *p, near);
+    for (corners, other, first) in [(a, b, true), (b, a, false)] {
+        for (q, r) in edges(other) {
+            let edge = Edge::new(q, r);
+            for p in corners {
+                let near = edge.nearest(*p);
+                let (dx, dy) = (near[0] - p[0], near[1] - p[1]);
+                let square = dx * dx + dy * dy;
+                if square < best.0 {
+                    best = if first {
+                        (square, *p, near)
+                    } else {
+                        (square, near, *p)
+                    };
+                }
             }
         }
     }
-    for p in b {
-        for (q, r) in edges(a) {
-            let near = nearest(*p, q, r);
-            let distance = (near[0] - p[0]).hypot(near[1] - p[1]);
-            if distance < best.0 {
-                best = (distance, near, *p);
-            }
-        }
-    }
-    let (distance, p, q) = best;
+    let (square, p, q) = best;
+    let distance = square.sqrt();
     let normal = if distance > 1e-12 {
         [(q[0] - p[0]) / distance, (q[1] - p[1]) / distance]
     } else {
@@ -225,43 +225,62 @@ fn edges(polygon: &[Point]) -> impl Iterator<Item = (Point, Point)> {
     (0..if n > 2 { n } else { 1 }).map(move |i| (polygon[i], polygon[(i + 1) % n]))
 }
 
-fn nearest(p: Point, a: Point, b: Point) -> Point {
-    let d = [b[0] - a[0], b[1] - a[1]];
-    let length = d[0] * d[0] + d[1] * d[1];
-    if length <= 0.0 {
-        return a;
+/// An edge made ready for many points.
+struct Edge {
+    from: Point,
+    way: Point,
+    /// Way over its square, so that a product gives the part of the way; nought for a point.
+    part: Point,
+}
+
+impl Edge {
+    fn new(from: Point, to: Point) -> Self {
+        let way = [to[0] - from[0], to[1] - from[1]];
+        let square = way[0] * way[0] + way[1] * way[1];
+        let part = if square > 0.0 {
+            [way[0] / square, way[1] / square]
+        } else {
+            [0.0; 2]
+        };
+        Self { from, way, part }
     }
-    let part = (((p[0] - a[0]) * d[0] + (p[1] - a[1]) * d[1]) / length).clamp(0.0, 1.0);
-    [a[0] + part * d[0], a[1] + part * d[1]]
+
+    fn nearest(&self, p: Point) -> Point {
+        let part = (p[0] - self.from[0]) * self.part[0] + (p[1] - self.from[1]) * self.part[1];
+        let part = part.clamp(0.0, 1.0);
+        [
+            self.from[0] + part * self.way[0],
+            self.from[1] + part * self.way[1],
+        ]
+    }
 }
 
 /// Depth of the overlap of two cores and the way out, from the first to the second; nothing when
 /// an edge separates them (separating axis theorem).
 fn overlap(a: &[Point], b: &[Point]) -> Option<(f64, Point)> {
     let mut best: Option<(f64, Point)> = None;
-    for (p, q) in edges(a).chain(edges(b)) {
-        let length = (q[0] - p[0]).hypot(q[1] - p[1]);
-        if length <= 0.0 {
-            continue;
-        }
-        let across = [(q[1] - p[1]) / length, (p[0] - q[0]) / length];
-        // Along the edge as well: lines have no corner that would separate them end to end.
-        let along = [-across[1], across[0]];
-        for normal in [
-            across,
-            [-across[0], -across[1]],
-            along,
-            [-along[0], -along[1]],
-        ] {
-            let along = |p: &Point| p[0] * normal[0] + p[1] * normal[1];
-            let top = a.iter().map(along).fold(f64::NEG_INFINITY, f64::max);
-            let bottom = b.iter().map(along).fold(f64::INFINITY, f64::min);
-            let depth = top - bottom;
-            if depth < 0.0 {
-                return None;
+    // Out of the first through its edges, then into the second through the edges of that.
+    for (from, to, sign) in [(a, b, 1.0), (b, a, -1.0)] {
+        for (p, q) in edges(from) {
+            let length = (q[0] - p[0]).hypot(q[1] - p[1]);
+            if length <= 0.0 {
+                continue;
             }
-            if best.is_none_or(|(least, _)| depth < least) {
-                best = Some((depth, normal));
+            // Corners run counter-clockwise, so this looks outwards.
+            let out = [(q[1] - p[1]) / length, (p[0] - q[0]) / length];
+            let back = [-out[0], -out[1]];
+            // Lines look both ways, and have no corner that would separate them end to end.
+            let axes = [out, back, [-out[1], out[0]], [out[1], -out[0]]];
+            for axis in &axes[..if from.len() > 2 { 1 } else { 4 }] {
+                let along = |p: &Point| p[0] * axis[0] + p[1] * axis[1];
+                let top = along(&p).max(along(&q));
+                let depth = top - to.iter().map(along).fold(f64::INFINITY, f64::min);
+                if depth < 0.0 {
+                    return None;
+                }
+                if best.is_none_or(|(least, _)| depth < least) {
+                    best = Some((depth, [sign * axis[0], sign * axis[1]]));
+                }
             }
         }
     }
