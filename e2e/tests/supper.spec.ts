@@ -133,7 +133,7 @@ test.describe("on a phone, in Celsius and grams, by keyboard alone", () => {
     await expect(page.getByRole("link", { name: /See how it went/ })).toBeVisible();
     await page.keyboard.press("g");
     await page.keyboard.press("l");
-    await expect(page.getByRole("article").first()).toContainText("2 pork chops");
+    await expect(page.getByRole("article").first()).toContainText("2 bone-in pork chops");
     await fitsTheWidth(page);
     await accessible(page);
   });
