@@ -28,6 +28,10 @@ export const planQuery = (request: Request) =>
     retry: false,
   });
 
+/** The lowest setting at which the pieces are out within so many seconds. */
+export const settingFor = (request: Request, within: number) =>
+  answer(client.POST("/api/plans/setting-for-deadline", { body: { request, within_s: within } }));
+
 export interface CookFilter {
   state?: "planned" | "running" | "finished";
   q?: string;

@@ -30,7 +30,9 @@ export function Curves({ plan, units }: CurvesProps) {
   const pull = plan.pull_at_s / 60;
   /** The band of the core, until it comes out. */
   const between = (low: number[], high: number[]) => {
-    const shown = minutes.flatMap((minute, n) => (minute <= pull ? [n] : []));
+    // Where all cooks have got there the members say no more.
+    const going = (n: number) => (low[n] ?? 0) < plan.core_target_c - 0.5;
+    const shown = minutes.flatMap((minute, n) => (minute <= pull && going(n) ? [n] : []));
     const point = (values: number[]) => (n: number) =>
       `${x(minutes[n] ?? 0).toFixed(1)} ${y(values[n] ?? 0).toFixed(1)}`;
     if (low.length === 0 || shown.length < 2) return "";

@@ -31,12 +31,15 @@ export function Isolines({ plan, frame, units }: IsolinesProps) {
     const inside = (p: Point) => Math.min(p.depth, 1 - p.depth);
     return !best || inside(point) > inside(best) ? point : best;
   }, null);
-  // Beside the line at which it comes out, never on it.
-  const out = frame.x(plan.pull_at_s / 60);
-  const labelled = (point: Point) => {
-    const x = frame.x(point.minute) + 10;
-    return x < out + 4 && x + LABEL > out ? out + 6 : x;
-  };
+  // Beside the lines of the pins, never on one.
+  const pins = [plan.turn_at_s, plan.check_from_s, plan.pull_at_s].flatMap((at) =>
+    at == null ? [] : [frame.x(at / 60)],
+  );
+  const labelled = (point: Point) =>
+    pins.reduce(
+      (x, pin) => (x < pin + 4 && x + LABEL > pin ? pin + 6 : x),
+      frame.x(point.minute) + 10,
+    );
   return (
     <g>
       {boiling.map((line, n) => (

@@ -14,6 +14,7 @@ import { BasketMap } from "../../features/basket/BasketMap";
 import { Curves } from "../../features/ember-strip/Curves";
 import { EmberStrip } from "../../features/ember-strip/EmberStrip";
 import { Found } from "../../features/outcomes/Found";
+import { InTime } from "../../features/sentence/InTime";
 import { Sentence } from "../../features/sentence/Sentence";
 import { StepList } from "../../features/steps/StepList";
 import { Warnings } from "../../features/steps/Warnings";
@@ -46,6 +47,7 @@ export function PlanView(props: PlanViewProps) {
   const shown = useLastPlan(plan.data);
   const now = useNow(15_000);
   const load = loadTime(shown, eat, now);
+  const late = eat !== null && load < now - MINUTE;
   const clockOf = (seconds: number) => clock(new Date(load + seconds * 1000));
 
   return (
@@ -68,7 +70,17 @@ export function PlanView(props: PlanViewProps) {
             gap="6"
             wrap={{ base: "wrap", lg: "nowrap" }}
           >
-            <Summary plan={shown} clockOf={clockOf} late={eat !== null && load < now - MINUTE} />
+            <Box>
+              <Summary plan={shown} clockOf={clockOf} late={late} />
+              {late && shown.batches.length === 1 ? (
+                <InTime
+                  request={request}
+                  left={(load - now) / 1000 + shown.pull_at_s - (shown.preheat_s ?? 0)}
+                  units={units}
+                  onChange={props.onChange}
+                />
+              ) : null}
+            </Box>
             <Keep request={request} eat={eat} disabled={failure !== null} />
           </Flex>
           <EmberStrip plan={shown} units={units} clockOf={clockOf} />
