@@ -16,6 +16,10 @@ test("laptop", async ({ page }) => {
   await shot(page, "today");
   await page.goto("/plan");
   await shot(page, "plan");
+  await page.getByText("What you will find").scrollIntoViewIfNeeded();
+  await page.getByRole("group", { name: /The basket from above/ }).scrollIntoViewIfNeeded();
+  await shot(page, "plan-basket");
+  await page.evaluate(() => window.scrollTo(0, 0));
   await page.getByRole("button", { name: /^Thickness/ }).click();
   await shot(page, "plan-word");
   await page.keyboard.press("Escape");
@@ -40,6 +44,7 @@ test.describe("phone", () => {
     await shot(page, "plan-phone");
     await page.getByRole("button", { name: "Start now" }).click();
     await page.waitForURL("**/fryer/*");
+    await shot(page, "fryer-load");
     await page.getByRole("button", { name: "Loaded" }).click();
     await expect(page.getByRole("heading", { level: 1 })).toContainText("Turn");
     await shot(page, "fryer");

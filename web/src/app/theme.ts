@@ -38,6 +38,7 @@ const config = defineConfig({
         reading: { value: "40rem" },
         clock: { value: "4rem" },
         basket: { value: "22rem" },
+        basketSmall: { value: "15rem" },
         popover: { value: "21rem" },
         key: { value: "4.25rem" },
       },

@@ -10,7 +10,7 @@ impl LoadRule {
     #[must_use]
     pub const fn words(self) -> &'static str {
         match self {
-            Self::WithAir => "with air around each",
+            Self::WithAir => "with air",
             Self::AllAtOnce => "all at once",
         }
     }
@@ -19,7 +19,7 @@ impl LoadRule {
     #[must_use]
     pub const fn reason(self) -> &'static str {
         match self {
-            Self::WithAir => "Crisp on all sides; in batches when they do not fit.",
+            Self::WithAir => "Air around each piece: crisp on all sides; in batches when they do not fit.",
             Self::AllAtOnce => "One batch, however they lie: slower and paler, but all together.",
         }
     }

@@ -4,7 +4,8 @@ import { type KeyboardEvent, type PointerEvent, useState } from "react";
 import type { Machine, Plan, Request } from "../../api/types";
 import { Action } from "../../components/recipes";
 import { length, minutes, type Units } from "../../lib/units";
-import { basketSvg, CORNER, corePath, floorSize, type Layout, type Pose, placed } from "./drawing";
+import { basketSvg, type Layout, type Pose } from "./drawing";
+import { Floor, PieceShape } from "./Floor";
 
 interface BasketMapProps {
   plan: Plan;
@@ -17,7 +18,6 @@ interface BasketMapProps {
   onChange: (change: Partial<Request>) => void;
 }
 
-const Svg = chakra("svg");
 const Group = chakra("g");
 
 /** A key moves a piece by this much, mm, and turns it by this much, rad. */
@@ -31,7 +31,6 @@ type Moved = { poses: Pose[]; piece: number } | null;
 
 export function BasketMap(props: BasketMapProps) {
   const { plan, layout, machine, units, byHand, clockOf, onChange } = props;
-  const [width, depth] = floorSize(machine);
   const [dragged, setDragged] = useState<Moved>(null);
   const [before, setBefore] = useState<(Pose[] | undefined)[]>([]);
   const [told, setTold] = useState("");
@@ -71,22 +70,11 @@ export function BasketMap(props: BasketMapProps) {
 
   return (
     <Box>
-      <Svg
-        viewBox={`${-width / 2 - 8} ${-depth / 2 - 8} ${width + 16} ${depth + 16}`}
-        width="100%"
-        maxH="basket"
-        display="block"
+      <Floor
+        machine={machine}
         role="group"
-        aria-label={`The basket from above: ${poses.length} pieces, ${plan.airiness}`}
-        touchAction="none"
+        label={`The basket from above: ${poses.length} pieces, ${plan.airiness}`}
       >
-        <Group fill="well" stroke="ink.soft" strokeWidth="2">
-          {machine.floor_shape === "round" ? (
-            <circle r={width / 2} />
-          ) : (
-            <rect x={-width / 2} y={-depth / 2} width={width} height={depth} rx={CORNER} />
-          )}
-        </Group>
         {poses.map((pose, n) => (
           <Piece
             key={n}
@@ -115,7 +103,7 @@ export function BasketMap(props: BasketMapProps) {
                 gap={near.gap_mm}
               />
             ))}
-      </Svg>
+      </Floor>
       <Text textStyle="small" mt="2">
         <Text as="span" fontWeight="700">
           {plan.airiness}
@@ -227,20 +215,7 @@ function Piece({ number, pose, layout, label, onKeyDown, onDrag }: PieceProps) {
       onPointerMove={(event: PointerEvent<SVGGElement>) => drag(event, false)}
       onPointerUp={(event: PointerEvent<SVGGElement>) => drag(event, true)}
     >
-      <Group
-        fill="brown.blond"
-        stroke="brown.blond"
-        strokeLinejoin="round"
-        strokeLinecap="round"
-        style={{ strokeWidth: 2 * layout.radius_mm }}
-      >
-        <path d={corePath(layout.core_mm)} transform={placed(pose)} />
-      </Group>
-      <Group fill="mark.ink" textStyle="section">
-        <text x={pose.x_mm} y={-pose.y_mm + 5} textAnchor="middle">
-          {number}
-        </text>
-      </Group>
+      <PieceShape layout={layout} pose={pose} number={number} />
     </Group>
   );
 }

@@ -5,6 +5,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import type { Cook, Happening } from "../../api/types";
 import { Caution, Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
+import { BasketPicture } from "../../features/basket/Floor";
 import { allowSound, useAlarm, useTitle, useWakeLock } from "../../features/course/alarm";
 import { BelowFloor, ForecastLine } from "../../features/course/CookLines";
 import { Keypad } from "../../features/course/Keypad";
@@ -138,6 +139,11 @@ export function UnderWay({ cook, received }: UnderWayProps) {
           <Caution>{current.step.caution}</Caution>
         </Box>
       ) : null}
+      {current.step.kind === "load" && current.step.batch === 1 && cook.plan.layout ? (
+        <Box mb="4">
+          <BasketPicture layout={cook.plan.layout} machine={cook.request.machine} />
+        </Box>
+      ) : null}
       <ForecastLine cook={cook} units={settings} />
       <CourseStrip plan={cook.plan} now={loaded === null ? null : (now - loaded) / 60_000} />
       <Box as="ol" listStyleType="none" mt="1" mb="4">
@@ -169,7 +175,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
         </Text>
       ) : null}
       <Box flex="1" minH="4" />
-      <Box position="sticky" bottom="0" bg="paper" pt="2" pb="4">
+      <Box position="sticky" bottom="0" bg="paper" pt="2" pb="4" mx="-2" px="2">
         <Flex gap="3" mb="3">
           {loaded !== null ? (
             <Action
