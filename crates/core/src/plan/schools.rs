@@ -19,7 +19,9 @@ impl LoadRule {
     #[must_use]
     pub const fn reason(self) -> &'static str {
         match self {
-            Self::WithAir => "Air around each piece: crisp on all sides; in batches when they do not fit.",
+            Self::WithAir => {
+                "Air around each piece: crisp on all sides; in batches when they do not fit."
+            }
             Self::AllAtOnce => "One batch, however they lie: slower and paler, but all together.",
         }
     }
