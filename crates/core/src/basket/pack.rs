@@ -37,6 +37,8 @@ pub struct Near {
 const CLOSE: f64 = 0.25;
 /// Rounds of pushing before a beginning is given up.
 const ROUNDS: usize = 240;
+/// From so many pieces on there are fewer rounds.
+const MANY: usize = 20;
 /// Rounds without the worst miss getting smaller before it is given up.
 const PATIENCE: usize = 36;
 /// As many pieces as are laid from every beginning.
@@ -174,7 +176,9 @@ impl Tray<'_> {
         let inertia = (self.shape.length.powi(2) + self.shape.width.powi(2)) / 12.0;
         let mut placed: Vec<Corners> = poses.iter().map(|pose| self.shape.placed(*pose)).collect();
         let (mut best, mut idle) = (f64::INFINITY, 0);
-        for _ in 0..ROUNDS {
+        // A round costs by the pairs; many pieces get fewer, so that an answer comes in time.
+        let rounds = ROUNDS.min(ROUNDS * MANY / poses.len().max(1));
+        for _ in 0..rounds {
             let mut worst: f64 = 0.0;
             for i in 0..poses.len() {
                 for j in i + 1..poses.len() {
