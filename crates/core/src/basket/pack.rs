@@ -349,9 +349,8 @@ pub fn with_gap(shape: &Footprint, floor: Floor, pieces: u32, gap: f64) -> Optio
         shape,
         wall: Wall::of(floor),
     };
-    // What cannot be by area is not tried: outlines leave at least a tenth between them.
-    let grown = shape.area() * f64::from(pieces);
-    if grown > 1e6 * floor.area() {
+    // Pieces that cover more than the floor are not tried.
+    if shape.area() * f64::from(pieces) > 1e6 * floor.area() {
         return None;
     }
     tray.beginnings(pieces as usize)

@@ -288,6 +288,11 @@ pub fn synthetic_pull(request: &Request, deviations: [f64; 5]) -> Result<Interva
 }
 
 impl Responses {
+    /// When the usual cook is ready on the coarse grid, s.
+    pub fn usual_pull(&self) -> f64 {
+        self.usual.pull
+    }
+
     /// How much later the core is there when the unknown lies one standard deviation to the slow
     /// side; nothing when it is then out of reach.
     pub fn worth(&self, unknown: Unknown) -> Option<Interval> {

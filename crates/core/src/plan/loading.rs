@@ -46,23 +46,24 @@ impl Loading {
     }
 }
 
-/// Weighs the loading by a cook with air all around, and the other way by a search of its own.
-pub(super) fn weigh(problem: &Problem, cavity: Cavity, found: Found) -> Loading {
-    let exposure = problem.layer.exposure();
+/// Weighs the loading by a cook with air all around against the usual one, which is ready at
+/// `usual` s on the coarse grid, and the other way by a search of its own.
+pub(super) fn weigh(
+    problem: &Problem,
+    cavity: Cavity,
+    found: Found,
+    usual: Option<f64>,
+) -> Loading {
     let airy = Variation {
-        exposure: 1.0 / exposure,
+        exposure: 1.0 / problem.layer.exposure(),
         ..Variation::NONE
     };
-    let out = |variation: Variation| {
-        let pieces = problem.layer.in_first_batch;
-        let run = problem.load(cavity, pieces, Resolution::Coarse, variation);
-        let moments = found.moments(found.pull);
-        problem
-            .cook(run, moments, Variation::NONE, found.goal, |_| ())
-            .map(|ready| ready.at)
-    };
-    let later = match (out(Variation::NONE), out(airy)) {
-        (Ok(laid), Ok(airy)) => (laid - airy).max(0.0),
+    let pieces = problem.layer.in_first_batch;
+    let run = problem.load(cavity, pieces, Resolution::Coarse, airy);
+    let moments = found.moments(found.pull);
+    let airy = problem.cook(run, moments, Variation::NONE, found.goal, |_| ());
+    let later = match (usual, airy) {
+        (Some(laid), Ok(airy)) => (laid - airy.at).max(0.0),
         _ => 0.0,
     };
     Loading {

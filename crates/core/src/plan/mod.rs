@@ -160,7 +160,8 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         .as_ref()
         .map(|responses| responses.ensemble(fine.ready));
     let batches = all_batches(&problem, &fine, first)?;
-    let loading = loading::weigh(&problem, cavity, found);
+    let usual = responses.as_ref().map(band::Responses::usual_pull);
+    let loading = loading::weigh(&problem, cavity, found, usual);
     let rest = request.entry().rest;
     let cooking: f64 = batches.iter().map(|batch| batch.cook.seconds()).sum();
     let swaps = SWAP.seconds() * (batches.len() as f64 - 1.0);
