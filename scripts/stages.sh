@@ -59,9 +59,14 @@ start_throw_away_cluster() {
 }
 
 openapi_is_committed() {
-  cargo run --quiet --package ember-server -- --openapi >"$scratch/openapi.json" &&
-    diff -u docs/openapi.json "$scratch/openapi.json" ||
-    { say "docs/openapi.json is out of date: cargo run -p ember-server -- --openapi > docs/openapi.json"; return 1; }
+  described openapi docs/openapi.json && described machines-schema docs/machines.schema.json
+}
+
+# described OPTION FILE: what the service prints with an option is what is committed.
+described() {
+  cargo run --quiet --package ember-server -- "--$1" >"$scratch/described.json" &&
+    diff -u "$2" "$scratch/described.json" ||
+    { say "$2 is out of date: cargo run -p ember-server -- --$1 > $2"; return 1; }
 }
 
 types_are_generated() {

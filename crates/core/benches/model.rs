@@ -130,7 +130,7 @@ fn layouts(c: &mut Criterion) {
         c.bench_function(
             &format!("layout with the widest gaps, {pieces} wings"),
             |b| {
-                b.iter(|| widest(black_box(&wing), floor, pieces));
+                b.iter(|| widest(black_box(&vec![wing; pieces]), floor));
             },
         );
     }

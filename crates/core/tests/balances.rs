@@ -2,28 +2,33 @@
 //! kind of machine, under every coat, however it is held.
 #![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
-use std::sync::Arc;
-
-use ember_core::fryer::{Cavity, MachineKind, Rest, Run, Support};
-use ember_core::geometry;
+use ember_core::fryer::{Cavity, MachineKind, Rest, Run, Spot, Support};
 use ember_core::heat::{FaceLaw, Grid, Piece};
-use ember_core::meat::{CATALOGUE, Coat, Cut, Material};
-use ember_core::units::Density;
+use ember_core::meat::{CATALOGUE, Coat, Cut};
 
 const ROOM: f64 = 21.0;
 const START: f64 = 4.0;
 
 /// Twenty minutes in the machine, turned at twelve, then five minutes of rest.
 fn cooked(cut: &Cut, kind: MachineKind, coat: Coat, support: Support) -> (f64, Run) {
-    let material = Arc::new(Material::of(cut.composition.with_bone(cut.bone)));
-    let density = Density::from_kilograms_per_cubic_metre(material.density());
     let [_, mass, _] = cut.usual_mass;
-    let (body, _) = geometry::lay(cut.form, mass, cut.expected_thickness(mass), density);
-    let grid = Arc::new(Grid::coarse(body));
-    let piece = Piece::new(grid, material, FaceLaw::MEAT, START, coat.start());
+    let thickness = cut.expected_thickness(mass);
+    let (piece, _) = Piece::raw(
+        cut,
+        mass,
+        thickness,
+        Grid::coarse,
+        FaceLaw::MEAT,
+        START,
+        coat,
+    );
     let before = piece.heat_above_zero();
-    let cavity = Cavity::cold(kind, 1600.0, ROOM).holding(support, 0.06);
-    let mut run = Run::load(cavity, ROOM, 185.0, piece, f64::from(cut.usual_pieces));
+    let cavity = Cavity::cold(kind, 1600.0, ROOM).holding(support);
+    let spot = Spot {
+        gap: 0.06,
+        ..Spot::default()
+    };
+    let mut run = Run::load(cavity, ROOM, 185.0, piece, f64::from(cut.usual_pieces)).at(spot);
     run.advance_to(720.0);
     run.turn(12.0);
     run.advance_to(1200.0);
@@ -91,17 +96,10 @@ fn every_cut_however_it_is_held() {
 #[test]
 fn a_rested_piece_put_back_gets_its_colour() {
     let cut = ember_core::meat::cut(ember_core::meat::CutId::BeefRoast);
-    let material = Arc::new(Material::of(cut.composition.with_bone(cut.bone)));
-    let density = Density::from_kilograms_per_cubic_metre(material.density());
     let [_, mass, _] = cut.usual_mass;
-    let (body, _) = geometry::lay(cut.form, mass, cut.expected_thickness(mass), density);
-    let piece = Piece::new(
-        Arc::new(Grid::coarse(body)),
-        material,
-        FaceLaw::MEAT,
-        START,
-        Coat::Rubbed.start(),
-    );
+    let thickness = cut.expected_thickness(mass);
+    let (law, coat) = (FaceLaw::MEAT, Coat::Rubbed);
+    let (piece, _) = Piece::raw(cut, mass, thickness, Grid::coarse, law, START, coat);
     let cavity = Cavity::cold(MachineKind::OvenStyle, 1600.0, ROOM);
     let mut run = Run::load(cavity, ROOM, 120.0, piece, 1.0);
     run.advance_to(75.0 * 60.0);

@@ -1,34 +1,17 @@
 //! What a cook costs, in figures that do not depend on the machine: steps, and allocations.
 #![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
-use std::fmt::Write;
-use std::sync::Arc;
-
 use ember_core::fryer::{Cavity, MachineKind, Rest, Run};
-use ember_core::geometry;
 use ember_core::heat::{FaceLaw, Grid, Piece};
-use ember_core::meat::{CutId, Material, cut};
-use ember_core::units::Density;
+use ember_core::meat::{CutId, cut};
+use std::fmt::Write;
 
 fn loaded(id: CutId, fine: bool) -> Run {
     let entry = cut(id);
-    let material = Arc::new(Material::of(entry.composition.with_bone(entry.bone)));
-    let density = Density::from_kilograms_per_cubic_metre(material.density());
     let [_, mass, _] = entry.usual_mass;
     let thickness = entry.expected_thickness(mass);
-    let (body, _) = geometry::lay(entry.form, mass, thickness, density);
-    let grid = if fine {
-        Grid::fine(body)
-    } else {
-        Grid::coarse(body)
-    };
-    let piece = Piece::new(
-        Arc::new(grid),
-        material,
-        FaceLaw::MEAT,
-        4.0,
-        entry.coat.start(),
-    );
+    let grid = if fine { Grid::fine } else { Grid::coarse };
+    let (piece, _) = Piece::raw(entry, mass, thickness, grid, FaceLaw::MEAT, 4.0, entry.coat);
     let cavity = Cavity::cold(MachineKind::Drawer, 1500.0, 21.0);
     Run::load(cavity, 21.0, 200.0, piece, 2.0)
 }

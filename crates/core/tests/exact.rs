@@ -243,18 +243,9 @@ fn the_error_falls_with_the_grid() {
 fn heat_and_range_hold_for_every_cut() {
     for cut in CATALOGUE {
         let [_, mass, _] = cut.usual_mass;
-        let composition = cut.composition.with_bone(cut.bone);
-        let material = Arc::new(Material::of(composition));
-        let density = Density::from_kilograms_per_cubic_metre(material.density());
-        let (body, _) =
-            ember_core::geometry::lay(cut.form, mass, cut.expected_thickness(mass), density);
-        let mut piece = Piece::new(
-            Arc::new(Grid::fine(body)),
-            material,
-            FaceLaw::MEAT,
-            4.0,
-            Coat::PattedDry.start(),
-        );
+        let thickness = cut.expected_thickness(mass);
+        let (law, coat) = (FaceLaw::MEAT, Coat::PattedDry);
+        let (mut piece, _) = Piece::raw(cut, mass, thickness, Grid::fine, law, 4.0, coat);
         let before = piece.heat_above_zero();
         let (mut given, mut latent, mut carried) = (0.0, 0.0, 0.0);
         let mut elapsed = 0.0;
@@ -300,12 +291,9 @@ fn no_cell_leaves_the_range_even_when_it_burns() {
     for cut in CATALOGUE {
         for coat in [Coat::Wet, Coat::Crumbed] {
             let [mass, _, _] = cut.usual_mass;
-            let material = Arc::new(Material::of(cut.composition.with_bone(cut.bone)));
-            let density = Density::from_kilograms_per_cubic_metre(material.density());
-            let (body, _) =
-                ember_core::geometry::lay(cut.form, mass, cut.expected_thickness(mass), density);
-            let grid = Arc::new(Grid::coarse(body));
-            let mut piece = Piece::new(grid, material, FaceLaw::MEAT, 4.0, coat.start());
+            let thickness = cut.expected_thickness(mass);
+            let (law, grid) = (FaceLaw::MEAT, Grid::coarse);
+            let (mut piece, _) = Piece::raw(cut, mass, thickness, grid, law, 4.0, coat);
             for (celsius, seconds) in [(290.0, 5400.0), (21.0, 1800.0)] {
                 piece.disturb();
                 let mut elapsed = 0.0;

@@ -1,6 +1,7 @@
 //! Plans of the whole catalogue as text, refusals, and the directions a plan must move in.
 #![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
+use ember_core::basket::{Placed, Pose};
 use ember_core::doneness::Region;
 use ember_core::fryer::{Action, Machine, PRESETS, Support};
 use ember_core::meat::{CATALOGUE, Coat, CutId};
@@ -339,7 +340,7 @@ fn ways_of_holding_do_what_they_are_for() {
         "a plate takes its time"
     );
 
-    let mut bird = Request::usual(CutId::WholeChicken, PRESETS[5].machine());
+    let mut bird = Request::usual(CutId::WholeChicken, PRESETS[2].machine());
     bird.support = Support::Spit;
     let plan = plan(&bird).unwrap();
     assert_eq!(plan.turn_at, None);
@@ -376,20 +377,24 @@ fn crowding_costs_minutes_and_colour() {
 fn a_layout_by_hand_is_taken_as_it_is() {
     let mut request = Request::usual(CutId::BoneInThigh, drawer());
     let own = plan(&request).unwrap();
-    let mut poses = own.loading.layer.layout.poses.clone();
+    let mut poses = own.loading.loads[0].trays[0].layout.poses.clone();
     for pose in &mut poses {
         // Pushed together in the middle.
         pose.x *= 0.6;
         pose.y *= 0.6;
     }
-    request.layout = Some(poses.clone());
+    let placed = |pose: &Pose| Placed {
+        pose: *pose,
+        ..Placed::default()
+    };
+    request.layout = Some(poses.iter().map(placed).collect());
     let moved = plan(&request).unwrap();
-    assert_eq!(moved.loading.layer.layout.poses, poses);
+    assert_eq!(moved.loading.loads[0].trays[0].layout.poses, poses);
     assert!(moved.loading.airiness() < own.loading.airiness());
     assert!(moved.pull_at >= own.pull_at);
     request.layout = Some(Vec::new());
     assert!(matches!(plan(&request), Err(PlanError::LaidOut { .. })));
-    request.layout = Some(vec![poses[0]; 9]);
+    request.layout = Some(vec![placed(&poses[0]); 9]);
     assert!(matches!(plan(&request), Err(PlanError::LaidOut { .. })));
 }
 

@@ -26,4 +26,7 @@ pub struct Config {
     /// Print the API description and stop.
     #[arg(long)]
     pub openapi: bool,
+    /// Print the JSON Schema of machine documents and stop.
+    #[arg(long)]
+    pub machines_schema: bool,
 }

@@ -5,7 +5,7 @@
 
 use chrono::{DateTime, Duration, Utc};
 use diesel::{Connection, PgConnection};
-use ember_core::fryer::{Floor, Machine, MachineKind};
+use ember_core::fryer::{Floor, Machine, MachineKind, Spit, Support, Truth};
 use ember_core::meat::CutId;
 use ember_core::plan::{MODEL_VERSION, Plan, Request, SauceRule, StepKind, plan};
 use ember_core::units::{Length, Mass, Power, Temperature, TemperatureDifference};
@@ -13,8 +13,9 @@ use uuid::Uuid;
 
 use crate::db::{self, models};
 use crate::dto::event::{HappeningDto, OutcomeDto};
+use crate::dto::machine::MachineDto;
 use crate::dto::plan::PlanDto;
-use crate::dto::request::{MachineDto, RequestDto};
+use crate::dto::request::RequestDto;
 use crate::error::ApiError;
 
 /// Fills a database that has neither machines nor cooks.
@@ -57,33 +58,45 @@ pub fn fill_if_empty(connection: &mut PgConnection, now: DateTime<Utc>) -> Resul
 const SEED: u64 = 0x5EA_1163;
 
 fn drum() -> Machine {
+    let mm = Length::from_millimetres;
     Machine {
         name: "the drum".to_owned(),
         kind: MachineKind::Drawer,
         floor: Floor::Round {
-            diameter: Length::from_millimetres(250.0),
+            diameter: mm(250.0),
         },
-        height: Length::from_millimetres(110.0),
+        height: mm(110.0),
+        element: mm(120.0),
+        racks: Vec::new(),
+        spit: None,
+        tumbler: None,
         power: Power::from_watts(1500.0),
         lowest: Temperature::from_celsius(60.0),
         highest: Temperature::from_celsius(204.0),
         step: TemperatureDifference::from_kelvins(5.0),
+        preheat: None,
+        truth: Truth::default(),
     }
 }
 
 fn shelves() -> Machine {
+    let mm = Length::from_millimetres;
     Machine {
         name: "the shelves".to_owned(),
         kind: MachineKind::OvenStyle,
-        floor: Floor::Rectangular {
-            width: Length::from_millimetres(300.0),
-            depth: Length::from_millimetres(280.0),
-        },
-        height: Length::from_millimetres(140.0),
+        floor: Floor::rectangular(mm(300.0), mm(280.0)),
+        height: mm(190.0),
+        element: mm(205.0),
+        racks: [20.0, 75.0, 130.0].map(mm).to_vec(),
+        spit: Some(Spit {
+            length: mm(230.0),
+            diameter: mm(150.0),
+            heaviest: Mass::from_grams(2000.0),
+        }),
+        tumbler: Some(3.5),
         power: Power::from_watts(1700.0),
-        lowest: Temperature::from_celsius(60.0),
         highest: Temperature::from_celsius(232.0),
-        step: TemperatureDifference::from_kelvins(5.0),
+        ..drum()
     }
 }
 
@@ -134,11 +147,12 @@ fn stories() -> Vec<Story> {
     );
     thighs.pieces = 6;
     thighs.sauce = SauceRule::LastMinutes;
-    let loin = grams(
+    let mut loin = grams(
         Request::usual(CutId::PorkLoinRoast, shelves()),
         950.0,
         Some(80.0),
     );
+    loin.support = Support::Spit;
     let mut wings = Request::usual(CutId::PartyWing, shelves());
     wings.pieces = 16;
     let mut steak = grams(Request::usual(CutId::BeefSteak, drum()), 280.0, Some(26.0));
@@ -187,7 +201,7 @@ fn stories() -> Vec<Story> {
             outcome: outcome(4, 3, "Marmalade only for the end. One jar does six."),
         },
         Story {
-            name: "Small pork loin",
+            name: "Small pork loin on the spit",
             request: loin,
             days_ago: 5,
             started: [16, 50],

@@ -2,10 +2,13 @@
 
 use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, HttpResponse, ResponseError};
+use ember_core::fryer::MachineError;
 use ember_core::plan::{DeadlineError, PlanError};
 use ember_core::units::OutOfBounds;
 use serde::Serialize;
 use utoipa::ToSchema;
+
+use crate::dto::loading::DivisionDto;
 
 /// The body of every answer that is not a success.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
@@ -39,6 +42,18 @@ pub struct Problem {
     /// Minutes at the setting asked for and at the machine's ceiling.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub equivalent_min: Option<[f64; 2]>,
+    /// Sections that would lie in the machine.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub division: Option<DivisionDto>,
+}
+
+impl From<MachineError> for ApiError {
+    fn from(error: MachineError) -> Self {
+        match error {
+            MachineError::OutOfBounds(error) => Self::Bound(error),
+            other => Self::Plan(PlanError::Machine(other)),
+        }
+    }
 }
 
 /// An error on its way to becoming a [`Problem`].
@@ -80,6 +95,14 @@ pub enum ApiError {
         code: &'static str,
         /// What is wrong and the way out.
         detail: String,
+    },
+    /// One of several machines in a document.
+    #[error("\"{name}\": {error}")]
+    InDocument {
+        /// The machine.
+        name: String,
+        /// What is wrong with it.
+        error: Box<ApiError>,
     },
     /// The database does not answer.
     #[error("the database does not answer; nothing was lost, try again in a moment")]
@@ -147,7 +170,15 @@ impl ApiError {
         let unprocessable = StatusCode::UNPROCESSABLE_ENTITY;
         match self {
             Self::Plan(error) => match error {
-                PlanError::OutOfBounds(_) => (unprocessable, "out_of_bounds", OUT_OF_BOUNDS),
+                PlanError::OutOfBounds(_) | PlanError::Machine(MachineError::OutOfBounds(_)) => {
+                    (unprocessable, "out_of_bounds", OUT_OF_BOUNDS)
+                }
+                PlanError::Machine(_) => (unprocessable, "no_such_machine", "Cannot be"),
+                PlanError::NotOnTheSpit { .. } => {
+                    (unprocessable, "not_on_the_spit", "Does not hold")
+                }
+                PlanError::Weighed { .. } => (unprocessable, "weighed", "Does not go together"),
+                PlanError::NoSuchLevel { .. } => (unprocessable, "no_such_level", "Does not fit"),
                 PlanError::BelowPoultryFloor { .. } => (
                     unprocessable,
                     "below_poultry_floor",
@@ -193,6 +224,7 @@ impl ApiError {
                 "Could not be read",
             ),
             Self::NotFound(_) => (StatusCode::NOT_FOUND, "not_found", "Not found"),
+            Self::InDocument { error, .. } => error.head(),
             Self::Conflict { code, .. } => (StatusCode::CONFLICT, code, "Does not fit"),
             Self::DatabaseDown(_) => (
                 StatusCode::SERVICE_UNAVAILABLE,
@@ -205,7 +237,12 @@ impl ApiError {
 
     fn bound(&self) -> Option<&OutOfBounds> {
         match self {
-            Self::Bound(error) | Self::Plan(PlanError::OutOfBounds(error)) => Some(error),
+            Self::InDocument { error, .. } => error.bound(),
+            Self::Bound(error)
+            | Self::Plan(
+                PlanError::OutOfBounds(error)
+                | PlanError::Machine(MachineError::OutOfBounds(error)),
+            ) => Some(error),
             _ => None,
         }
     }
@@ -213,8 +250,13 @@ impl ApiError {
     fn field(&self) -> Option<&'static str> {
         match self {
             Self::Invalid { field, .. } => Some(field),
+            Self::InDocument { error, .. } => error.field(),
             Self::Plan(error) => Some(match error {
                 PlanError::OutOfBounds(error) => error.bound.field,
+                PlanError::Machine(error) => field_of_machine(error),
+                PlanError::NotOnTheSpit { .. } => "support",
+                PlanError::Weighed { .. } => "weights_g",
+                PlanError::NoSuchLevel { .. } => "rack",
                 PlanError::BelowPoultryFloor { .. } | PlanError::NeedsAcknowledgement { .. } => {
                     "core_target_c"
                 }
@@ -251,6 +293,7 @@ impl ApiError {
             max: None,
             unit: None,
             equivalent_min: None,
+            division: None,
         };
         if let Some(error) = self.bound() {
             problem.value = Some(error.value).filter(|value| value.is_finite());
@@ -266,6 +309,19 @@ impl ApiError {
 }
 
 const OUT_OF_BOUNDS: &str = "Out of bounds";
+
+/// The field of a machine that was measured wrong.
+fn field_of_machine(error: &MachineError) -> &'static str {
+    match error {
+        MachineError::OutOfBounds(error) => error.bound.field,
+        MachineError::Dial { .. } => "lowest_c",
+        MachineError::ElementInTheWay { .. } => "element_mm",
+        MachineError::Corner { .. } => "floor_corner_mm",
+        MachineError::Rack { .. } => "racks_mm",
+        MachineError::SpitTooLong { .. } => "spit_length_mm",
+        MachineError::NotInThisKind { .. } => "kind",
+    }
+}
 
 /// The numbers of a refusal, so that a client can tell them in the cook's units.
 fn limits_of(error: &PlanError, problem: &mut Problem) {
@@ -313,7 +369,7 @@ fn limits_of(error: &PlanError, problem: &mut Problem) {
             problem.min = Some(lowest.celsius());
             problem.unit = Some("°C");
         }
-        PlanError::TooTall { piece, cavity } => {
+        PlanError::TooTall { piece, cavity, .. } => {
             problem.value = Some(piece.millimetres());
             problem.max = Some(cavity.millimetres());
             problem.unit = Some("mm");
@@ -327,11 +383,25 @@ fn limits_of(error: &PlanError, problem: &mut Problem) {
             problem.max = Some(f64::from(*pieces));
         }
         PlanError::TooMany { pieces, .. } => problem.value = Some(f64::from(*pieces)),
-        PlanError::TooLarge { mass, .. } => {
+        PlanError::TooLarge { mass, division, .. } => {
             problem.value = Some(mass.grams());
             problem.unit = Some("g");
+            problem.division = division.map(DivisionDto::from);
         }
-        PlanError::OutOfBounds(_) | PlanError::CannotHold { .. } => {}
+        PlanError::NotOnTheSpit { asked, spit, .. } => {
+            problem.value = Some(asked.0.grams());
+            problem.max = Some(spit.heaviest.grams());
+            problem.unit = Some("g");
+        }
+        PlanError::Weighed { weighed, pieces } => {
+            problem.value = Some(*weighed as f64);
+            problem.max = Some(f64::from(*pieces));
+        }
+        PlanError::NoSuchLevel { asked, there } => {
+            problem.value = Some(*asked as f64);
+            problem.max = Some(*there as f64);
+        }
+        PlanError::OutOfBounds(_) | PlanError::CannotHold { .. } | PlanError::Machine(_) => {}
     }
 }
 

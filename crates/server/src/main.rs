@@ -27,6 +27,10 @@ async fn main() -> ExitCode {
         say(openapi::text().trim_end());
         return ExitCode::SUCCESS;
     }
+    if config.machines_schema {
+        say(openapi::machines_schema().trim_end());
+        return ExitCode::SUCCESS;
+    }
     tracing_subscriber::fmt()
         .json()
         .with_ansi(false)

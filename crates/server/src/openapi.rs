@@ -3,7 +3,7 @@
 use std::sync::LazyLock;
 
 use actix_web::{App, HttpResponse};
-use ember_core::units::bounds::ALL;
+use ember_core::units::bounds::{self, ALL};
 use serde_json::{Value, json};
 use utoipa_actix_web::AppExt;
 
@@ -46,6 +46,7 @@ fn write_bounds(schemas: &mut Value) {
         "DeadlineDto",
         "RecipeDto",
         "MachineDto",
+        "SpitDto",
         "ReportDto",
         "HappeningDto",
         "OutcomeDto",
@@ -61,9 +62,27 @@ fn limit(schema: &mut Value) {
     if let Some(properties) = schema.get_mut("properties").and_then(Value::as_object_mut) {
         for (name, property) in properties {
             let bound = ALL.iter().find(|bound| bound.field == name);
-            if let (Some(bound), Some(property)) = (bound, property.as_object_mut()) {
-                property.insert("minimum".to_owned(), json!(bound.min));
-                property.insert("maximum".to_owned(), json!(bound.max));
+            let Some(property) = property.as_object_mut() else {
+                continue;
+            };
+            let list = property.get("type") == Some(&json!("array"));
+            if let Some(bound) = bound {
+                let [least, most] = if list {
+                    ["minItems", "maxItems"]
+                } else {
+                    ["minimum", "maximum"]
+                };
+                property.insert(least.to_owned(), json!(bound.min));
+                property.insert(most.to_owned(), json!(bound.max));
+            }
+            let each = match name.as_str() {
+                "racks_mm" => bounds::RACK,
+                "weights_g" => bounds::PIECE_MASS,
+                _ => continue,
+            };
+            if let Some(items) = property.get_mut("items").and_then(Value::as_object_mut) {
+                items.insert("minimum".to_owned(), json!(each.min));
+                items.insert("maximum".to_owned(), json!(each.max));
             }
         }
     }
@@ -77,6 +96,48 @@ fn limit(schema: &mut Value) {
             limit(part);
         }
     }
+}
+
+/// The JSON Schema (draft 2020-12) of the document that machines travel in, as it is served and
+/// committed: the same types as in the description of the API, on their own.
+#[must_use]
+pub fn machines_schema() -> String {
+    const ROOT: &str = "MachinesDocumentDto";
+    let description = description();
+    let known = description.pointer("/components/schemas");
+    let mut wanted = vec![ROOT.to_owned()];
+    let mut definitions = serde_json::Map::new();
+    while let Some(name) = wanted.pop() {
+        let Some(schema) = known.and_then(|known| known.get(&name)) else {
+            continue;
+        };
+        if !definitions.contains_key(&name) {
+            let local = schema
+                .to_string()
+                .replace("#/components/schemas/", "#/$defs/");
+            wanted.extend(local.split("#/$defs/").skip(1).filter_map(|after| {
+                let (name, _) = after.split_once('"')?;
+                Some(name.to_owned())
+            }));
+            let local = serde_json::from_str(&local).unwrap_or_default();
+            definitions.insert(name, local);
+        }
+    }
+    let schema = json!({
+        "$schema": "https://json-schema.org/draft/2020-12/schema",
+        "$id": "/api/machines/schema",
+        "title": "Machines of a kitchen",
+        "description": "Lengths in mm, temperatures in °C, differences in K, power in W, time in s.",
+        "$ref": format!("#/$defs/{ROOT}"),
+        "$defs": definitions,
+    });
+    pretty(&schema)
+}
+
+fn pretty(value: &Value) -> String {
+    let mut text = serde_json::to_string_pretty(value).unwrap_or_default();
+    text.push('\n');
+    text
 }
 
 /// The methods that a path answers, as an Allow header tells them; nothing for an unknown path.
@@ -108,9 +169,7 @@ fn same_path(known: &str, path: &str) -> bool {
 /// The description as it is served and committed.
 #[must_use]
 pub fn text() -> String {
-    let mut text = serde_json::to_string_pretty(&description()).unwrap_or_default();
-    text.push('\n');
-    text
+    pretty(&description())
 }
 
 pub(crate) async fn read() -> HttpResponse {

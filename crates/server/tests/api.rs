@@ -88,7 +88,9 @@ async fn bad_machines_are_refused() {
         ("height_mm", json!(1e9), "out_of_bounds"),
         ("power_w", json!(0.0), "out_of_bounds"),
         ("step_k", json!(0.0), "out_of_bounds"),
-        ("lowest_c", json!(250.0), "invalid"),
+        ("lowest_c", json!(250.0), "no_such_machine"),
+        ("racks_mm", json!([20.0]), "no_such_machine"),
+        ("heat_factor", json!(9.0), "out_of_bounds"),
     ] {
         let mut sentence = sentence();
         sentence["machine"][field] = value;

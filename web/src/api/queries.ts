@@ -1,7 +1,15 @@
 // Keys and options, one factory for each resource.
 import { keepPreviousData, type QueryClient, queryOptions } from "@tanstack/react-query";
 import { answer, client } from "./client";
-import type { Cook, Outcome, Report, Request, TypedField } from "./types";
+import type {
+  Cook,
+  Machine,
+  MachinesDocument,
+  Outcome,
+  Report,
+  Request,
+  TypedField,
+} from "./types";
 
 export const catalogueQuery = () =>
   queryOptions({
@@ -15,6 +23,31 @@ export const machinesQuery = () =>
     queryKey: ["machines"],
     queryFn: ({ signal }) => answer(client.GET("/api/machines", { signal })),
     staleTime: 60_000,
+  });
+
+export const addMachine = (machine: Machine) =>
+  answer(client.POST("/api/machines", { body: machine }));
+
+export const replaceMachine = (id: string, machine: Machine) =>
+  answer(client.PUT("/api/machines/{id}", { params: { path: { id } }, body: machine }));
+
+export const deleteMachine = (id: string) =>
+  answer(client.DELETE("/api/machines/{id}", { params: { path: { id } } }));
+
+export const exportMachines = () => answer(client.GET("/api/machines/export"));
+
+export const importMachines = (document: MachinesDocument) =>
+  answer(client.POST("/api/machines/import", { body: document }));
+
+/** How two kinds of meat share the machine of the first. */
+export const togetherQuery = (first: Request, second: Request) =>
+  queryOptions({
+    queryKey: ["together", first, second],
+    queryFn: ({ signal }) =>
+      answer(client.POST("/api/plans/together", { body: { first, second }, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
   });
 
 /** The plan for a sentence. The key is the sentence, so a stale answer never overwrites a newer

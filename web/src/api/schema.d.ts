@@ -119,8 +119,81 @@ export interface paths {
         /** The kitchen's own machines. */
         get: operations["list_machines"];
         put?: never;
+        /** Adds a machine. */
+        post: operations["create_machine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The kitchen's machines as a document to keep or to give away. */
+        get: operations["export_machines"];
+        put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reads a document of machines: all of them or none. A machine that is there already, the same in
+         *     everything, is left; one of a name that is taken gets a number.
+         */
+        post: operations["import_machines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/schema": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The JSON Schema of the document that machines travel in. */
+        get: operations["machines_schema"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Writes a machine anew. Cooks planned before keep the one they were planned with. */
+        put: operations["replace_machine"];
+        post?: never;
+        /** Takes a machine out of the kitchen; cooks planned in it keep it as it was. */
+        delete: operations["delete_machine"];
         options?: never;
         head?: never;
         patch?: never;
@@ -194,6 +267,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/together": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How two kinds of meat share a machine. */
+        post: operations["together"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/quantities": {
         parameters: {
             query?: never;
@@ -220,6 +310,19 @@ export interface components {
          * @enum {string}
          */
         ActionKindDto: "set" | "turn" | "baste" | "add_side" | "swap_racks" | "open";
+        /** @description Pieces that would be ready at different times. */
+        ApartDto: {
+            /**
+             * Format: double
+             * @description When the heaviest is.
+             */
+            heaviest_s: number;
+            /**
+             * Format: double
+             * @description When the lightest is ready.
+             */
+            lightest_s: number;
+        };
         /** @description One assumption. */
         AssumptionDto: {
             /** @description What it is about. */
@@ -247,10 +350,26 @@ export interface components {
              */
             cook_s: number;
             /**
+             * Format: double
+             * @description The heaviest of them; absent in plans kept by earlier versions.
+             */
+            heaviest_g?: number | null;
+            /**
+             * Format: int32
+             * @description Levels they lie on.
+             */
+            levels?: number;
+            /**
              * Format: int32
              * @description Pieces in it.
              */
             pieces: number;
+            second?: components["schemas"]["SecondDrawerDto"] | null;
+            /**
+             * Format: double
+             * @description When the racks change places.
+             */
+            swap_at_s?: number | null;
             /**
              * Format: double
              * @description Turn, from its own loading.
@@ -525,6 +644,46 @@ export interface components {
              */
             within_s: number;
         };
+        /** @description Sections of a piece. */
+        DivisionDto: {
+            /** @description Fewest and most bones in one. */
+            bones?: number[] | null;
+            /**
+             * Format: double
+             * @description Longer side.
+             */
+            length_mm: number;
+            /**
+             * Format: int32
+             * @description Loads that all of them take.
+             */
+            loads: number;
+            /**
+             * Format: double
+             * @description Weight of one.
+             */
+            piece_mass_g: number;
+            /**
+             * Format: int32
+             * @description Of each piece.
+             */
+            sections: number;
+            /**
+             * Format: double
+             * @description Thickness of one.
+             */
+            thickness_mm: number;
+            /**
+             * Format: double
+             * @description Shorter side.
+             */
+            width_mm: number;
+        };
+        /**
+         * @description What a document holds.
+         * @enum {string}
+         */
+        DocumentDto: "machines";
         /** @description How much of the section is done to a texture. */
         DoneShareDto: {
             /**
@@ -687,30 +846,55 @@ export interface components {
             /** @description Version of the service. */
             version: string;
         };
-        /** @description Where the pieces of the first batch lie, to scale. */
-        LayoutDto: {
-            /** @description Corners of a piece around its middle; the outline is the radius around them. */
-            core_mm: number[][];
+        /**
+         * @description How two kinds share a machine.
+         * @enum {string}
+         */
+        HowDto: "one_basket" | "two_drawers" | "one_after_the_other";
+        /**
+         * @description What becomes of the first batches while the others cook.
+         * @enum {string}
+         */
+        KeepingDto: "warm" | "reheat";
+        /** @description The first batch until the last is out. */
+        KeptDto: {
             /**
              * Format: double
-             * @description The smallest gap; negative when pieces overlap.
+             * @description Its core at the end of the wait.
              */
-            gap_mm: number;
+            core_c: number;
+            /** @description How. */
+            keeping: components["schemas"]["KeepingDto"];
             /**
              * Format: double
-             * @description How much later the pieces are out than with air all around.
+             * @description Its core after the reheating.
              */
-            later_than_airy_s: number;
-            /** @description What is near each other. */
-            near: components["schemas"]["NearDto"][];
-            other?: components["schemas"]["OtherLoadingDto"] | null;
-            /** @description One for each piece. */
-            poses: components["schemas"]["PoseDto"][];
+            reheated_c?: number | null;
             /**
              * Format: double
-             * @description Radius around the corners.
+             * @description How long its core stays at 60 °C or above.
              */
-            radius_mm: number;
+            stays_hot_s: number;
+            /**
+             * Format: double
+             * @description How long it waits.
+             */
+            wait_s: number;
+        };
+        /** @description A level pieces can lie on. */
+        LevelDto: {
+            /**
+             * Format: double
+             * @description From the top of the pieces to whatever is above.
+             */
+            clearance_mm: number;
+            /**
+             * Format: double
+             * @description Over the floor.
+             */
+            height_mm: number;
+            /** @description What the cook calls it. */
+            name: string;
         };
         /**
          * @description How the pieces share the machine.
@@ -726,20 +910,68 @@ export interface components {
             /** @description The words. */
             words: string;
         };
+        /** @description What goes in together. */
+        LoadedDto: {
+            /** @description Word for how it lies. */
+            airiness: string;
+            /**
+             * Format: double
+             * @description The smallest gap.
+             */
+            gap_mm: number;
+            /** @description By levels. */
+            trays: components["schemas"]["TrayDto"][];
+        };
+        /** @description How the pieces share the machine, to scale. */
+        LoadingDto: {
+            apart?: components["schemas"]["ApartDto"] | null;
+            /** @description Colour of the paler face that counts, as they lie and with air all around. */
+            browning: components["schemas"]["BrowningDto"][];
+            division?: components["schemas"]["DivisionDto"] | null;
+            /**
+             * Format: double
+             * @description How much later the first pieces are out than with air all around.
+             */
+            later_than_airy_s: number;
+            /** @description Levels that can be used at once, from below or from the left. */
+            levels: components["schemas"]["LevelDto"][];
+            /** @description What goes in together, in order. */
+            loads: components["schemas"]["LoadedDto"][];
+            other?: components["schemas"]["OtherLoadingDto"] | null;
+            /** @description Each piece from above, by its number. */
+            shapes: components["schemas"]["ShapeDto"][];
+            spit?: components["schemas"]["SpittedDto"] | null;
+            tumbler?: components["schemas"]["TumblerDto"] | null;
+        };
         /** @description A machine. */
         MachineDto: {
+            /**
+             * Format: double
+             * @description From the floor to the element; absent where it is the free height.
+             */
+            element_mm?: number | null;
+            /**
+             * Format: double
+             * @description Radius of the corners.
+             */
+            floor_corner_mm?: number;
             /**
              * Format: double
              * @description Inside depth; the same as the width when round.
              */
             floor_depth_mm: number;
-            /** @description Outline of the usable floor. */
+            /** @description Outline of the usable floor; of each drawer where there are two. */
             floor_shape: components["schemas"]["FloorShapeDto"];
             /**
              * Format: double
              * @description Inside width, or diameter.
              */
             floor_width_mm: number;
+            /**
+             * Format: double
+             * @description Heat its air carries over that of its kind.
+             */
+            heat_factor?: number;
             /**
              * Format: double
              * @description Free height over the floor.
@@ -761,20 +993,52 @@ export interface components {
             name: string;
             /**
              * Format: double
+             * @description What its air is hotter than the dial says.
+             */
+            offset_k?: number;
+            /**
+             * Format: double
              * @description Rated power.
              */
             power_w: number;
             /**
              * Format: double
+             * @description What the empty machine needs to its usual setting, if the cook knows.
+             */
+            preheat_s?: number | null;
+            /** @description Heights over the floor at which a rack can stand, from below. */
+            racks_mm?: number[];
+            spit?: components["schemas"]["SpitDto"] | null;
+            /**
+             * Format: double
              * @description Step of the dial.
              */
             step_k: number;
+            /**
+             * Format: double
+             * @description Volume of its tumbling basket, litres.
+             */
+            tumbler_l?: number | null;
         };
         /**
          * @description Kind of machine.
          * @enum {string}
          */
         MachineKindDto: "drawer" | "twin_drawers" | "oven_style" | "lidded_grill" | "fan_oven" | "still_oven";
+        /** @description Machines as a document: what is exported, and what is read again. */
+        MachinesDocumentDto: {
+            /** @description Where the shape of this document is described. */
+            $schema?: string | null;
+            /** @description What it is. */
+            document: components["schemas"]["DocumentDto"];
+            /** @description The machines. */
+            machines: components["schemas"]["MachineDto"][];
+            /**
+             * Format: int32
+             * @description Version of its shape.
+             */
+            version: number;
+        };
         /** @description Something that happened, by minutes from loading. */
         MarkDto: {
             /** @description What. */
@@ -905,6 +1169,28 @@ export interface components {
              */
             of_roast_table: number;
         };
+        /** @description A machine of this kitchen. */
+        OwnMachineDto: {
+            /**
+             * Format: int64
+             * @description Cooks planned in it, which keep it as it was then.
+             */
+            cooks: number;
+            /**
+             * Format: uuid
+             * @description Identity.
+             */
+            id: string;
+            /** @description The machine. */
+            machine: components["schemas"]["MachineDto"];
+        };
+        /** @description Two kinds of meat for one machine. */
+        PairDto: {
+            /** @description The first, with the machine. */
+            first: components["schemas"]["RequestDto"];
+            /** @description The second; its own machine does not count. */
+            second: components["schemas"]["RequestDto"];
+        };
         /** @description The temperature field, column by column, each `depths` values from the upper face down. */
         PictureDto: {
             /** @description Air beside the meat. */
@@ -975,7 +1261,8 @@ export interface components {
             finish_at_s?: number | null;
             /** @description Safety floor. */
             floor: components["schemas"]["FloorDto"];
-            layout?: components["schemas"]["LayoutDto"] | null;
+            kept?: components["schemas"]["KeptDto"] | null;
+            loading?: components["schemas"]["LoadingDto"] | null;
             /** @description Version of the model that computed it. */
             model_version: string;
             outcomes?: components["schemas"]["OutcomesDto"] | null;
@@ -1060,6 +1347,16 @@ export interface components {
         /** @description Where a piece lies: its middle from the middle of the floor, and its turn. */
         PoseDto: {
             /**
+             * Format: int32
+             * @description Batch, from 1.
+             */
+            batch?: number;
+            /**
+             * Format: int32
+             * @description Rack from below or drawer from the left, from 1.
+             */
+            level?: number;
+            /**
              * Format: double
              * @description Counter-clockwise from lying along the width.
              */
@@ -1102,6 +1399,7 @@ export interface components {
             code: string;
             /** @description What is wrong here, and the way out. */
             detail: string;
+            division?: components["schemas"]["DivisionDto"] | null;
             /** @description Minutes at the setting asked for and at the machine's ceiling. */
             equivalent_min?: number[] | null;
             /** @description Field that caused it. */
@@ -1168,6 +1466,13 @@ export interface components {
          * @enum {string}
          */
         QuantityKindDto: "temperature_c" | "setting_c" | "difference_k" | "length_mm" | "mass_g" | "time_s";
+        /** @description What became of a document that was read. */
+        ReadMachinesDto: {
+            /** @description Machines added. */
+            added: components["schemas"]["OwnMachineDto"][];
+            /** @description Names of machines that were there already, the same in everything. */
+            known: string[];
+        };
         /** @description What does a recipe for one machine mean in another? */
         RecipeDto: {
             /** @description The machine to read it for. */
@@ -1239,7 +1544,14 @@ export interface components {
             core_target_c: number;
             /** @description What. */
             cut: components["schemas"]["CutDto"];
-            /** @description Where the pieces of the first batch lie, if the cook moved them. */
+            /**
+             * Format: double
+             * @description Gap to leave around each piece.
+             */
+            gap_mm?: number;
+            /** @description What becomes of the first batches. */
+            keeping?: components["schemas"]["KeepingDto"];
+            /** @description Where the pieces lie, if the cook moved them, by their numbers from the first on. */
             layout?: components["schemas"]["PoseDto"][] | null;
             /** @description How they share it. */
             load?: components["schemas"]["LoadDto"];
@@ -1258,6 +1570,11 @@ export interface components {
             /** @description School of preheating. */
             preheat: components["schemas"]["PreheatDto"];
             programme?: components["schemas"]["ProgrammeDto"] | null;
+            /**
+             * Format: int32
+             * @description The uppermost rack to use, from below; absent for the one that suits.
+             */
+            rack?: number | null;
             /** @description Whose safety floor applies. */
             region: components["schemas"]["RegionDto"];
             /**
@@ -1286,8 +1603,12 @@ export interface components {
              * @description Thickness at the thickest part; absent until measured.
              */
             thickness_mm?: number | null;
+            /** @description How a roast on the spit is tied. */
+            tie?: components["schemas"]["TieDto"];
             /** @description School of turning. */
             turn: components["schemas"]["TurnDto"];
+            /** @description Weights of all, where they were weighed one by one. */
+            weights_g?: number[];
         };
         /**
          * @description School of saucing.
@@ -1303,6 +1624,24 @@ export interface components {
             /** @description The words. */
             words: string;
         };
+        /** @description What the other of two drawers holds. */
+        SecondDrawerDto: {
+            /**
+             * Format: double
+             * @description Time in it.
+             */
+            cook_s: number;
+            /**
+             * Format: int32
+             * @description Pieces in it.
+             */
+            pieces: number;
+            /**
+             * Format: double
+             * @description Turn.
+             */
+            turn_at_s?: number | null;
+        };
         /** @description A setting and how long it takes. */
         SettingForDto: {
             /**
@@ -1315,6 +1654,103 @@ export interface components {
              * @description The dial.
              */
             setting_c: number;
+        };
+        /** @description A piece from above. */
+        ShapeDto: {
+            /** @description Corners around its middle; the outline is the radius around them. */
+            core_mm: number[][];
+            /**
+             * Format: double
+             * @description Radius around the corners.
+             */
+            radius_mm: number;
+            /** @description Whether one end is thicker: the one to the left. */
+            thick_end: boolean;
+        };
+        /** @description A spit. */
+        SpitDto: {
+            /**
+             * Format: double
+             * @description Largest diameter that turns.
+             */
+            spit_diameter_mm: number;
+            /**
+             * Format: double
+             * @description The most it carries.
+             */
+            spit_heaviest_g: number;
+            /**
+             * Format: double
+             * @description Between the forks at their widest.
+             */
+            spit_length_mm: number;
+        };
+        /** @description A roast on its spit. */
+        SpittedDto: {
+            /** @description What to go through before it is switched on. */
+            checklist: string[];
+            /**
+             * Format: double
+             * @description Left to wall and element at the worst angle; negative where it touches.
+             */
+            clearance_mm: number;
+            /**
+             * Format: double
+             * @description Across it, as tied.
+             */
+            diameter_mm: number;
+            /**
+             * Format: double
+             * @description How deep the forks go.
+             */
+            fork_depth_mm: number;
+            /**
+             * Format: double
+             * @description Along the spit.
+             */
+            length_mm: number;
+            /**
+             * Format: double
+             * @description Weight on it.
+             */
+            mass_g: number;
+            /**
+             * Format: double
+             * @description Turning moment over what its motor bears.
+             */
+            of_limit: number;
+            /**
+             * Format: double
+             * @description How far its weight hangs off the axis.
+             */
+            offset_mm: number;
+            /**
+             * Format: double
+             * @description How much shorter the meat is at the end.
+             */
+            shrinks_mm: number;
+            /** @description Why it stands still, where it never turned, early in the cook, and late. */
+            suspects: components["schemas"]["SuspectDto"][][];
+            /**
+             * Format: double
+             * @description Diameter it sweeps.
+             */
+            swept_mm: number;
+            /**
+             * Format: int32
+             * @description Rounds of twine.
+             */
+            ties: number;
+            /**
+             * Format: double
+             * @description Twine for all.
+             */
+            twine_mm: number;
+            /**
+             * Format: double
+             * @description Twine for one round.
+             */
+            wrap_mm: number;
         };
         /**
          * @description Where the meat comes from.
@@ -1384,6 +1820,18 @@ export interface components {
             /** @description The words. */
             words: string;
         };
+        /** @description Why a spit may stand still. */
+        SuspectDto: {
+            /** @description What to do. */
+            remedy: string;
+            /**
+             * Format: double
+             * @description Share of the likelihood.
+             */
+            share: number;
+            /** @description What to look for. */
+            sign: string;
+        };
         /**
          * @description Scale a bare temperature is read in.
          * @enum {string}
@@ -1399,6 +1847,11 @@ export interface components {
             /** @description The cook's word. */
             name: string;
         };
+        /**
+         * @description How a roast on the spit is tied.
+         * @enum {string}
+         */
+        TieDto: "tight" | "loose" | "untied";
         /** @description Something the cook does at a minute of every batch. */
         TimedActionDto: {
             /**
@@ -1423,6 +1876,65 @@ export interface components {
              * @description Weight of the dish; only with `add_side`.
              */
             side_mass_g?: number | null;
+        };
+        /** @description How two kinds share a machine. */
+        TogetherDto: {
+            /** @description How long each is in. */
+            cooks_s: number[];
+            /**
+             * Format: double
+             * @description The smallest gap between them.
+             */
+            gap_mm?: number | null;
+            /** @description How. */
+            how: components["schemas"]["HowDto"];
+            /**
+             * Format: double
+             * @description When everything is out.
+             */
+            out_s: number;
+            /** @description Where they lie. */
+            poses: components["schemas"]["PoseDto"][];
+            /** @description Why. */
+            reason: components["schemas"]["MessageDto"];
+            /** @description Side by side: the pieces of the first kind, then those of the second. */
+            shapes: components["schemas"]["ShapeDto"][];
+            /** @description When each goes in, from the first loading. */
+            starts_s: number[];
+        };
+        /** @description One layer on one level. */
+        TrayDto: {
+            /**
+             * Format: double
+             * @description Share of the floor that is covered.
+             */
+            coverage: number;
+            /**
+             * Format: double
+             * @description The smallest gap; negative when pieces overlap.
+             */
+            gap_mm: number;
+            /**
+             * Format: int32
+             * @description Which, from 1.
+             */
+            level: number;
+            /** @description What is near each other; numbers of pieces. */
+            near: components["schemas"]["NearDto"][];
+            /** @description Numbers of its pieces, from 0. */
+            pieces: number[];
+            /** @description Where they lie, in the same order; none where they hang or tumble. */
+            poses: components["schemas"]["PoseDto"][];
+        };
+        /** @description A load in a tumbling basket. */
+        TumblerDto: {
+            /**
+             * Format: double
+             * @description Share of its volume that is filled.
+             */
+            fill: number;
+            /** @description How it moves. */
+            words: string;
         };
         /**
          * @description School of turning.
@@ -1453,7 +1965,7 @@ export interface components {
          * @description What is being typed; the name is that of the field it will fill.
          * @enum {string}
          */
-        TypedFieldDto: "piece_mass_g" | "thickness_mm" | "start_c" | "setting_c" | "core_target_c" | "core_c" | "air_c";
+        TypedFieldDto: "piece_mass_g" | "thickness_mm" | "start_c" | "setting_c" | "core_target_c" | "core_c" | "air_c" | "gap_mm" | "floor_width_mm" | "floor_corner_mm" | "height_mm" | "element_mm" | "rack_mm" | "spit_length_mm" | "spit_diameter_mm" | "spit_heaviest_g" | "tumbler_l" | "power_w" | "step_k" | "preheat_s" | "heat_factor" | "offset_k";
         /** @description What it means. */
         UnderstoodDto: {
             /**
@@ -1473,7 +1985,7 @@ export interface components {
          * @description What a warning is about.
          * @enum {string}
          */
-        WarningKindDto: "below_floor" | "near_element" | "too_long" | "surface_burns" | "stays_pale" | "sauce_too_early" | "smoke" | "out_of_fridge" | "allergen";
+        WarningKindDto: "below_floor" | "near_element" | "too_long" | "surface_burns" | "stays_pale" | "sauce_too_early" | "smoke" | "out_of_fridge" | "allergen" | "turns_badly" | "cools_between";
         /**
          * @description System a bare weight or length is read in.
          * @enum {string}
@@ -1770,10 +2282,210 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MachineDto"][];
+                    "application/json": components["schemas"]["OwnMachineDto"][];
                 };
             };
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    create_machine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MachineDto"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnMachineDto"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_machines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachinesDocumentDto"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    import_machines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MachinesDocumentDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadMachinesDto"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    machines_schema: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/schema+json": unknown;
+                };
+            };
+        };
+    };
+    replace_machine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MachineDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnMachineDto"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_machine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -1919,6 +2631,45 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SettingForDto"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    together: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PairDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TogetherDto"];
                 };
             };
             400: {

@@ -10,9 +10,10 @@ import { Keys } from "./Keys";
 import { More } from "./More";
 
 const PLACES = [
-  { to: "/plan", name: "Plan", key: "p" },
-  { to: "/fryer", name: "At the fryer", key: "f" },
-  { to: "/logbook", name: "Logbook", key: "l" },
+  { to: "/plan", name: "Plan" },
+  { to: "/fryer", name: "At the fryer" },
+  { to: "/logbook", name: "Logbook" },
+  { to: "/kitchen", name: "Kitchen" },
 ] as const;
 
 export function Frame() {
@@ -28,6 +29,7 @@ export function Frame() {
   useHotkeys("g>p", () => void navigate({ to: "/plan" }));
   useHotkeys("g>f", () => void navigate({ to: "/fryer" }));
   useHotkeys("g>l", () => void navigate({ to: "/logbook" }));
+  useHotkeys("g>k", () => void navigate({ to: "/kitchen" }));
 
   return (
     <Box maxW="page" mx="auto" minH="100dvh">

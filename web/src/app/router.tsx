@@ -55,8 +55,39 @@ const logbookCook = createRoute({
   component: lazyRouteComponent(() => import("../places/logbook/LogbookCook"), "LogbookCook"),
 });
 
+const kitchen = createRoute({
+  getParentRoute: () => root,
+  path: "/kitchen",
+  component: lazyRouteComponent(() => import("../places/kitchen/KitchenPlace"), "KitchenPlace"),
+});
+
+const newMachine = createRoute({
+  getParentRoute: () => root,
+  path: "/kitchen/new",
+  /** The typical machine it is like. */
+  validateSearch: ({ like }: Record<string, unknown>): { like?: string } =>
+    typeof like === "string" ? { like } : { like: undefined },
+  component: lazyRouteComponent(() => import("../places/kitchen/MachinePlace"), "NewMachinePlace"),
+});
+
+const machine = createRoute({
+  getParentRoute: () => root,
+  path: "/kitchen/$id",
+  component: lazyRouteComponent(() => import("../places/kitchen/MachinePlace"), "MachinePlace"),
+});
+
 export const router = createRouter({
-  routeTree: root.addChildren([today, plan, fryer, fryerCook, logbook, logbookCook]),
+  routeTree: root.addChildren([
+    today,
+    plan,
+    fryer,
+    fryerCook,
+    logbook,
+    logbookCook,
+    kitchen,
+    newMachine,
+    machine,
+  ]),
   defaultPreload: "intent",
   defaultErrorComponent: ({ reset }) => (
     <Trouble onRetry={reset}>This page tripped over something. Nothing stored is lost.</Trouble>

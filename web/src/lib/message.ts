@@ -55,6 +55,8 @@ export function refusal(problem: Refusal, own: units.Units): string {
     if (problem.unit === "°C") return units.temperature(value, own);
     if (problem.unit === "mm") return units.length(value, own);
     if (problem.unit === "g") return units.mass(value, own);
+    if (problem.unit === "K") return units.difference(value, own);
+    if (problem.unit === "s") return units.minutes(value);
     return `${value} ${problem.unit ?? ""}`.trim();
   };
   const { value, min, max } = problem;
@@ -72,9 +74,6 @@ export function refusal(problem: Refusal, own: units.Units): string {
     case "below_lowest":
       if (min == null) return problem.detail;
       return `This machine starts at ${units.setting(min, own)}. Choose that or more.`;
-    case "too_tall":
-      if (value == null || max == null) return problem.detail;
-      return `A piece ${show(value)} tall does not fit under ${show(max)}. Level it, halve it, or take another machine.`;
     case "never_reached":
       if (value == null) return problem.detail;
       return `At this setting the core stops at ${show(value)} and never gets there within 4 h. Set it hotter or aim lower.`;
@@ -88,8 +87,17 @@ export function refusal(problem: Refusal, own: units.Units): string {
       if (value == null || max == null) return problem.detail;
       return `Something is planned at ${units.minutes(value)}, but everything is out at ${units.minutes(max)}. Plan it earlier.`;
     default:
-      return `${capital(problem.detail)}.`;
+      return `${capital(inUnits(problem.detail, own))}.`;
   }
 }
+
+/** Quantities in the server's own words, in the cook's units. */
+const inUnits = (text: string, own: units.Units) =>
+  text.replace(/(-?\d+(?:\.\d+)?) (°C|mm|g|K)\b/g, (_, number: string, unit: string) => {
+    const value = Number(number);
+    if (unit === "°C") return units.temperature(value, own);
+    if (unit === "K") return units.difference(value, own);
+    return unit === "mm" ? units.length(value, own) : units.mass(value, own);
+  });
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -6,7 +6,7 @@ export interface Units {
 }
 
 const GRAMS_PER_OUNCE = 28.349523125;
-const MM_PER_INCH = 25.4;
+export const MM_PER_INCH = 25.4;
 
 export const toScale = (celsius: number, units: Units) =>
   units.temperature === "celsius" ? celsius : celsius * 1.8 + 32;
@@ -52,6 +52,15 @@ export function length(mm: number, units: Units): string {
   const part = { 0.25: "1/4", 0.5: "1/2", 0.75: "3/4" }[quarters - whole] ?? "";
   return `${[whole > 0 ? whole : "", part].filter(Boolean).join(" ")} in`;
 }
+
+const LITRES_PER_QUART = 0.946352946;
+
+export const volume = (litres: number, units: Units) =>
+  units.weight === "metric"
+    ? `${trimmed(litres, 1)} l`
+    : `${trimmed(litres / LITRES_PER_QUART, 1)} qt`;
+
+export const share = (of: number) => `${Math.round(of * 100)} %`;
 
 /** Minutes as a kitchen clock tells them. */
 export function minutes(seconds: number): string {

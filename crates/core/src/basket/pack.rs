@@ -9,6 +9,7 @@
 )]
 
 use super::shape::{Corners, Footprint, Point, Pose, contact};
+use super::wall::Wall;
 use crate::fryer::Floor;
 
 /// Pieces laid out on a floor.
@@ -42,91 +43,53 @@ const MANY: usize = 20;
 /// Rounds without the worst miss getting smaller before it is given up.
 const PATIENCE: usize = 36;
 /// As many pieces as are laid from every beginning.
-const FEW: u32 = 8;
+const FEW: usize = 8;
 /// Pieces that cover more of a floor than this lie on one another.
 const FULL: f64 = 0.9;
 /// Gaps are not widened beyond this, mm: it is airy.
-const WIDEST: f64 = 30.0;
+pub(super) const WIDEST: f64 = 30.0;
 
-/// The floor a piece must stay on.
-#[derive(Debug, Clone, Copy)]
-struct Wall {
-    /// Half sides of the box around which the corner radius runs, mm; nought for a round floor.
-    half: Point,
-    /// Radius of the corners, mm.
-    corner: f64,
-}
-
-impl Wall {
-    fn of(floor: Floor) -> Self {
-        /// Corners of a drawer are rounded by about this, mm (common practice).
-        const CORNER: f64 = 12.0;
-        match floor {
-            Floor::Round { diameter } => Self {
-                half: [0.0, 0.0],
-                corner: diameter.millimetres() / 2.0,
-            },
-            Floor::Rectangular { width, depth } => {
-                let (w, d) = (width.millimetres() / 2.0, depth.millimetres() / 2.0);
-                let corner = CORNER.min(w).min(d);
-                Self {
-                    half: [w - corner, d - corner],
-                    corner,
-                }
-            }
-        }
-    }
-
-    /// How far a point is inside, mm (negative outside), and the way in.
-    fn inside(&self, p: Point) -> (f64, Point) {
-        let q = [p[0].abs() - self.half[0], p[1].abs() - self.half[1]];
-        let sign = |v: f64| if v < 0.0 { -1.0 } else { 1.0 };
-        if q[0] > 0.0 && q[1] > 0.0 {
-            let d = q[0].hypot(q[1]).max(1e-12);
-            let way = [-sign(p[0]) * q[0] / d, -sign(p[1]) * q[1] / d];
-            (self.corner - d, way)
-        } else if q[0] > q[1] {
-            (self.corner - q[0], [-sign(p[0]), 0.0])
-        } else {
-            (self.corner - q[1], [0.0, -sign(p[1])])
-        }
-    }
-
-    fn reach(&self) -> Point {
-        [self.half[0] + self.corner, self.half[1] + self.corner]
-    }
-}
-
+/// Pieces, one footprint each, and the wall around them.
 struct Tray<'a> {
-    shape: &'a Footprint,
+    shapes: &'a [Footprint],
     wall: Wall,
 }
 
-impl Tray<'_> {
+impl<'a> Tray<'a> {
+    fn new(shapes: &'a [Footprint], floor: Floor) -> Self {
+        Self {
+            shapes,
+            wall: Wall::of(floor),
+        }
+    }
+
+    fn placed(&self, poses: &[Pose]) -> Vec<Corners> {
+        let each = self.shapes.iter().zip(poses);
+        each.map(|(shape, pose)| shape.placed(*pose)).collect()
+    }
+
     /// Everything nearer than `within`, pairs by number and then the wall, each once.
     fn near(&self, poses: &[Pose], within: f64) -> Vec<Near> {
-        let placed: Vec<Corners> = poses.iter().map(|pose| self.shape.placed(*pose)).collect();
-        let radius = self.shape.radius();
+        let placed = self.placed(poses);
         let mut out = Vec::new();
         for (i, a) in placed.iter().enumerate() {
+            let radius = self.shapes[i].radius();
             for (j, b) in placed.iter().enumerate().skip(i + 1) {
+                let other = self.shapes[j].radius();
                 let apart = (poses[i].x - poses[j].x).hypot(poses[i].y - poses[j].y);
-                if apart > 2.0 * self.shape.reach() + within {
+                if apart > self.shapes[i].reach() + self.shapes[j].reach() + within {
                     continue;
                 }
-                let met = contact(a, b, 2.0 * radius);
+                let met = contact(a, b, radius + other);
                 if met.gap < within {
-                    let grown = |at: Point, sign: f64| {
-                        [
-                            at[0] + sign * radius * met.normal[0],
-                            at[1] + sign * radius * met.normal[1],
-                        ]
+                    let grown = |at: Point, by: f64| {
+                        [at[0] + by * met.normal[0], at[1] + by * met.normal[1]]
                     };
                     out.push(Near {
                         piece: i,
                         other: Some(j),
                         gap: met.gap,
-                        at: [grown(met.at[0], 1.0), grown(met.at[1], -1.0)],
+                        at: [grown(met.at[0], radius), grown(met.at[1], -other)],
                     });
                 }
             }
@@ -151,17 +114,18 @@ impl Tray<'_> {
 
     /// The smallest gap as they lie.
     fn gap(&self, poses: &[Pose]) -> f64 {
-        let placed: Vec<Corners> = poses.iter().map(|pose| self.shape.placed(*pose)).collect();
-        let radius = self.shape.radius();
+        let placed = self.placed(poses);
         let mut least = f64::INFINITY;
         for (i, a) in placed.iter().enumerate() {
+            let radius = self.shapes[i].radius();
             for p in a.iter() {
                 least = least.min(self.wall.inside(*p).0 - radius);
             }
             for (j, b) in placed.iter().enumerate().skip(i + 1) {
                 let apart = (poses[i].x - poses[j].x).hypot(poses[i].y - poses[j].y);
-                if apart - 2.0 * self.shape.reach() < least {
-                    least = least.min(contact(a, b, 2.0 * radius).gap);
+                let shape = &self.shapes[j];
+                if apart - self.shapes[i].reach() - shape.reach() < least {
+                    least = least.min(contact(a, b, radius + shape.radius()).gap);
                 }
             }
         }
@@ -170,11 +134,8 @@ impl Tray<'_> {
 
     /// Pushes until every gap is kept; returns whether it is.
     fn push(&self, poses: &mut [Pose], gap: f64) -> bool {
-        let radius = self.shape.radius();
-        let reach = self.shape.reach();
-        // Against turning: of a bar about as long and wide.
-        let inertia = (self.shape.length.powi(2) + self.shape.width.powi(2)) / 12.0;
-        let mut placed: Vec<Corners> = poses.iter().map(|pose| self.shape.placed(*pose)).collect();
+        let inertias: Vec<f64> = self.shapes.iter().map(inertia).collect();
+        let mut placed = self.placed(poses);
         let (mut best, mut idle) = (f64::INFINITY, 0);
         // A round costs by the pairs; many pieces get fewer, so that an answer comes in time.
         let rounds = ROUNDS.min(ROUNDS * MANY / poses.len().max(1));
@@ -183,10 +144,11 @@ impl Tray<'_> {
             for i in 0..poses.len() {
                 for j in i + 1..poses.len() {
                     let apart = (poses[i].x - poses[j].x).hypot(poses[i].y - poses[j].y);
-                    if apart > 2.0 * reach + gap {
+                    let [a, b] = [&self.shapes[i], &self.shapes[j]];
+                    if apart > a.reach() + b.reach() + gap {
                         continue;
                     }
-                    let met = contact(&placed[i], &placed[j], 2.0 * radius);
+                    let met = contact(&placed[i], &placed[j], a.radius() + b.radius());
                     let miss = gap - met.gap;
                     if miss <= 0.0 {
                         continue;
@@ -196,19 +158,22 @@ impl Tray<'_> {
                         (at[0] - pose.x) * met.normal[1] - (at[1] - pose.y) * met.normal[0]
                     };
                     let arms = [arm(poses[i], met.at[0]), arm(poses[j], met.at[1])];
-                    let weight: f64 = arms.iter().map(|arm| 1.0 + arm * arm / inertia).sum();
+                    let weight: f64 = [(i, arms[0]), (j, arms[1])]
+                        .iter()
+                        .map(|(n, arm)| 1.0 + arm * arm / inertias[*n])
+                        .sum();
                     let push = miss / weight;
                     for (n, sign, arm) in [(i, -1.0, arms[0]), (j, 1.0, arms[1])] {
                         let pose = &mut poses[n];
                         pose.x += sign * push * met.normal[0];
                         pose.y += sign * push * met.normal[1];
-                        pose.angle += sign * push * arm / inertia;
-                        placed[n] = self.shape.placed(*pose);
+                        pose.angle += sign * push * arm / inertias[n];
+                        placed[n] = self.shapes[n].placed(*pose);
                     }
                 }
             }
-            for (pose, corners) in poses.iter_mut().zip(&mut placed) {
-                worst = worst.max(self.push_in(pose, corners, gap, inertia));
+            for (n, (pose, corners)) in poses.iter_mut().zip(&mut placed).enumerate() {
+                worst = worst.max(self.push_in(n, pose, corners, gap));
             }
             if worst < CLOSE {
                 return true;
@@ -225,11 +190,13 @@ impl Tray<'_> {
     }
 
     /// Pushes one piece off the wall; returns by how much it missed.
-    fn push_in(&self, pose: &mut Pose, corners: &mut Corners, gap: f64, inertia: f64) -> f64 {
+    fn push_in(&self, piece: usize, pose: &mut Pose, corners: &mut Corners, gap: f64) -> f64 {
+        let shape = &self.shapes[piece];
+        let inertia = inertia(shape);
         let mut worst: f64 = 0.0;
         for n in 0..corners.len() {
             let (inside, way) = self.wall.inside(corners[n]);
-            let miss = gap + self.shape.radius() - inside;
+            let miss = gap + shape.radius() - inside;
             if miss <= 0.0 {
                 continue;
             }
@@ -239,7 +206,7 @@ impl Tray<'_> {
             pose.x += push * way[0];
             pose.y += push * way[1];
             pose.angle += push * arm / inertia;
-            *corners = self.shape.placed(*pose);
+            *corners = shape.placed(*pose);
         }
         worst
     }
@@ -286,11 +253,37 @@ impl Tray<'_> {
         }
     }
 
+    /// Turns thick ends towards the outside, where the heat is, wherever that costs no gap; the
+    /// others may move a little for it.
+    fn thick_ends_out(&self, mut layout: Layout) -> Layout {
+        /// A gap this much smaller is none lost, mm.
+        const NO_LOSS: f64 = 0.5;
+        for n in 0..layout.poses.len() {
+            let pose = layout.poses[n];
+            // The thick end lies backwards along the piece's own axis.
+            let inwards = pose.x * pose.angle.cos() + pose.y * pose.angle.sin();
+            if !self.shapes[n].has_thick_end() || inwards <= 0.0 {
+                continue;
+            }
+            let mut tried = layout.poses.clone();
+            tried[n].angle += std::f64::consts::PI;
+            self.push(&mut tried, layout.gap - NO_LOSS);
+            let gap = self.gap(&tried);
+            if gap >= layout.gap - 2.0 * NO_LOSS {
+                layout = Layout { poses: tried, gap };
+            }
+        }
+        layout
+    }
+
     /// Beginnings: rows along and across, and a spiral whose pieces point outwards.
     fn beginnings(&self, pieces: usize) -> Vec<Vec<Pose>> {
         let [w, d] = self.wall.reach();
         let rows = |across: bool| -> Vec<Pose> {
-            let (length, width) = (self.shape.length, self.shape.width);
+            let mean = |side: fn(&Footprint) -> f64| {
+                self.shapes.iter().map(side).sum::<f64>() / pieces.max(1) as f64
+            };
+            let (length, width) = (mean(|shape| shape.length), mean(|shape| shape.width));
             let (a, b) = if across {
                 (width, length)
             } else {
@@ -343,17 +336,26 @@ impl Tray<'_> {
     }
 }
 
-/// Lays pieces out with at least `gap` between them and to the wall; nothing when that fails.
-pub fn with_gap(shape: &Footprint, floor: Floor, pieces: u32, gap: f64) -> Option<Layout> {
-    let tray = Tray {
-        shape,
-        wall: Wall::of(floor),
-    };
-    // Pieces that cover more than the floor are not tried.
-    if shape.area() * f64::from(pieces) > 1e6 * floor.area() {
+/// Against turning: of a bar about as long and wide.
+fn inertia(shape: &Footprint) -> f64 {
+    (shape.length.powi(2) + shape.width.powi(2)) / 12.0
+}
+
+/// Share of a floor that pieces cover; above 1 they lie on one another.
+#[must_use]
+pub fn covered(shapes: &[Footprint], floor: Floor) -> f64 {
+    shapes.iter().map(Footprint::area).sum::<f64>() * 1e-6 / floor.area()
+}
+
+/// Lays pieces, one footprint each, out with at least `gap` mm between them and to the wall;
+/// nothing when that fails.
+#[must_use]
+pub fn with_gap(shapes: &[Footprint], floor: Floor, gap: f64) -> Option<Layout> {
+    let tray = Tray::new(shapes, floor);
+    if covered(shapes, floor) > 1.0 {
         return None;
     }
-    tray.beginnings(pieces as usize)
+    tray.beginnings(shapes.len())
         .into_iter()
         .find_map(|mut poses| {
             // Closer first, then apart: from there more is reached than at once.
@@ -374,32 +376,30 @@ pub fn with_gap(shape: &Footprint, floor: Floor, pieces: u32, gap: f64) -> Optio
 /// use ember_core::{fryer::Floor, geometry::Outline, meat::Silhouette, units::Length};
 /// let mm = Length::from_millimetres;
 /// let ball = Outline { length: mm(40.0), width: mm(40.0) };
-/// let shape = Footprint::new(Silhouette::Capsule, ball);
+/// let shapes = [Footprint::new(Silhouette::Capsule, ball); 2];
 /// let drum = Floor::Round { diameter: mm(200.0) };
 /// let at = |x| Pose { x, ..Pose::default() };
 /// // Two balls of 40 mm whose middles are 44 mm apart.
-/// let laid = as_laid(&shape, drum, vec![at(-22.0), at(22.0)]);
+/// let laid = as_laid(&shapes, drum, vec![at(-22.0), at(22.0)]);
 /// assert!((laid.gap - 4.0).abs() < 1e-9);
-/// assert_eq!(near(&shape, drum, &laid.poses, 8.0).len(), 1);
+/// assert_eq!(near(&shapes, drum, &laid.poses, 8.0).len(), 1);
 /// ```
 #[must_use]
-pub fn as_laid(shape: &Footprint, floor: Floor, poses: Vec<Pose>) -> Layout {
-    let wall = Wall::of(floor);
+pub fn as_laid(shapes: &[Footprint], floor: Floor, poses: Vec<Pose>) -> Layout {
     Layout {
-        gap: Tray { shape, wall }.gap(&poses),
+        gap: Tray::new(shapes, floor).gap(&poses),
         poses,
     }
 }
 
 /// Pieces nearer than `within` mm to each other or to the wall.
 #[must_use]
-pub fn near(shape: &Footprint, floor: Floor, poses: &[Pose], within: f64) -> Vec<Near> {
-    let wall = Wall::of(floor);
-    Tray { shape, wall }.near(poses, within)
+pub fn near(shapes: &[Footprint], floor: Floor, poses: &[Pose], within: f64) -> Vec<Near> {
+    Tray::new(shapes, floor).near(poses, within)
 }
 
-/// Lays pieces out with the widest even gaps; where they do not fit, as little overlapping as can
-/// be.
+/// Lays pieces out with the widest even gaps, thick ends outwards; where they do not fit, as little
+/// overlapping as can be.
 ///
 /// ```
 /// use ember_core::meat::Silhouette;
@@ -408,19 +408,16 @@ pub fn near(shape: &Footprint, floor: Floor, poses: &[Pose], within: f64) -> Vec
 /// let mm = Length::from_millimetres;
 /// let chop = Outline { length: mm(100.0), width: mm(70.0) };
 /// let shape = Footprint::new(Silhouette::Rounded, chop);
-/// let drawer = Floor::Rectangular { width: mm(250.0), depth: mm(250.0) };
-/// assert!(widest(&shape, drawer, 2).gap > 20.0);
-/// assert!(widest(&shape, drawer, 12).gap < 0.0);
+/// let drawer = Floor::rectangular(mm(250.0), mm(250.0));
+/// assert!(widest(&[shape; 2], drawer).gap > 20.0);
+/// assert!(widest(&[shape; 12], drawer).gap < 0.0);
 /// ```
 #[must_use]
-pub fn widest(shape: &Footprint, floor: Floor, pieces: u32) -> Layout {
-    let tray = Tray {
-        shape,
-        wall: Wall::of(floor),
-    };
+pub fn widest(shapes: &[Footprint], floor: Floor) -> Layout {
+    let tray = Tray::new(shapes, floor);
     let mut best: Option<Layout> = None;
-    let mut beginnings = tray.beginnings(pieces as usize);
-    if shape.area() * f64::from(pieces) > FULL * 1e6 * floor.area() {
+    let mut beginnings = tray.beginnings(shapes.len());
+    if covered(shapes, floor) > FULL {
         // A heap is a heap from whatever beginning.
         beginnings.truncate(1);
     }
@@ -430,18 +427,25 @@ pub fn widest(shape: &Footprint, floor: Floor, pieces: u32) -> Layout {
             best = Some(layout);
         }
         // A few pieces are worth every beginning; many are well laid once they have their gap.
-        let enough = if pieces > FEW { super::GAP } else { WIDEST };
+        let enough = if shapes.len() > FEW {
+            super::GAP
+        } else {
+            WIDEST
+        };
         if best.as_ref().is_some_and(|best| best.gap >= enough - 1.0) {
             break;
         }
     }
-    best.unwrap_or(Layout {
-        poses: Vec::new(),
-        gap: WIDEST,
-    })
+    best.map_or(
+        Layout {
+            poses: Vec::new(),
+            gap: WIDEST,
+        },
+        |best| tray.thick_ends_out(best),
+    )
 }
 
-/// How many pieces fit in one layer with a gap.
+/// How many equal pieces fit in one layer with a gap, up to `most`.
 ///
 /// ```
 /// use ember_core::meat::Silhouette;
@@ -451,41 +455,31 @@ pub fn widest(shape: &Footprint, floor: Floor, pieces: u32) -> Layout {
 /// // Squares of 60 mm in a box of 30 cm: five by five touch, four by four have air.
 /// let tile = Outline { length: mm(60.0), width: mm(60.0) };
 /// let shape = Footprint::new(Silhouette::Rectangle, tile);
-/// let floor = Floor::Rectangular { width: mm(300.0), depth: mm(300.0) };
+/// let floor = Floor::rectangular(mm(300.0), mm(300.0));
 /// assert_eq!(capacity(&shape, floor, 8.0, 60), 16);
 /// ```
 #[must_use]
-pub fn capacity(shape: &Footprint, floor: Floor, gap: f64, most: u32) -> u32 {
+pub fn capacity(shape: &Footprint, floor: Floor, gap: f64, most: usize) -> usize {
+    let fits = |n: usize| with_gap(&vec![*shape; n], floor, gap).is_some();
     // Grown by half the gap, outlines fill between half and nine tenths of a floor.
-    let grown = Footprint::new(
-        shape.kind,
-        crate::geometry::Outline {
-            length: crate::units::Length::from_millimetres(shape.length + gap),
-            width: crate::units::Length::from_millimetres(shape.width + gap),
-        },
-    );
-    let by_area = 1e6 * floor.area() / grown.area();
-    let mut low = ((0.5 * by_area) as u32).clamp(1, most.max(1));
-    if with_gap(shape, floor, low, gap).is_none() {
-        while low > 1 {
-            low -= 1;
-            if with_gap(shape, floor, low, gap).is_some() {
-                return low;
-            }
-        }
-        return 1;
+    let grown = (shape.length + gap) * (shape.width + gap) * shape.area()
+        / (shape.length * shape.width).max(1e-9);
+    let mut held = ((0.5 * 1e6 * floor.area() / grown) as usize).clamp(1, most.max(1));
+    if !fits(held) {
+        return (1..held).rev().find(|n| fits(*n)).unwrap_or(1);
     }
-    let mut failed = 0;
-    let mut n = low;
     // One more may fail by bad luck and two more succeed.
-    while n < most && failed < 2 {
-        n += 1;
-        if with_gap(shape, floor, n, gap).is_some() {
-            low = n;
+    let mut failed = 0;
+    for n in held + 1..=most {
+        if fits(n) {
+            held = n;
             failed = 0;
         } else {
             failed += 1;
         }
+        if failed == 2 {
+            break;
+        }
     }
-    low
+    held
 }

@@ -16,7 +16,7 @@ use crate::meat::Silhouette;
 pub type Point = [f64; 2];
 
 /// A footprint: corners of its core around the middle, grown by a radius.
-#[derive(Debug, Clone, PartialEq)]
+#[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Footprint {
     /// Which outline.
     pub kind: Silhouette,
@@ -24,7 +24,7 @@ pub struct Footprint {
     pub length: f64,
     /// Shorter side, mm.
     pub width: f64,
-    core: Vec<Point>,
+    core: Corners,
     radius: f64,
     /// Farthest point from the middle, mm.
     reach: f64,
@@ -100,7 +100,7 @@ impl Footprint {
             let (x, y) = (long - radius, half - radius);
             (vec![[x, y], [-x, y], [-x, -y], [x, -y]], radius)
         };
-        let (core, radius) = match kind {
+        let (core, radius): (Vec<Point>, f64) = match kind {
             Silhouette::Capsule => {
                 let end = long - half;
                 if end > 1e-9 {
@@ -125,6 +125,7 @@ impl Footprint {
                 (core, radius)
             }
         };
+        let core = Corners::of(&core);
         let reach = core.iter().map(|p| p[0].hypot(p[1])).fold(0.0, f64::max) + radius;
         Self {
             kind,
@@ -167,14 +168,31 @@ impl Footprint {
     #[must_use]
     pub fn placed(&self, pose: Pose) -> Corners {
         let (sin, cos) = pose.angle.sin_cos();
-        let mut corners = Corners {
-            points: [[0.0; 2]; MOST_CORNERS],
-            count: self.core.len(),
-        };
-        for (to, [x, y]) in corners.points.iter_mut().zip(&self.core) {
-            *to = [pose.x + cos * x - sin * y, pose.y + sin * x + cos * y];
+        let mut corners = self.core;
+        for point in corners.points.iter_mut().take(corners.count) {
+            let [x, y] = *point;
+            *point = [pose.x + cos * x - sin * y, pose.y + sin * x + cos * y];
         }
         corners
+    }
+
+    /// Whether one end is thicker, so that it matters which way it points.
+    #[must_use]
+    pub fn has_thick_end(&self) -> bool {
+        self.kind == Silhouette::Teardrop
+    }
+}
+
+impl Corners {
+    fn of(corners: &[Point]) -> Self {
+        let mut points = [[0.0; 2]; MOST_CORNERS];
+        for (to, from) in points.iter_mut().zip(corners) {
+            *to = *from;
+        }
+        Self {
+            points,
+            count: corners.len().min(MOST_CORNERS),
+        }
     }
 }
 

@@ -39,6 +39,8 @@ pub struct KindLaw {
     pub open_lag: f64,
     /// Share of the rated power that one cavity can draw.
     pub power_share: f64,
+    /// How much more it can draw when no other cavity runs.
+    pub alone: f64,
     /// Width of the thermostat's band, K: full power below it, none above.
     pub band: f64,
 }
@@ -58,6 +60,7 @@ const DRAWER: KindLaw = KindLaw {
     element_lag: 60.0,
     open_lag: 90.0,
     power_share: 1.0,
+    alone: 1.0,
     band: 6.0,
 };
 
@@ -67,11 +70,13 @@ impl MachineKind {
     pub const fn law(self) -> KindLaw {
         match self {
             Self::Drawer => DRAWER,
-            // Smaller cavities; when both run, each has half of the power.
+            // Smaller cavities; when both run, each has half of the power, alone some seven tenths
+            // (from memory: an element has a limit of its own).
             Self::TwinDrawers => KindLaw {
                 capacity: 1100.0,
                 loss: 2.2,
                 power_share: 0.5,
+                alone: 1.4,
                 ..DRAWER
             },
             Self::OvenStyle => KindLaw {
@@ -136,16 +141,51 @@ const ELEMENT_RADIUS: f64 = 0.09;
 /// Heat that still air brings through foil, W/(m² K) (from memory).
 const UNDER_FOIL: f64 = 8.0;
 
+/// Share of the moving air that a full rack above keeps from the meat below (from memory; common
+/// practice: the upper rack is the hotter one, racks are swapped at the turn).
+const SHADED_AIR: f64 = 0.35;
+
+/// Where in the cavity a piece lies.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Spot {
+    /// How freely the air reaches it: 1 with air all around, less when crowded.
+    pub exposure: f64,
+    /// Distance from the element to the meat, m.
+    pub gap: f64,
+    /// Share of the element and the air that a rack above keeps off.
+    pub shade: f64,
+}
+
+impl Default for Spot {
+    /// Alone, a hand below the element.
+    fn default() -> Self {
+        Self {
+            exposure: 1.0,
+            gap: ELEMENT_RADIUS,
+            shade: 0.0,
+        }
+    }
+}
+
+impl Spot {
+    /// Share of the half space above that the element fills (disc seen from its axis).
+    fn view(self) -> f64 {
+        let r = ELEMENT_RADIUS * ELEMENT_RADIUS;
+        let gap = self.gap.max(0.0);
+        r / (r + gap * gap) * (1.0 - self.shade)
+    }
+}
+
 /// State of the cavity.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Cavity {
     law: KindLaw,
+    /// Power of the whole machine, and what this cavity may draw of it, W.
+    rated: f64,
     power: f64,
     room: f64,
     heat: f64,
     support: Support,
-    /// Distance from the element to the meat, m.
-    gap: f64,
     /// Temperature of the supplied air, °C.
     pub air: f64,
     /// Temperature of the element above, °C.
@@ -185,11 +225,11 @@ impl Cavity {
     pub fn with_law(law: KindLaw, power_watts: f64, room: f64) -> Self {
         Self {
             law,
+            rated: power_watts,
             power: power_watts * law.power_share,
             room,
             heat: 1.0,
             support: Support::Basket,
-            gap: ELEMENT_RADIUS,
             air: room,
             element: room,
             plate: room,
@@ -206,11 +246,27 @@ impl Cavity {
         self
     }
 
-    /// The same cavity with the meat held otherwise, `gap` metres below the element.
+    /// The same cavity with the meat held otherwise.
     #[must_use]
-    pub fn holding(mut self, support: Support, gap: f64) -> Self {
+    pub fn holding(mut self, support: Support) -> Self {
         self.support = support;
-        self.gap = gap.max(0.0);
+        self
+    }
+
+    /// The same cavity while no other on the same cable draws power, and while one does.
+    #[must_use]
+    pub fn alone(self) -> Self {
+        self.with_share(self.law.power_share * self.law.alone)
+    }
+
+    /// See [`Self::alone`]; how a cavity begins.
+    #[must_use]
+    pub fn sharing(self) -> Self {
+        self.with_share(self.law.power_share)
+    }
+
+    fn with_share(mut self, share: f64) -> Self {
+        self.power = self.rated * share;
         self
     }
 
@@ -220,17 +276,12 @@ impl Cavity {
         self.support.plate().is_some()
     }
 
-    /// Share of the half space above that the element fills (disc seen from its axis).
-    fn view(&self) -> f64 {
-        let r = ELEMENT_RADIUS * ELEMENT_RADIUS;
-        r / (r + self.gap * self.gap)
-    }
-
-    /// What a patch meets. `exposure` (1 with air all around, less when crowded) scales the
-    /// convection of all but the upper faces fully, of the upper faces by half.
+    /// What a patch at a spot meets. The exposure scales the convection of all but the upper faces
+    /// fully, of the upper faces by half.
     #[must_use]
-    pub fn around(&self, facing: Facing, exposure: f64) -> Surroundings {
+    pub fn around(&self, facing: Facing, spot: Spot) -> Surroundings {
         let law = &self.law;
+        let exposure = spot.exposure;
         let half = f64::midpoint(1.0, exposure);
         let lower = match self.support {
             // Nothing in the lee of a floor.
@@ -238,9 +289,11 @@ impl Cavity {
             _ => law.down,
         };
         // Share of the convection, how much of the element is seen, how far behind the meat.
-        let up = [half, 1.0, 0.3];
+        // Under another rack the air comes slower and has met that meat already.
+        let blown = 1.0 - SHADED_AIR * spot.shade;
+        let up = [half * blown, 1.0, 0.3 + 0.4 * spot.shade];
         let down = [lower * exposure, 0.0, 0.7];
-        let side = [law.side * exposure, 0.0, 0.5];
+        let side = [law.side * exposure * blown, 0.0, 0.5 + 0.2 * spot.shade];
         let mix = |[a, b, c]: [f64; 3], [d, e, f]: [f64; 3], part: f64| {
             let between = |a: f64, d: f64| a * part + d * (1.0 - part);
             [between(a, d), between(b, e), between(c, f)]
@@ -263,7 +316,7 @@ impl Cavity {
             _ => 0.0,
         };
         let air = self.air - behind * self.load / law.flow;
-        let seen = view * self.view();
+        let seen = view * spot.view();
         let blown = law.convection_up * share * self.heat;
         let mut met = Surroundings {
             air,

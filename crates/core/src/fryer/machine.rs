@@ -1,6 +1,7 @@
 //! Machines as a cook knows them.
 
-use crate::units::{Length, Power, Temperature, TemperatureDifference};
+use crate::units::bounds::{self, OutOfBounds};
+use crate::units::{Interval, Length, Mass, Power, Temperature, TemperatureDifference};
 
 /// How a machine is built, which decides how its heat reaches the meat.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -33,7 +34,29 @@ pub enum Floor {
         width: Length,
         /// Inside depth.
         depth: Length,
+        /// Radius of the corners.
+        corner: Length,
     },
+}
+
+/// A spit that turns.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Spit {
+    /// Between the forks at their widest.
+    pub length: Length,
+    /// Largest diameter that turns free of walls and element.
+    pub diameter: Length,
+    /// The most its motor carries.
+    pub heaviest: Mass,
+}
+
+/// How far a machine is from what its kind and its dial promise.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Truth {
+    /// Heat its air carries over that of its kind.
+    pub heat: f64,
+    /// What its air is hotter than the dial says.
+    pub offset: TemperatureDifference,
 }
 
 /// One machine.
@@ -43,10 +66,18 @@ pub struct Machine {
     pub name: String,
     /// Kind.
     pub kind: MachineKind,
-    /// Usable floor of one layer.
+    /// Usable floor of one layer; of each drawer where there are two.
     pub floor: Floor,
-    /// Free height over the floor.
+    /// Free height over the floor, to the guard or whatever hangs lowest.
     pub height: Length,
+    /// From the floor to the element.
+    pub element: Length,
+    /// Heights over the floor at which a rack can stand, from below.
+    pub racks: Vec<Length>,
+    /// Its spit, if it has one.
+    pub spit: Option<Spit>,
+    /// Volume of its tumbling basket in litres, if it has one.
+    pub tumbler: Option<f64>,
     /// Rated power.
     pub power: Power,
     /// Lowest setting.
@@ -55,124 +86,77 @@ pub struct Machine {
     pub highest: Temperature,
     /// Step of the dial.
     pub step: TemperatureDifference,
+    /// What the empty machine needs to its usual setting, if the cook knows.
+    pub preheat: Option<Interval>,
+    /// How true it is.
+    pub truth: Truth,
 }
 
-/// A machine of a typical size, in neutral words.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct Preset {
-    /// Name used in links.
-    pub id: &'static str,
-    /// Name shown.
-    pub name: &'static str,
-    /// Kind.
-    pub kind: MachineKind,
-    /// Usable floor.
-    pub floor: Floor,
-    /// Free height, mm.
-    pub height: Length,
-    /// Rated power.
-    pub power: Power,
-    /// Lowest and highest setting.
-    pub range: [Temperature; 2],
+/// Why a machine cannot be.
+#[derive(Debug, Clone, Copy, PartialEq, thiserror::Error)]
+pub enum MachineError {
+    /// A measure outside its bound.
+    #[error(transparent)]
+    OutOfBounds(#[from] OutOfBounds),
+    /// The dial runs backwards.
+    #[error("the lowest setting {:.0} °C is above the highest, {:.0} °C; swap them",
+        lowest.celsius(), highest.celsius())]
+    Dial {
+        /// Lowest setting.
+        lowest: Temperature,
+        /// Highest setting.
+        highest: Temperature,
+    },
+    /// The element hangs in the usable height.
+    #[error("the element is {:.0} mm over the floor, below the {:.0} mm that are said to be free; \
+             measure both again", element.millimetres(), height.millimetres())]
+    ElementInTheWay {
+        /// From the floor to the element.
+        element: Length,
+        /// Free height.
+        height: Length,
+    },
+    /// Corners rounder than the floor is wide.
+    #[error("corners of {:.0} mm do not go with a floor {:.0} mm wide; at most half of that",
+        corner.millimetres(), side.millimetres())]
+    Corner {
+        /// Radius of the corners.
+        corner: Length,
+        /// The narrower side.
+        side: Length,
+    },
+    /// A rack above the usable height, or too near to the one below.
+    #[error("a rack at {:.0} mm leaves {:.0} mm of room; at least {least:.0} mm are needed above each",
+        at.millimetres(), room.millimetres())]
+    Rack {
+        /// Height of the rack.
+        at: Length,
+        /// Free height over it.
+        room: Length,
+        /// What is needed, mm.
+        least: f64,
+    },
+    /// A spit that does not go into the machine.
+    #[error("a spit of {:.0} mm does not go into a machine {:.0} mm wide; measure between the forks",
+        length.millimetres(), longest.millimetres())]
+    SpitTooLong {
+        /// Between the forks.
+        length: Length,
+        /// The longer side of the floor.
+        longest: Length,
+    },
+    /// Something that kinds of machine without an oven's room do not have.
+    #[error("a drawer or a grill has no {what}; choose an oven style, or leave it out")]
+    NotInThisKind {
+        /// What.
+        what: &'static str,
+    },
 }
 
-const fn mm(value: f64) -> Length {
-    Length::from_millimetres(value)
-}
-
-const fn range(low: f64, high: f64) -> [Temperature; 2] {
-    [
-        Temperature::from_celsius(low),
-        Temperature::from_celsius(high),
-    ]
-}
-
-/// Typical machines; sizes are common practice.
-pub static PRESETS: [Preset; 7] = [
-    Preset {
-        id: "compact_drum",
-        name: "a compact drum",
-        kind: MachineKind::Drawer,
-        floor: Floor::Round {
-            diameter: mm(220.0),
-        },
-        height: mm(90.0),
-        power: Power::from_watts(1400.0),
-        range: range(80.0, 200.0),
-    },
-    Preset {
-        id: "family_drawer",
-        name: "a family drawer",
-        kind: MachineKind::Drawer,
-        floor: Floor::Rectangular {
-            width: mm(250.0),
-            depth: mm(250.0),
-        },
-        height: mm(110.0),
-        power: Power::from_watts(1700.0),
-        range: range(60.0, 204.0),
-    },
-    Preset {
-        id: "shelves",
-        name: "an oven with shelves",
-        kind: MachineKind::OvenStyle,
-        floor: Floor::Rectangular {
-            width: mm(300.0),
-            depth: mm(280.0),
-        },
-        height: mm(130.0),
-        power: Power::from_watts(1700.0),
-        range: range(60.0, 232.0),
-    },
-    Preset {
-        id: "lidded_grill",
-        name: "a lidded grill",
-        kind: MachineKind::LiddedGrill,
-        floor: Floor::Rectangular {
-            width: mm(260.0),
-            depth: mm(240.0),
-        },
-        height: mm(110.0),
-        power: Power::from_watts(1750.0),
-        range: range(100.0, 260.0),
-    },
-    Preset {
-        id: "twin_drawers",
-        name: "twin drawers",
-        kind: MachineKind::TwinDrawers,
-        floor: Floor::Rectangular {
-            width: mm(190.0),
-            depth: mm(270.0),
-        },
-        height: mm(110.0),
-        power: Power::from_watts(2400.0),
-        range: range(70.0, 200.0),
-    },
-    Preset {
-        id: "fan_oven",
-        name: "a household oven, fan on",
-        kind: MachineKind::FanOven,
-        floor: Floor::Rectangular {
-            width: mm(430.0),
-            depth: mm(350.0),
-        },
-        height: mm(200.0),
-        power: Power::from_watts(2800.0),
-        range: range(60.0, 250.0),
-    },
-    Preset {
-        id: "still_oven",
-        name: "a household oven, no fan",
-        kind: MachineKind::StillOven,
-        floor: Floor::Rectangular {
-            width: mm(430.0),
-            depth: mm(350.0),
-        },
-        height: mm(200.0),
-        power: Power::from_watts(2500.0),
-        range: range(60.0, 250.0),
-    },
-];
+/// Corners of a drawer are rounded by about this, mm (common practice).
+pub const USUAL_CORNER: Length = Length::from_millimetres(12.0);
+/// Free height a rack must have above it, mm: a chop and some air.
+const LEAST_OVER_A_RACK: f64 = 30.0;
 
 impl MachineKind {
     /// Every kind.
@@ -197,9 +181,48 @@ impl MachineKind {
             Self::StillOven => "still_oven",
         }
     }
+
+    /// The cook's words.
+    #[must_use]
+    pub const fn words(self) -> &'static str {
+        match self {
+            Self::Drawer => "one drawer",
+            Self::OvenStyle => "oven style",
+            Self::LiddedGrill => "lidded grill",
+            Self::TwinDrawers => "two drawers",
+            Self::FanOven => "household oven, fan on",
+            Self::StillOven => "household oven, no fan",
+        }
+    }
+
+    /// Whether it has the room of an oven: racks, a spit, a tumbling basket.
+    #[must_use]
+    pub const fn is_oven(self) -> bool {
+        matches!(self, Self::OvenStyle | Self::FanOven | Self::StillOven)
+    }
+}
+
+impl Default for Truth {
+    /// As its kind and its dial promise.
+    fn default() -> Self {
+        Self {
+            heat: 1.0,
+            offset: TemperatureDifference::from_kelvins(0.0),
+        }
+    }
 }
 
 impl Floor {
+    /// A floor with corners rounded as usual.
+    #[must_use]
+    pub const fn rectangular(width: Length, depth: Length) -> Self {
+        Self::Rectangular {
+            width,
+            depth,
+            corner: USUAL_CORNER,
+        }
+    }
+
     /// Usable area, m².
     ///
     /// ```
@@ -209,11 +232,23 @@ impl Floor {
     /// ```
     #[must_use]
     pub fn area(self) -> f64 {
+        use std::f64::consts::{FRAC_PI_4, PI};
         match self {
-            Self::Round { diameter } => {
-                std::f64::consts::FRAC_PI_4 * diameter.metres() * diameter.metres()
-            }
-            Self::Rectangular { width, depth } => width.metres() * depth.metres(),
+            Self::Round { diameter } => FRAC_PI_4 * diameter.metres() * diameter.metres(),
+            Self::Rectangular {
+                width,
+                depth,
+                corner,
+            } => width.metres() * depth.metres() - (4.0 - PI) * corner.metres() * corner.metres(),
+        }
+    }
+
+    /// Its box: width and depth.
+    #[must_use]
+    pub const fn sides(self) -> [Length; 2] {
+        match self {
+            Self::Round { diameter } => [diameter, diameter],
+            Self::Rectangular { width, depth, .. } => [width, depth],
         }
     }
 
@@ -222,32 +257,118 @@ impl Floor {
     pub fn longest(self) -> Length {
         match self {
             Self::Round { diameter } => diameter,
-            Self::Rectangular { width, depth } => {
+            Self::Rectangular { width, depth, .. } => {
                 Length::from_millimetres(width.millimetres().hypot(depth.millimetres()))
             }
         }
     }
+
+    fn check(self) -> Result<(), MachineError> {
+        let sides = self.sides();
+        for side in sides {
+            bounds::FLOOR.check(side.millimetres())?;
+        }
+        if let Self::Rectangular { corner, .. } = self {
+            bounds::CORNER.check(corner.millimetres())?;
+            let [a, b] = sides;
+            let side = if a < b { a } else { b };
+            if 2.0 * corner.millimetres() > side.millimetres() {
+                return Err(MachineError::Corner { corner, side });
+            }
+        }
+        Ok(())
+    }
 }
 
-impl Preset {
-    /// The machine under the preset's own name, with a dial in steps of 5 °C.
+impl Machine {
+    /// Whether such a machine can be.
+    ///
+    /// # Errors
+    /// The first [`MachineError`] in the order a cook measures.
     ///
     /// ```
-    /// let typical = ember_core::fryer::PRESETS[0].machine();
-    /// assert_eq!(typical.highest.celsius(), 200.0);
+    /// use ember_core::{fryer::PRESETS, units::Length};
+    /// let mut flat = PRESETS[0].machine();
+    /// flat.height = Length::from_millimetres(0.0);
+    /// assert_eq!(flat.check().unwrap_err().to_string(),
+    ///            "usable height is 0 mm, not within 40-400 mm");
     /// ```
-    #[must_use]
-    pub fn machine(&self) -> Machine {
-        let [lowest, highest] = self.range;
-        Machine {
-            name: self.name.to_owned(),
-            kind: self.kind,
-            floor: self.floor,
-            height: self.height,
-            power: self.power,
-            lowest,
-            highest,
-            step: TemperatureDifference::from_kelvins(5.0),
+    pub fn check(&self) -> Result<(), MachineError> {
+        self.floor.check()?;
+        bounds::CAVITY_HEIGHT.check(self.height.millimetres())?;
+        bounds::ELEMENT.check(self.element.millimetres())?;
+        if self.element < self.height {
+            return Err(MachineError::ElementInTheWay {
+                element: self.element,
+                height: self.height,
+            });
         }
+        self.check_racks()?;
+        self.check_turning()?;
+        bounds::WATTS.check(self.power.watts())?;
+        bounds::SETTING.check(self.lowest.celsius())?;
+        bounds::SETTING.check(self.highest.celsius())?;
+        bounds::STEP.check(self.step.kelvins())?;
+        if self.lowest > self.highest {
+            return Err(MachineError::Dial {
+                lowest: self.lowest,
+                highest: self.highest,
+            });
+        }
+        if let Some(time) = self.preheat {
+            bounds::PREHEAT.check(time.seconds())?;
+        }
+        bounds::HEAT_FACTOR.check(self.truth.heat)?;
+        bounds::OFFSET.check(self.truth.offset.kelvins())?;
+        Ok(())
+    }
+
+    fn check_racks(&self) -> Result<(), MachineError> {
+        bounds::RACKS.check(self.racks.len() as f64)?;
+        if !self.racks.is_empty() && !self.kind.is_oven() {
+            return Err(MachineError::NotInThisKind { what: "racks" });
+        }
+        for (n, rack) in self.racks.iter().enumerate() {
+            bounds::RACK.check(rack.millimetres())?;
+            let above = self.racks.get(n + 1).unwrap_or(&self.height);
+            let room = above.millimetres() - rack.millimetres();
+            if room < LEAST_OVER_A_RACK {
+                return Err(MachineError::Rack {
+                    at: *rack,
+                    room: Length::from_millimetres(room),
+                    least: LEAST_OVER_A_RACK,
+                });
+            }
+        }
+        Ok(())
+    }
+
+    fn check_turning(&self) -> Result<(), MachineError> {
+        let oven = self.kind.is_oven();
+        if let Some(spit) = self.spit {
+            if !oven {
+                return Err(MachineError::NotInThisKind { what: "spit" });
+            }
+            bounds::SPIT_LENGTH.check(spit.length.millimetres())?;
+            bounds::SPIT_DIAMETER.check(spit.diameter.millimetres())?;
+            bounds::SPIT_MASS.check(spit.heaviest.grams())?;
+            let [a, b] = self.floor.sides();
+            let longest = if a > b { a } else { b };
+            if spit.length > longest {
+                return Err(MachineError::SpitTooLong {
+                    length: spit.length,
+                    longest,
+                });
+            }
+        }
+        if let Some(litres) = self.tumbler {
+            if !oven {
+                return Err(MachineError::NotInThisKind {
+                    what: "tumbling basket",
+                });
+            }
+            bounds::TUMBLER.check(litres)?;
+        }
+        Ok(())
     }
 }

@@ -2,10 +2,12 @@
 
 mod cavity;
 mod machine;
+mod presets;
 mod run;
 mod support;
 
-pub use cavity::{Cavity, KindLaw, Load};
-pub use machine::{Floor, Machine, MachineKind, PRESETS, Preset};
+pub use cavity::{Cavity, KindLaw, Load, Spot};
+pub use machine::{Floor, Machine, MachineError, MachineKind, Spit, Truth, USUAL_CORNER};
+pub use presets::{PRESETS, Preset};
 pub use run::{Action, OPENING, Pace, Phase, Rest, Run, TURNING};
 pub use support::Support;

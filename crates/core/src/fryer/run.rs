@@ -1,6 +1,6 @@
 //! A load of equal pieces marching through preheat, cook and rest.
 
-use super::cavity::{Cavity, Load};
+use super::cavity::{Cavity, Load, Spot};
 use crate::heat::{Exchange, Facing, Piece, Surroundings, step_size};
 use crate::units::{Interval, Mass, Temperature};
 
@@ -67,23 +67,30 @@ const BOARD: f64 = 13.0;
 /// they are gentler than the first contact.
 const SETTLED: f64 = 60.0;
 
-/// One batch in one machine: all pieces are alike and one stands for all.
+/// Pieces that are alike and lie alike; one stands for all of them.
+#[derive(Debug, Clone)]
+struct Lot {
+    piece: Piece,
+    count: f64,
+    spot: Spot,
+    last: Exchange,
+    /// What has passed between one piece and its surroundings since loading.
+    total: Exchange,
+}
+
+/// One batch in one cavity: pieces on one rack, or on several.
 #[derive(Debug, Clone)]
 pub struct Run {
     cavity: Cavity,
     room: f64,
     setting: f64,
-    piece: Piece,
-    count: f64,
-    exposure: f64,
+    /// The one that is shown, then those beside it.
+    lots: Vec<Lot>,
     phase: Phase,
     pace: Pace,
     elapsed: f64,
     since_change: f64,
-    /// What has passed between one piece and its surroundings since loading.
-    total: Exchange,
     side: Side,
-    last: Exchange,
     last_dt: f64,
 }
 
@@ -125,24 +132,45 @@ impl Run {
             cavity,
             room,
             setting,
-            piece,
-            count,
-            exposure: 1.0,
+            lots: vec![Lot::new(piece, count, Spot::default())],
             phase: Phase::Cooking,
             pace: Pace::Fine,
             elapsed: 0.0,
             since_change: 0.0,
-            total: Exchange::default(),
             side: Side::default(),
-            last: Exchange::default(),
             last_dt: 1.0,
         }
     }
 
-    /// How freely the air reaches the pieces; 1 in one airy layer.
+    /// Where the pieces lie; without it alone, a hand below the element.
     #[must_use]
-    pub fn with_exposure(mut self, exposure: f64) -> Self {
-        self.exposure = exposure;
+    pub fn at(mut self, spot: Spot) -> Self {
+        for lot in &mut self.lots {
+            lot.spot = spot;
+        }
+        self
+    }
+
+    /// More pieces in the same air: on another rack, or of another kind.
+    ///
+    /// ```
+    /// use std::sync::Arc;
+    /// use ember_core::fryer::{Cavity, MachineKind, Run, Spot};
+    /// use ember_core::{geometry::Body, heat::{FaceLaw, Grid, Piece}, meat::*};
+    /// let entry = cut(CutId::PorkChop);
+    /// let grid = Arc::new(Grid::coarse(Body::Disc { thickness: 0.025, radius: 0.05 }));
+    /// let material = Arc::new(Material::of(entry.composition));
+    /// let chop = Piece::new(grid, material, FaceLaw::MEAT, 4.0, entry.coat.start());
+    /// let hot = Cavity::cold(MachineKind::OvenStyle, 1700.0, 21.0);
+    /// let below = Spot { gap: 0.15, shade: 0.6, ..Spot::default() };
+    /// let mut run = Run::load(hot, 21.0, 200.0, chop.clone(), 4.0).beside(chop, 4.0, below);
+    /// run.advance_to(600.0);
+    /// let cores: Vec<f64> = run.pieces().map(Piece::core).collect();
+    /// assert!(cores[1] < cores[0] && run.core() == cores[1]);
+    /// ```
+    #[must_use]
+    pub fn beside(mut self, piece: Piece, count: f64, spot: Spot) -> Self {
+        self.lots.push(Lot::new(piece, count, spot));
         self
     }
 
@@ -167,47 +195,72 @@ impl Run {
             Pace::Brisk => 2.0,
         };
         let dt = (step_size(self.since_change) * stretch).min(limit);
-        let exchange = match self.phase {
-            Phase::Cooking => {
-                let load = Load {
-                    heat: self.last.given * self.count / self.last_dt
-                        + self.side.heat(self.cavity.air),
-                    coupling: self.piece.area() * self.count * COUPLING * self.exposure,
-                    water: self.last.water * self.count / self.last_dt,
-                    lying: if self.cavity.on_metal() {
-                        [self.piece.lying() * self.count, self.piece.lower().surface]
-                    } else {
-                        [0.0; 2]
-                    },
-                };
-                self.side.step(dt, self.cavity.air);
-                self.cavity.step(dt, self.setting, load);
-                let (cavity, exposure) = (&self.cavity, self.exposure);
-                self.piece
-                    .step(dt, |facing| cavity.around(facing, exposure))
-            }
-            Phase::Resting(rest) => {
-                let room = self.room;
-                self.piece.step(dt, |facing| resting(rest, room, facing))
-            }
-        };
-        self.total.add(exchange);
-        self.last = exchange;
+        if self.phase == Phase::Cooking {
+            let load = self.load_of_air();
+            self.side.step(dt, self.cavity.air);
+            self.cavity.step(dt, self.setting, load);
+        }
+        let (cavity, phase, room) = (&self.cavity, self.phase, self.room);
+        for lot in &mut self.lots {
+            let spot = lot.spot;
+            lot.last = lot.piece.step(dt, |facing| match phase {
+                Phase::Cooking => cavity.around(facing, spot),
+                Phase::Resting(rest) => resting(rest, room, facing),
+            });
+            lot.total.add(lot.last);
+        }
         self.last_dt = dt;
         self.elapsed += dt;
         self.since_change += dt;
     }
 
+    /// What everything in the cavity does to its air.
+    fn load_of_air(&self) -> Load {
+        let mut load = Load {
+            heat: self.side.heat(self.cavity.air),
+            ..Load::default()
+        };
+        let mut warmth = 0.0;
+        for lot in &self.lots {
+            load.heat += lot.last.given * lot.count / self.last_dt;
+            load.coupling += lot.piece.area() * lot.count * COUPLING * lot.spot.exposure;
+            load.water += lot.last.water * lot.count / self.last_dt;
+            let area = lot.piece.lying() * lot.count;
+            load.lying[0] += area;
+            warmth += area * lot.piece.lower().surface;
+        }
+        if self.cavity.on_metal() && load.lying[0] > 0.0 {
+            load.lying[1] = warmth / load.lying[0];
+        } else {
+            load.lying = [0.0; 2];
+        }
+        load
+    }
+
     /// Opens the machine for `seconds` and turns every piece.
     pub fn turn(&mut self, seconds: f64) {
         self.open(seconds);
-        self.piece.turn();
+        for lot in &mut self.lots {
+            lot.piece.turn();
+        }
+    }
+
+    /// Opens the machine for `seconds` and changes the racks: what was above goes below.
+    pub fn swap_racks(&mut self, seconds: f64) {
+        self.open(seconds);
+        let levels: Vec<Spot> = self.lots.iter().rev().map(|lot| lot.spot).collect();
+        for (lot, to) in self.lots.iter_mut().zip(levels) {
+            lot.spot = Spot {
+                exposure: lot.spot.exposure,
+                ..to
+            };
+        }
     }
 
     /// Opens the machine for `seconds`; the clock does not advance, the air cools.
     pub fn open(&mut self, seconds: f64) {
         self.cavity.open(seconds);
-        self.piece.disturb();
+        self.disturb();
         self.since_change = self.since_change.min(SETTLED);
     }
 
@@ -219,7 +272,9 @@ impl Run {
     /// Brushes the surface: `film` kg of water per square metre must leave again.
     pub fn baste(&mut self, film: f64, seconds: f64) {
         self.open(seconds);
-        self.piece.wet(film);
+        for lot in &mut self.lots {
+            lot.piece.wet(film);
+        }
     }
 
     /// Adds another dish of `kilograms` at `celsius` to the machine.
@@ -252,7 +307,7 @@ impl Run {
     pub fn put_back(&mut self, setting: f64) {
         self.phase = Phase::Cooking;
         self.setting = setting;
-        self.piece.disturb();
+        self.disturb();
         self.since_change = 0.0;
     }
 
@@ -265,7 +320,7 @@ impl Run {
             Action::Turn => self.turn(TURNING),
             Action::Baste => self.baste(BRUSHED, TURNING),
             Action::AddSide(mass) => self.add_side(mass.kilograms(), self.room, OPENING),
-            Action::SwapRacks => self.open(OPENING),
+            Action::SwapRacks => self.swap_racks(OPENING),
             Action::Open(time) => self.open(time.seconds()),
         }
     }
@@ -273,8 +328,14 @@ impl Run {
     /// Takes the pieces out to rest.
     pub fn pull(&mut self, rest: Rest) {
         self.phase = Phase::Resting(rest);
-        self.piece.disturb();
+        self.disturb();
         self.since_change = self.since_change.min(SETTLED);
+    }
+
+    fn disturb(&mut self) {
+        for lot in &mut self.lots {
+            lot.piece.disturb();
+        }
     }
 
     /// Seconds since loading.
@@ -283,10 +344,25 @@ impl Run {
         self.elapsed
     }
 
-    /// The piece.
+    /// The piece that stands for the first lot.
     #[must_use]
+    #[expect(
+        clippy::indexing_slicing,
+        reason = "a run is loaded with a piece and loses none"
+    )]
     pub fn piece(&self) -> &Piece {
-        &self.piece
+        &self.lots[0].piece
+    }
+
+    /// One piece of each lot.
+    pub fn pieces(&self) -> impl Iterator<Item = &Piece> {
+        self.lots.iter().map(|lot| &lot.piece)
+    }
+
+    /// The coldest spot of all pieces, °C.
+    #[must_use]
+    pub fn core(&self) -> f64 {
+        self.pieces().map(Piece::core).fold(f64::INFINITY, f64::min)
     }
 
     /// The machine's air and element; after the pull, as they were then.
@@ -299,7 +375,10 @@ impl Run {
     #[must_use]
     pub fn air(&self) -> f64 {
         match self.phase {
-            Phase::Cooking => self.cavity.around(Facing::Side, self.exposure).air,
+            Phase::Cooking => {
+                let spot = self.lots.first().map(|lot| lot.spot).unwrap_or_default();
+                self.cavity.around(Facing::Side, spot).air
+            }
             Phase::Resting(_) => self.room,
         }
     }
@@ -307,13 +386,28 @@ impl Run {
     /// Water the whole load has lost, kg.
     #[must_use]
     pub fn water_lost(&self) -> f64 {
-        self.total.water * self.count
+        self.lots
+            .iter()
+            .map(|lot| lot.total.water * lot.count)
+            .sum()
     }
 
     /// What has passed between one piece and its surroundings since loading.
     #[must_use]
     pub fn exchanged(&self) -> Exchange {
-        self.total
+        self.lots.first().map(|lot| lot.total).unwrap_or_default()
+    }
+}
+
+impl Lot {
+    fn new(piece: Piece, count: f64, spot: Spot) -> Self {
+        Self {
+            piece,
+            count,
+            spot,
+            last: Exchange::default(),
+            total: Exchange::default(),
+        }
     }
 }
 

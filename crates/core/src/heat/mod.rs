@@ -10,6 +10,7 @@
 mod face;
 mod grid;
 mod piece;
+mod raw;
 mod tridiagonal;
 
 pub use face::{Face, FaceLaw, Surroundings};

@@ -103,6 +103,21 @@ pub struct Texture {
     pub least_browning: Browning,
 }
 
+/// Where a piece may be cut so that it fits.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub enum Dividing {
+    /// Only between bones: a rack of ribs, some thirteen bones of 70 g with their meat, as wide as
+    /// its bones are long (common practice).
+    BetweenBones {
+        /// Length of a bone.
+        across: Length,
+        /// Weight of a bone with its meat.
+        per_bone: Mass,
+    },
+    /// Across its longer side.
+    Anywhere,
+}
+
 /// One cut of the catalogue.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Cut {
@@ -146,6 +161,8 @@ pub struct Cut {
     pub one_face_up: bool,
     /// Where the thermometer goes.
     pub probe: &'static str,
+    /// Where it may be cut so that it fits; nothing where a piece is a piece.
+    pub dividing: Option<Dividing>,
 }
 
 impl Browning {

@@ -124,6 +124,8 @@ const TRIED: f64 = 1.2816;
 pub(super) struct Passages {
     levels: Vec<f64>,
     pull: f64,
+    /// Browning then, of the paler face that counts.
+    browning: f64,
 }
 
 impl Passages {
@@ -132,6 +134,7 @@ impl Passages {
         Self {
             levels: self.levels.iter().map(|t| t * factor).collect(),
             pull: self.pull * factor,
+            browning: self.browning,
         }
     }
 
@@ -222,14 +225,9 @@ pub(super) fn passages(
     variation: Variation,
     levels: &[f64],
 ) -> Option<Passages> {
-    let run = problem.load(
-        cavity,
-        problem.layer.in_first_batch,
-        Resolution::Coarse,
-        variation,
-    );
+    let run = problem.load(cavity, problem.first(), Resolution::Coarse, variation);
     let mut times = Vec::with_capacity(levels.len());
-    let mut last = (0.0, run.piece().core());
+    let mut last = (0.0, run.core());
     let mut see = |now: f64, core: f64| {
         while let Some(level) = levels.get(times.len())
             && core >= *level
@@ -249,12 +247,13 @@ pub(super) fn passages(
             found.moments(found.pull),
             variation,
             found.goal,
-            |run| see(run.elapsed(), run.piece().core()),
+            |run| see(run.elapsed(), run.core()),
         )
         .ok()?;
     (times.len() == levels.len()).then(|| Passages {
         levels: times,
         pull: ready.at.max(1.0),
+        browning: problem.browning(&ready.run),
     })
 }
 
@@ -274,23 +273,23 @@ pub(super) fn passages(
 pub fn synthetic_pull(request: &Request, deviations: [f64; 5]) -> Result<Interval, PlanError> {
     request.check()?;
     let problem = Problem::new(request);
-    let pieces = problem.layer.in_first_batch;
-    let found = search(&problem, problem.first_cavity(), pieces)?;
+    let trays = problem.first();
+    let found = search(&problem, problem.first_cavity(), trays)?;
     let variation = Unknown::ALL
         .into_iter()
         .zip(deviations)
         .map(|(unknown, x)| unknown.varied(request, x))
         .fold(Variation::NONE, Variation::and);
-    let run = problem.load(problem.first_cavity(), pieces, Resolution::Fine, variation);
+    let run = problem.load(problem.first_cavity(), trays, Resolution::Fine, variation);
     let moments = found.moments(found.pull);
     let ready = problem.cook(run, moments, variation, found.goal, |_| ())?;
     Ok(Interval::from_seconds(ready.at))
 }
 
 impl Responses {
-    /// When the usual cook is ready on the coarse grid, s.
-    pub fn usual_pull(&self) -> f64 {
-        self.usual.pull
+    /// When the usual cook is ready on the coarse grid, s, and how brown it then is.
+    pub fn usual_end(&self) -> (f64, f64) {
+        (self.usual.pull, self.usual.browning)
     }
 
     /// How much later the core is there when the unknown lies one standard deviation to the slow

@@ -1,16 +1,19 @@
 //! Checks of a request that need no computation: bounds, and what makes no physical sense.
 
 use super::error::PlanError;
+use super::loading::{division, on_spit};
+use super::loads::{at_once, density, lying, shapes};
 use super::request::{LoadRule, Programme, Request};
-use crate::basket::{Footprint, Pose, batches};
-use crate::fryer::{self, Action, MachineKind, Support};
+use super::room::{levels, room};
+use crate::basket::{Placed, Tie, trays};
+use crate::fryer::{Action, Support};
 use crate::geometry::{Body, lay};
 use crate::meat::Coat;
 use crate::units::bounds;
-use crate::units::{Density, Length, Temperature};
+use crate::units::{Length, Temperature};
 
 /// More batches than this one after the other are no supper.
-const MOST_BATCHES: u32 = 8;
+const MOST_BATCHES: usize = 8;
 
 impl Request {
     /// Checks every parameter and every rule that needs no computation.
@@ -25,11 +28,31 @@ impl Request {
         bounds::ROOM.check(self.room.celsius())?;
         bounds::SETTING.check(self.setting_used().celsius())?;
         bounds::CORE_TARGET.check(self.target.celsius())?;
-        self.check_machine()?;
+        bounds::GAP.check(self.gap.millimetres())?;
+        self.check_weights()?;
+        self.machine.check()?;
+        self.check_dial(self.setting_used(), true)?;
         self.check_programme()?;
-        self.check_piece()?;
         self.check_support()?;
+        self.check_piece()?;
+        self.check_height()?;
+        self.check_loads()?;
         self.check_floor()
+    }
+
+    fn check_weights(&self) -> Result<(), PlanError> {
+        let weighed = self.weights.len();
+        if weighed != 0 && weighed != self.pieces as usize {
+            return Err(PlanError::Weighed {
+                weighed,
+                pieces: self.pieces,
+            });
+        }
+        for mass in &self.weights {
+            bounds::PIECE_MASS.check(mass.grams())?;
+            bounds::THICKNESS.check(self.thickness_of(*mass).millimetres())?;
+        }
+        Ok(())
     }
 
     fn check_programme(&self) -> Result<(), PlanError> {
@@ -38,14 +61,14 @@ impl Request {
             Programme::HotStart { setting, time } | Programme::HotFinish { setting, time } => {
                 bounds::STAGE_TIME.check(time.seconds())?;
                 bounds::STAGE_SETTING.check(setting.celsius())?;
-                self.check_dial(setting)?;
+                self.check_dial(setting, false)?;
             }
         }
         bounds::ACTIONS.check(self.actions.len() as f64)?;
         for timed in &self.actions {
             bounds::ACTION_AT.check(timed.at.seconds())?;
             match timed.action {
-                Action::Set(setting) => self.check_dial(setting)?,
+                Action::Set(setting) => self.check_dial(setting, false)?,
                 Action::AddSide(mass) => {
                     bounds::SIDE_MASS.check(mass.grams())?;
                 }
@@ -58,8 +81,9 @@ impl Request {
         Ok(())
     }
 
-    /// A setting on the way, which must be on the dial.
-    fn check_dial(&self, asked: Temperature) -> Result<(), PlanError> {
+    /// A setting that must be on the dial; of the main one above it the plan itself tells what to
+    /// do instead.
+    fn check_dial(&self, asked: Temperature, main: bool) -> Result<(), PlanError> {
         bounds::SETTING.check(asked.celsius())?;
         if asked < self.machine.lowest {
             return Err(PlanError::BelowLowest {
@@ -67,7 +91,7 @@ impl Request {
                 lowest: self.machine.lowest,
             });
         }
-        if asked > self.machine.highest {
+        if asked > self.machine.highest && !main {
             return Err(PlanError::NotOnTheDial {
                 asked,
                 ceiling: self.machine.highest,
@@ -83,13 +107,7 @@ impl Request {
         /// The long side of any piece.
         const LONGEST_PIECE: f64 = 600.0;
         let entry = self.entry();
-        let density = Density::from_kilograms_per_cubic_metre(
-            entry
-                .composition
-                .with_bone(entry.bone)
-                .density(Temperature::from_celsius(20.0))
-                .kilograms_per_cubic_metre(),
-        );
+        let density = density(self);
         let laid = |thickness: Length| lay(entry.form, self.mass, thickness, density);
         let lies = |thickness: Length| {
             let (body, outline) = laid(thickness);
@@ -119,46 +137,91 @@ impl Request {
         }
         let (_, outline) = laid(thickness);
         let area = outline.length.metres() * outline.width.metres();
-        if area > self.machine.floor.area() {
+        if area > self.machine.floor.area() && !self.support.turns_itself() {
             return Err(PlanError::TooLarge {
                 cut: entry.name,
                 mass: self.mass,
                 outline: [outline.length, outline.width],
                 place: self.machine.name.clone(),
+                division: division(self, 1),
             });
         }
-        if let Some(poses) = &self.layout {
-            return self.check_layout(poses);
+        Ok(())
+    }
+
+    /// Whether a piece fits under the guard, on some rack or on the floor.
+    fn check_height(&self) -> Result<(), PlanError> {
+        let levels = levels(self);
+        if let (Some(asked), true) = (self.rack, levels.is_empty()) {
+            let (height, thickness) = (self.machine.height, self.thickness_of(self.heaviest()));
+            let fits = |rack: &&Length| rack.metres() + thickness.metres() <= height.metres();
+            let there = self.machine.racks.iter().filter(fits).count();
+            if there > 0 {
+                return Err(PlanError::NoSuchLevel { asked, there });
+            }
+        }
+        if !levels.is_empty() {
+            return Ok(());
+        }
+        let heaviest = self.heaviest();
+        let (_, outline) = lying(self, heaviest, density(self));
+        let floor = match (self.support, self.machine.racks.first()) {
+            (Support::Rack, Some(lowest)) => lowest.millimetres(),
+            _ => 0.0,
+        };
+        let cavity = Length::from_millimetres(self.machine.height.millimetres() - floor);
+        Err(PlanError::TooTall {
+            piece: self.thickness_of(heaviest),
+            cavity,
+            on_its_side: Some(outline.width).filter(|width| *width <= cavity),
+        })
+    }
+
+    /// Whether the pieces can be divided into a few loads.
+    fn check_loads(&self) -> Result<(), PlanError> {
+        let levels = levels(self).len();
+        if let Some(placed) = &self.layout {
+            return self.check_layout(placed, levels);
         }
         if self.load == LoadRule::AllAtOnce {
             return Ok(());
         }
-        let footprint = Footprint::new(entry.silhouette, outline);
-        let batches = batches(&footprint, self.machine.floor, self.pieces);
+        let density = density(self);
+        let batches = match at_once(self, density) {
+            Some(at_once) => (self.pieces as usize).div_ceil(at_once),
+            None => trays(&shapes(self, density), room(self, levels)).div_ceil(levels.max(1)),
+        };
         if batches > MOST_BATCHES {
             return Err(PlanError::TooMany {
-                cut: entry.noun(self.pieces),
+                cut: self.entry().noun(self.pieces),
                 pieces: self.pieces,
-                batches,
-                most: MOST_BATCHES,
+                batches: batches as u32,
+                most: MOST_BATCHES as u32,
             });
         }
         Ok(())
     }
 
     /// Whether the cook's own layout is one of these pieces, somewhere on the floor.
-    fn check_layout(&self, poses: &[Pose]) -> Result<(), PlanError> {
-        let laid = u32::try_from(poses.len()).unwrap_or(u32::MAX);
+    fn check_layout(&self, placed: &[Placed], levels: usize) -> Result<(), PlanError> {
+        let laid = u32::try_from(placed.len()).unwrap_or(u32::MAX);
         if laid == 0 || laid > self.pieces {
             return Err(PlanError::LaidOut {
                 laid,
                 pieces: self.pieces,
             });
         }
-        for pose in poses {
-            bounds::PLACE.check(pose.x)?;
-            bounds::PLACE.check(pose.y)?;
-            bounds::TURNED.check(pose.angle)?;
+        for place in placed {
+            bounds::PLACE.check(place.pose.x)?;
+            bounds::PLACE.check(place.pose.y)?;
+            bounds::TURNED.check(place.pose.angle)?;
+            bounds::TRAY.check(place.batch as f64 + 1.0)?;
+            if place.level >= levels {
+                return Err(PlanError::NoSuchLevel {
+                    asked: place.level + 1,
+                    there: levels,
+                });
+            }
         }
         Ok(())
     }
@@ -167,14 +230,15 @@ impl Request {
         /// Lighter pieces do not stay on a spit; heavier ones do not tumble, g (common practice).
         const LEAST_ON_A_SPIT: f64 = 300.0;
         const MOST_TUMBLING: f64 = 150.0;
-        let oven = matches!(
-            self.machine.kind,
-            MachineKind::OvenStyle | MachineKind::FanOven | MachineKind::StillOven
-        );
+        let machine = &self.machine;
         let reason = match self.support {
-            Support::Spit | Support::TumblingBasket if !oven => {
-                Some("it takes an oven style that can turn it; lay the pieces in the basket")
+            Support::Spit if machine.spit.is_none() => {
+                Some("this machine has no spit; lay the meat down, or describe the spit in Kitchen")
             }
+            Support::TumblingBasket if machine.tumbler.is_none() => Some(
+                "this machine has no tumbling basket; lay the pieces down, or describe the basket \
+                 in Kitchen",
+            ),
             Support::Spit if self.mass.grams() < LEAST_ON_A_SPIT => {
                 Some("pieces below 300 g do not hold on the forks; lay them on a rack")
             }
@@ -186,43 +250,35 @@ impl Request {
             }
             _ => None,
         };
-        reason.map_or(Ok(()), |reason| {
-            Err(PlanError::CannotHold {
-                cut: self.entry().noun(self.pieces),
+        let cut = self.entry().noun(self.pieces);
+        if let Some(reason) = reason {
+            return Err(PlanError::CannotHold {
+                cut,
                 how: self.support.words(),
                 reason,
+            });
+        }
+        let Some(spit) = machine.spit.filter(|_| self.support == Support::Spit) else {
+            return Ok(());
+        };
+        let pieces = match self.load {
+            LoadRule::AllAtOnce => self.pieces as usize,
+            LoadRule::WithAir => 1,
+        };
+        // As well tied as can be: what is loose is warned of.
+        let refused = on_spit(self, pieces, Tie::Tight).filter(|roast| {
+            roast.mass > spit.heaviest
+                || roast.length > spit.length
+                || roast.diameter > spit.diameter
+        });
+        refused.map_or(Ok(()), |roast| {
+            Err(PlanError::NotOnTheSpit {
+                cut,
+                pieces,
+                asked: (roast.mass, [roast.length, roast.diameter]),
+                spit,
             })
         })
-    }
-
-    fn check_machine(&self) -> Result<(), PlanError> {
-        let machine = &self.machine;
-        bounds::WATTS.check(machine.power.watts())?;
-        bounds::CAVITY_HEIGHT.check(machine.height.millimetres())?;
-        bounds::SETTING.check(machine.lowest.celsius())?;
-        bounds::SETTING.check(machine.highest.celsius())?;
-        let sides = match machine.floor {
-            fryer::Floor::Round { diameter } => [diameter, diameter],
-            fryer::Floor::Rectangular { width, depth } => [width, depth],
-        };
-        for side in sides {
-            bounds::FLOOR.check(side.millimetres())?;
-        }
-        let asked = self.setting_used();
-        if asked < machine.lowest {
-            return Err(PlanError::BelowLowest {
-                asked,
-                lowest: machine.lowest,
-            });
-        }
-        let piece = self.thickness_used();
-        if piece > machine.height {
-            return Err(PlanError::TooTall {
-                piece,
-                cavity: machine.height,
-            });
-        }
-        Ok(())
     }
 
     fn check_floor(&self) -> Result<(), PlanError> {

@@ -1,5 +1,7 @@
 //! Why no plan could be made.
 
+use crate::basket::Division;
+use crate::fryer::MachineError;
 use crate::units::bounds::OutOfBounds;
 use crate::units::{Interval, Length, Mass, Temperature};
 
@@ -9,6 +11,9 @@ pub enum PlanError {
     /// A parameter outside its bound.
     #[error(transparent)]
     OutOfBounds(#[from] OutOfBounds),
+    /// A machine that cannot be.
+    #[error(transparent)]
+    Machine(#[from] MachineError),
     /// Poultry is never planned below its floor.
     #[error(
         "{animal} is not planned below {:.0} °C ({authority}); choose {:.0} °C or more",
@@ -55,14 +60,16 @@ pub enum PlanError {
     },
     /// The piece does not fit under the element.
     #[error(
-        "a piece {:.0} mm tall does not fit a cavity of {:.0} mm; level or halve it",
-        piece.millimetres(), cavity.millimetres()
+        "a piece {:.0} mm tall does not fit a cavity of {:.0} mm; {}",
+        piece.millimetres(), cavity.millimetres(), lower(*on_its_side)
     )]
     TooTall {
         /// Thickness of the piece.
         piece: Length,
         /// Usable height.
         cavity: Length,
+        /// How tall it is on its side, where that fits.
+        on_its_side: Option<Length>,
     },
     /// The dial does not go there.
     #[error(
@@ -119,9 +126,8 @@ pub enum PlanError {
     },
     /// The piece does not lie on the floor.
     #[error(
-        "one {cut} of {:.0} g covers about {:.0} by {:.0} mm, more than the floor of {place}; \
-         cut it to fit or take a larger machine",
-        mass.grams(), outline[0].millimetres(), outline[1].millimetres()
+        "one {cut} of {:.0} g covers about {:.0} by {:.0} mm, more than the floor of {place}; {}",
+        mass.grams(), outline[0].millimetres(), outline[1].millimetres(), smaller(*division)
     )]
     TooLarge {
         /// The cut.
@@ -132,6 +138,8 @@ pub enum PlanError {
         outline: [Length; 2],
         /// The machine.
         place: String,
+        /// Sections that lie in it.
+        division: Option<Division>,
     },
     /// More than anyone would cook one after the other.
     #[error(
@@ -167,6 +175,39 @@ pub enum PlanError {
         /// Why not, and the way out.
         reason: &'static str,
     },
+    /// A load that the spit does not take.
+    #[error(
+        "{pieces} {cut} on the spit weigh {:.0} g, are {:.0} mm long and {:.0} mm across; this spit \
+         takes {:.0} g, {:.0} mm and {:.0} mm; take a smaller piece, or lay it on a rack",
+        asked.0.grams(), asked.1[0].millimetres(), asked.1[1].millimetres(),
+        spit.heaviest.grams(), spit.length.millimetres(), spit.diameter.millimetres()
+    )]
+    NotOnTheSpit {
+        /// The cut.
+        cut: &'static str,
+        /// Pieces on it at once.
+        pieces: usize,
+        /// Weight, length and diameter.
+        asked: (Mass, [Length; 2]),
+        /// What it takes.
+        spit: crate::fryer::Spit,
+    },
+    /// Weights that are not one for each piece.
+    #[error("{weighed} weights for {pieces} pieces; weigh every piece, or say one weight for all")]
+    Weighed {
+        /// Weights given.
+        weighed: usize,
+        /// Pieces asked for.
+        pieces: u32,
+    },
+    /// A rack or a drawer that the machine does not have.
+    #[error("there is no level {asked} that such a piece fits on, only {there}; choose another")]
+    NoSuchLevel {
+        /// Asked for, from 1.
+        asked: usize,
+        /// Levels that can be used.
+        there: usize,
+    },
     /// Something planned for a minute at which everything is out already.
     #[error(
         "something is planned at {:.0} min, but everything is out at {:.0} min; plan it earlier",
@@ -178,4 +219,44 @@ pub enum PlanError {
         /// When the pieces come out.
         out: Interval,
     },
+}
+
+/// The way out of a cavity that is too low.
+fn lower(on_its_side: Option<Length>) -> String {
+    on_its_side.map_or_else(
+        || "level or halve it".to_owned(),
+        |side| {
+            format!(
+                "on its side it is {:.0} mm; turn it, or halve it",
+                side.millimetres()
+            )
+        },
+    )
+}
+
+/// The way out of a floor that is too small.
+fn smaller(division: Option<Division>) -> String {
+    match division {
+        Some(Division {
+            sections,
+            mass,
+            bones: Some([fewest, most]),
+            ..
+        }) => format!(
+            "cut it between the bones into {sections} sections of {}, about {:.0} g each",
+            if fewest == most {
+                format!("{most} bones")
+            } else {
+                format!("{fewest}-{most} bones")
+            },
+            mass.grams()
+        ),
+        Some(Division { sections, mass, .. }) => {
+            format!(
+                "cut it into {sections} pieces of about {:.0} g",
+                mass.grams()
+            )
+        }
+        None => "cut it to fit or take a larger machine".to_owned(),
+    }
 }

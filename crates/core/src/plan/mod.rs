@@ -11,23 +11,29 @@ mod assumptions;
 mod band;
 mod check;
 mod error;
+mod keeping;
 mod loading;
+mod loads;
 mod message;
 mod outcomes;
 mod picture;
 mod problem;
 mod questions;
 mod request;
+mod room;
 mod schools;
 mod search;
 mod steps;
 mod text;
+mod together;
 mod warnings;
 
 pub use assumptions::Assumption;
 pub use band::{Band, Ensemble, MEMBERS, Member, Remaining, Unknown, synthetic_pull};
 pub use error::PlanError;
-pub use loading::{Loading, OtherLoading};
+pub use keeping::{HOT, Kept, REHEAT};
+pub use loading::{Loading, OtherLoading, Turning};
+pub use loads::Apart;
 pub use message::{Message, Quantity};
 pub use outcomes::{Crispness, DoneShare, FaceOutcome, Outcomes};
 pub use picture::{DEPTHS, MOST_COLUMNS, Picture};
@@ -36,16 +42,19 @@ pub use questions::{
     Converted, DeadlineError, Equivalent, Outcome, SettingFor, convert, equivalent, setting_for,
 };
 pub use request::{
-    LoadRule, PreheatRule, Programme, Request, SauceRule, Start, TimedAction, TurnRule,
+    Keeping, LoadRule, PreheatRule, Programme, Request, SauceRule, Start, TimedAction, TurnRule,
 };
+pub use room::Level;
 pub use steps::{Step, StepKind};
 pub use text::render;
+pub use together::{How, Together, together};
 pub use warnings::{Warning, WarningKind};
 
+use crate::basket::Tray;
 use crate::doneness::Floor;
 use crate::fryer::Run;
 use crate::meat::Browning;
-use crate::units::{Interval, Length, Temperature, TemperatureDifference};
+use crate::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
 use picture::{Recorder, Rested};
 use problem::{Moments, Problem, Resolution, Variation};
 use search::{Found, RestOutcome, search};
@@ -69,9 +78,28 @@ pub struct Target {
 pub struct Batch {
     /// Pieces in it.
     pub pieces: u32,
+    /// Levels they lie on.
+    pub levels: u32,
+    /// The heaviest of them.
+    pub heaviest: Mass,
     /// Time in the machine to the pull.
     pub cook: Interval,
     /// Turn, from its own loading.
+    pub turn_at: Option<Interval>,
+    /// When the racks change places, where there are several in use.
+    pub swap_at: Option<Interval>,
+    /// The other drawer, where it is used.
+    pub second: Option<SecondDrawer>,
+}
+
+/// What the other of two drawers holds.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct SecondDrawer {
+    /// Pieces in it.
+    pub pieces: u32,
+    /// Time to the pull.
+    pub cook: Interval,
+    /// Turn.
     pub turn_at: Option<Interval>,
 }
 
@@ -110,6 +138,8 @@ pub struct Plan {
     pub below_floor: bool,
     /// Loads in order.
     pub batches: Vec<Batch>,
+    /// What becomes of the first batch while the others cook.
+    pub kept: Option<Kept>,
     /// How the pieces lie.
     pub loading: Loading,
     /// Thickness the plan was computed for.
@@ -146,11 +176,9 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
     request.check()?;
     let problem = Problem::new(request);
     refuse_above_ceiling(&problem)?;
-    let first = problem.layer.in_first_batch;
     let cavity = problem.first_cavity();
-    let found = search(&problem, cavity, first)?;
-    let (fine, responses) =
-        band::respond(&problem, cavity, found, || refine(&problem, found, first));
+    let found = search(&problem, cavity, problem.first())?;
+    let (fine, responses) = band::respond(&problem, cavity, found, || refine(&problem, found));
     let fine = fine?;
     let out = Interval::from_seconds(fine.pull);
     if let Some(late) = request.actions.iter().find(|timed| timed.at >= out) {
@@ -159,12 +187,23 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
     let ensemble = responses
         .as_ref()
         .map(|responses| responses.ensemble(fine.ready));
-    let batches = all_batches(&problem, &fine, first)?;
-    let usual = responses.as_ref().map(band::Responses::usual_pull);
+    let batches = all_batches(&problem, &fine)?;
+    let usual = responses.as_ref().map(band::Responses::usual_end);
     let loading = loading::weigh(&problem, cavity, found, usual);
     let rest = request.entry().rest;
-    let cooking: f64 = batches.iter().map(|batch| batch.cook.seconds()).sum();
-    let swaps = SWAP.seconds() * (batches.len() as f64 - 1.0);
+    let after_first: f64 = batches
+        .iter()
+        .skip(1)
+        .map(|batch| batch.cook.seconds() + SWAP.seconds())
+        .sum();
+    let kept = (after_first > 0.0)
+        .then(|| keeping::follow(&problem, &fine.run, Interval::from_seconds(after_first)));
+    let first = batches.first().map_or(0.0, |batch| batch.cook.seconds());
+    // What goes back for two minutes does so while the last batch rests.
+    let to_table = match kept.and_then(|kept| kept.reheated) {
+        Some(_) => rest.seconds().max(REHEAT.seconds()),
+        None => rest.seconds(),
+    };
     let pull_at = Interval::from_seconds(fine.pull);
     let mut plan = Plan {
         setting: request.setting_used(),
@@ -180,7 +219,7 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         peak_at: Interval::from_seconds(fine.pull + fine.peak.peak_at),
         rest_completed: request.rest_completes(),
         rest,
-        eat_at: Interval::from_seconds(cooking + swaps + rest.seconds()),
+        eat_at: Interval::from_seconds(first + after_first + to_table),
         target: Target {
             name: request.texture().map(|texture| texture.name),
             core: request.target,
@@ -189,6 +228,7 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         floor: request.floor(),
         below_floor: request.is_below_floor(),
         batches,
+        kept,
         loading,
         thickness: request.thickness_used(),
         start: request.start.temperature(),
@@ -214,11 +254,7 @@ fn refuse_above_ceiling(problem: &Problem) -> Result<(), PlanError> {
     }
     let minutes = |setting: Temperature| {
         let problem = problem.at_setting(setting);
-        let found = search(
-            &problem,
-            problem.first_cavity(),
-            problem.layer.in_first_batch,
-        )?;
+        let found = search(&problem, problem.first_cavity(), problem.first())?;
         Ok::<_, PlanError>(Interval::from_seconds(found.pull))
     };
     Err(PlanError::AboveCeiling {
@@ -233,6 +269,7 @@ fn refuse_above_ceiling(problem: &Problem) -> Result<(), PlanError> {
 struct Fine {
     run: Run,
     turn: Option<Interval>,
+    swap: Option<Interval>,
     finish: Option<Interval>,
     /// When the goal was met, s; the pull is the next mark of the clock.
     ready: f64,
@@ -244,7 +281,7 @@ struct Fine {
 }
 
 /// Cooks on the fine grid with the turn and the pull on the marks of a kitchen clock.
-fn refine(problem: &Problem, found: Found, pieces: u32) -> Result<Fine, PlanError> {
+fn refine(problem: &Problem, found: Found) -> Result<Fine, PlanError> {
     let step = quantum(found.pull);
     let rest = problem.request.entry().rest.seconds();
     let target = problem.request.target.celsius();
@@ -260,11 +297,12 @@ fn refine(problem: &Problem, found: Found, pieces: u32) -> Result<Fine, PlanErro
         turn: moments.turn.map(to_mark),
         finish: moments.finish.map(to_mark),
         sauce: moments.sauce.map(to_mark),
+        swap: moments.swap.map(to_mark),
     };
     let mut recorder = Recorder::new(problem, found.pull + rest);
     let load = problem.load(
         problem.first_cavity(),
-        pieces,
+        problem.first(),
         Resolution::Fine,
         Variation::NONE,
     );
@@ -284,7 +322,7 @@ fn refine(problem: &Problem, found: Found, pieces: u32) -> Result<Fine, PlanErro
         let RestOutcome { peak, held, .. } = rested.outcome;
         let enough = !problem.request.rest_completes() || (peak >= target && held >= hold);
         if enough || pull > LONGEST.seconds() {
-            return Ok(Fine::new(problem, moments, met, run, rested, pieces));
+            return Ok(Fine::new(problem, moments, met, run, rested));
         }
         pull += step;
         met = pull;
@@ -292,26 +330,20 @@ fn refine(problem: &Problem, found: Found, pieces: u32) -> Result<Fine, PlanErro
 }
 
 impl Fine {
-    fn new(
-        problem: &Problem,
-        moments: Moments,
-        ready: f64,
-        run: Run,
-        rested: Rested,
-        pieces: u32,
-    ) -> Self {
+    fn new(problem: &Problem, moments: Moments, ready: f64, run: Run, rested: Rested) -> Self {
         Self {
             turn: moments.turn.map(Interval::from_seconds),
+            swap: moments.swap.map(Interval::from_seconds),
             finish: moments.finish.map(Interval::from_seconds),
             ready,
             pull: run.elapsed(),
-            pull_core: run.piece().core(),
+            pull_core: run.core(),
             peak: rested.outcome,
             outcomes: outcomes::read(
                 problem,
                 &run,
                 moments.turn.is_some(),
-                pieces,
+                problem.first(),
                 &rested.picture,
             ),
             picture: rested.picture,
@@ -320,32 +352,75 @@ impl Fine {
     }
 }
 
-/// Later batches meet a hot machine; all of them alike.
-fn all_batches(problem: &Problem, fine: &Fine, first: u32) -> Result<Vec<Batch>, PlanError> {
-    let mut batches = vec![Batch {
-        pieces: first,
-        cook: Interval::from_seconds(fine.pull),
-        turn_at: fine.turn,
-    }];
-    let mut left = problem.request.pieces.saturating_sub(first);
-    if left == 0 {
-        return Ok(batches);
-    }
-    let found = search(problem, problem.next_cavity(&fine.run), first)?;
-    let step = quantum(found.pull);
-    let mut later = problem.layer.batches.saturating_sub(1).max(1);
-    while left > 0 && later > 0 {
-        let pieces = left.div_ceil(later);
-        let to_mark = |seconds: f64| Interval::from_seconds((seconds / step).ceil() * step);
+/// Every load with its time; later ones meet a hot machine.
+fn all_batches(problem: &Problem, fine: &Fine) -> Result<Vec<Batch>, PlanError> {
+    let count = |trays: &[Tray]| Problem::pieces_on(trays).count() as u32;
+    let mut batches = Vec::with_capacity(problem.loading.loads.len());
+    // Loads of equal pieces as many as before are as long as before.
+    let mut known: Option<(u32, Mass, Found)> = None;
+    for (n, load) in problem.loading.loads.iter().enumerate() {
+        let trays = problem.first_of(load);
+        let cavity = if n == 0 {
+            problem.first_cavity()
+        } else {
+            problem.next_cavity(&fine.run)
+        };
+        let heaviest = heaviest(problem, trays);
+        let (cook, turn, swap) = if n == 0 {
+            (fine.pull, fine.turn, fine.swap)
+        } else {
+            let found = match known {
+                Some((pieces, mass, found)) if pieces >= count(trays) && mass == heaviest => found,
+                _ => search(problem, cavity, trays)?,
+            };
+            known = Some((count(trays), heaviest, found));
+            timed(found)
+        };
+        let second = problem
+            .second_of(load)
+            .map(|trays| {
+                let alike = count(trays) == count(problem.first_of(load))
+                    && heaviest == self::heaviest(problem, trays);
+                let (cook, turn_at, _) = if alike {
+                    (cook, turn, swap)
+                } else {
+                    timed(search(problem, cavity, trays)?)
+                };
+                Ok::<_, PlanError>(SecondDrawer {
+                    pieces: count(trays),
+                    cook: Interval::from_seconds(cook),
+                    turn_at,
+                })
+            })
+            .transpose()?;
+        let longest = second.map_or(cook, |second| second.cook.seconds().max(cook));
         batches.push(Batch {
-            pieces,
-            cook: to_mark(found.pull),
-            turn_at: found.turn_share.map(|share| to_mark(share * found.pull)),
+            pieces: count(&load.trays),
+            levels: load.trays.len() as u32,
+            heaviest,
+            cook: Interval::from_seconds(longest),
+            turn_at: turn,
+            swap_at: swap,
+            second,
         });
-        left -= pieces;
-        later -= 1;
     }
     Ok(batches)
+}
+
+/// The heaviest piece on some trays.
+fn heaviest(problem: &Problem, trays: &[Tray]) -> Mass {
+    Problem::pieces_on(trays)
+        .map(|piece| problem.request.mass_of(piece))
+        .fold(Mass::from_grams(0.0), |a, b| if a > b { a } else { b })
+}
+
+/// Pull, turn and swap of what was found, on the marks of a kitchen clock.
+fn timed(found: Found) -> (f64, Option<Interval>, Option<Interval>) {
+    let step = quantum(found.pull);
+    let to_mark = |seconds: f64| (seconds / step).ceil() * step;
+    let moments = found.moments(found.pull);
+    let mark = |at: Option<f64>| at.map(|at| Interval::from_seconds(to_mark(at)));
+    (to_mark(found.pull), mark(moments.turn), mark(moments.swap))
 }
 
 fn quantum(pull_seconds: f64) -> f64 {

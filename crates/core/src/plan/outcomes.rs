@@ -2,6 +2,7 @@
 
 use super::picture::{DEPTHS, Picture};
 use super::problem::Problem;
+use crate::basket::Tray;
 use crate::fryer::Run;
 use crate::lethality::{Lethality, lethality};
 use crate::meat::Browning;
@@ -118,7 +119,7 @@ pub(super) fn read(
     problem: &Problem,
     run: &Run,
     turned: bool,
-    pieces: u32,
+    trays: &[Tray],
     picture: &Picture,
 ) -> Outcomes {
     let piece = run.piece();
@@ -153,8 +154,7 @@ pub(super) fn read(
         done as f64 / profile.len().max(1) as f64
     };
     let entry = problem.request.entry();
-    let whole = problem.request.mass.kilograms() * f64::from(pieces);
-    let water_lost = run.water_lost() / whole;
+    let water_lost = run.water_lost() / problem.mass_on(trays);
     Outcomes {
         // Named by where the faces were at the start.
         faces: if turned {

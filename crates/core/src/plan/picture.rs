@@ -88,7 +88,7 @@ impl Recorder {
         let column = picture.field.get(from..).unwrap_or_default();
         let at = |i: usize| column.get(i).copied().unwrap_or_default();
         let (upper, lower) = (at(0), at(DEPTHS - 1));
-        picture.core.push(run.piece().core());
+        picture.core.push(run.core());
         picture.upper.push(upper);
         picture.lower.push(lower);
         picture.air.push(run.air());

@@ -3,13 +3,15 @@
 use std::sync::Arc;
 
 use super::error::PlanError;
-use super::request::{LoadRule, Programme, Request, SauceRule, TurnRule};
-use crate::basket::{Footprint, Layer, batches, by_hand, crowded, layers};
-use crate::fryer::{Action, Cavity, OPENING, Pace, Rest, Run, Support};
-use crate::geometry::{Outline, lay};
+use super::loads::{Loads, lay_out};
+use super::request::{Programme, Request, SauceRule, TurnRule};
+use super::room::spot;
+use crate::basket::{Load, Tray};
+use crate::fryer::{Action, Cavity, MachineKind, OPENING, Pace, Rest, Run, Spot};
+use crate::geometry::lay;
 use crate::heat::{FaceLaw, Grid, Piece};
 use crate::meat::Material;
-use crate::units::{Density, Interval, Length, Temperature};
+use crate::units::{Density, Interval, Length, Mass, Temperature};
 
 /// No cook is planned longer than this.
 pub const LONGEST: Interval = Interval::from_minutes(240.0);
@@ -66,6 +68,8 @@ pub struct Moments {
     pub finish: Option<f64>,
     /// Sauce for the last minutes.
     pub sauce: Option<f64>,
+    /// The racks change places.
+    pub swap: Option<f64>,
 }
 
 /// What must hold before the pieces come out.
@@ -83,10 +87,8 @@ pub struct Goal {
 pub struct Problem<'a> {
     /// The request.
     pub request: &'a Request,
-    /// How the pieces share the floor.
-    pub layer: Layer,
-    /// Outline of one piece.
-    pub outline: Outline,
+    /// How the pieces share the machine.
+    pub loading: Loads,
     /// Whether the machine is hot when the first batch goes in.
     pub preheated: bool,
     material: Arc<Material>,
@@ -139,46 +141,61 @@ pub enum Resolution {
     Coarse,
 }
 
-/// How the pieces share the floor: as the cook laid them, or as the rule of loading says.
-fn layer(request: &Request, outline: Outline) -> Layer {
-    let footprint = Footprint::new(request.entry().silhouette, outline);
-    let (floor, pieces) = (request.machine.floor, request.pieces);
-    match (&request.layout, request.load) {
-        (Some(poses), _) => by_hand(&footprint, floor, pieces, poses.clone()),
-        (None, LoadRule::WithAir) => layers(&footprint, floor, pieces),
-        (None, LoadRule::AllAtOnce) => crowded(&footprint, floor, pieces),
-    }
-}
-
 impl<'a> Problem<'a> {
     /// Lays the pieces out; the request must have been checked.
     pub fn new(request: &'a Request) -> Self {
         let entry = request.entry();
         let material = Material::of(entry.composition.with_bone(entry.bone));
-        let density = Density::from_kilograms_per_cubic_metre(material.density());
-        let (_, outline) = lay(entry.form, request.mass, request.thickness_used(), density);
         Self {
             request,
-            layer: layer(request, outline),
-            outline,
+            loading: lay_out(request),
             preheated: request.preheats(),
             material: Arc::new(material),
             setting: request.setting_used().celsius(),
         }
     }
 
-    /// Batches that keep air around each piece.
-    pub fn batches_with_air(&self) -> u32 {
-        let request = self.request;
-        batches(&self.layer.footprint, request.machine.floor, request.pieces)
+    /// What the first cavity holds of a load: everything, or the trays of the fuller drawer.
+    pub fn first_of<'b>(&self, load: &'b Load) -> &'b [Tray] {
+        match self.request.machine.kind {
+            MachineKind::TwinDrawers => load.trays.get(..1).unwrap_or_default(),
+            _ => &load.trays,
+        }
+    }
+
+    /// What the other drawer holds of a load, if anything.
+    pub fn second_of<'b>(&self, load: &'b Load) -> Option<&'b [Tray]> {
+        match self.request.machine.kind {
+            MachineKind::TwinDrawers => load.trays.get(1..).filter(|trays| !trays.is_empty()),
+            _ => None,
+        }
+    }
+
+    /// What goes in first and is shown.
+    pub fn first(&self) -> &[Tray] {
+        self.loading
+            .loads
+            .first()
+            .map_or(&[], |load| self.first_of(load))
+    }
+
+    /// Pieces on some trays.
+    pub fn pieces_on(trays: &[Tray]) -> impl Iterator<Item = usize> {
+        trays.iter().flat_map(|tray| tray.pieces.iter().copied())
+    }
+
+    /// Weight of what lies on some trays, kg.
+    pub fn mass_on(&self, trays: &[Tray]) -> f64 {
+        Self::pieces_on(trays)
+            .map(|piece| self.request.mass_of(piece).kilograms())
+            .sum()
     }
 
     /// The same at another setting, whether the machine can or not.
     pub fn at_setting(&self, setting: Temperature) -> Self {
         Self {
             request: self.request,
-            layer: self.layer.clone(),
-            outline: self.outline,
+            loading: self.loading.clone(),
             preheated: self.preheated,
             material: Arc::clone(&self.material),
             setting: setting.celsius(),
@@ -188,7 +205,8 @@ impl<'a> Problem<'a> {
     /// The machine as the first batch meets it.
     pub fn first_cavity(&self) -> Cavity {
         if self.preheated {
-            let (mut cavity, _) = Run::preheat(self.cold_cavity(), self.first_setting());
+            let (mut cavity, _) =
+                Run::preheat(self.cold_cavity(), self.true_to(self.first_setting()));
             cavity.open(OPENING);
             cavity
         } else {
@@ -199,13 +217,38 @@ impl<'a> Problem<'a> {
     fn cold_cavity(&self) -> Cavity {
         let machine = &self.request.machine;
         let room = self.request.room.celsius();
-        let above = machine.height.metres() - self.request.thickness_used().metres();
-        let gap = if self.request.support == Support::Spit {
-            above / 2.0
-        } else {
-            above
-        };
-        Cavity::cold(machine.kind, machine.power.watts(), room).holding(self.request.support, gap)
+        let cavity =
+            Cavity::cold(machine.kind, machine.power.watts(), room).holding(self.request.support);
+        let alone = self
+            .loading
+            .loads
+            .first()
+            .is_none_or(|load| self.second_of(load).is_none());
+        if alone { cavity.alone() } else { cavity }
+    }
+
+    /// The air at the dial as it stands at the end of a cook, °C.
+    pub fn last_dial(&self) -> f64 {
+        self.true_to(match self.request.programme {
+            Programme::HotFinish { setting, .. } => setting.celsius(),
+            Programme::Steady | Programme::HotStart { .. } => self.setting,
+        })
+    }
+
+    /// The machine, hot or cold, when another cavity shares its power.
+    pub fn sharing_cavity(&self) -> Cavity {
+        self.first_cavity().sharing()
+    }
+
+    /// Puts a tray of this problem beside what is in a run.
+    pub fn beside(&self, run: Run, tray: &Tray, resolution: Resolution) -> Run {
+        let (piece, count, spot) = self.lot(tray, None, resolution, Variation::NONE);
+        run.beside(piece, count, spot)
+    }
+
+    /// What the air is when the dial says so, °C.
+    fn true_to(&self, dial: f64) -> f64 {
+        dial + self.request.machine.truth.offset.kelvins()
     }
 
     /// The dial when the meat goes in, °C.
@@ -223,29 +266,96 @@ impl<'a> Problem<'a> {
         cavity
     }
 
-    /// Minutes the empty machine needs.
+    /// What the empty machine needs: as the cook knows it, or as computed.
     pub fn preheat_time(&self) -> Interval {
-        let (_, seconds) = Run::preheat(self.cold_cavity(), self.first_setting());
-        Interval::from_seconds(seconds)
+        self.request.machine.preheat.unwrap_or_else(|| {
+            let dial = self.true_to(self.first_setting());
+            let (_, seconds) = Run::preheat(self.cold_cavity(), dial);
+            Interval::from_seconds(seconds)
+        })
     }
 
-    /// Loads a batch.
+    /// Loads some trays into one cavity.
     pub fn load(
         &self,
         cavity: Cavity,
-        pieces: u32,
+        trays: &[Tray],
         resolution: Resolution,
         variation: Variation,
     ) -> Run {
         let request = self.request;
+        let heat = variation.heat * request.machine.truth.heat;
+        let setting = self.true_to(self.first_setting()) + variation.setting;
+        let mut run: Option<Run> = None;
+        for (n, tray) in trays.iter().enumerate() {
+            let (piece, count, spot) = self.lot(tray, trays.get(n + 1..), resolution, variation);
+            run = Some(match run {
+                Some(run) => run.beside(piece, count, spot),
+                None => Run::load(
+                    cavity.with_heat(heat),
+                    request.room.celsius(),
+                    setting,
+                    piece,
+                    count,
+                )
+                .at(spot),
+            });
+        }
+        let pace = match resolution {
+            Resolution::Fine => Pace::Fine,
+            Resolution::Coarse => Pace::Brisk,
+        };
+        run.unwrap_or_else(|| {
+            // No request that was checked has no pieces; an empty machine is what is left.
+            let (piece, _) = self.piece(request.mass, resolution, variation);
+            Run::load(cavity, request.room.celsius(), setting, piece, 0.0)
+        })
+        .with_pace(pace)
+    }
+
+    /// The pieces of a tray: the heaviest stands for all, counted to their whole weight.
+    fn lot(
+        &self,
+        tray: &Tray,
+        above: Option<&[Tray]>,
+        resolution: Resolution,
+        variation: Variation,
+    ) -> (Piece, f64, Spot) {
+        let request = self.request;
+        let all: f64 = self.mass_on(std::slice::from_ref(tray)) * 1e3;
+        let heaviest = tray
+            .pieces
+            .iter()
+            .map(|piece| request.mass_of(*piece))
+            .fold(Mass::from_grams(0.0), |a, b| if a > b { a } else { b });
+        let (piece, volume) = self.piece(heaviest, resolution, variation);
+        let shade = above
+            .unwrap_or_default()
+            .iter()
+            .map(|tray| tray.coverage)
+            .fold(0.0, f64::max);
+        let height = self.loading.height(tray.level);
+        let spot = Spot {
+            exposure: tray.exposure() * variation.exposure,
+            ..spot(request, request.thickness_of(heaviest), height, shade)
+        };
+        // The body leaves out what does not matter to the heat, such as the ends of a bar.
+        let count = all * 1e-3 / (self.material.density() * volume);
+        (piece, count, spot)
+    }
+
+    /// A piece of a weight, as it goes in, and its volume, m³.
+    fn piece(&self, mass: Mass, resolution: Resolution, variation: Variation) -> (Piece, f64) {
+        let request = self.request;
         let entry = request.entry();
         let density = Density::from_kilograms_per_cubic_metre(self.material.density());
-        let thickness =
-            Length::from_millimetres(request.thickness_used().millimetres() * variation.thickness);
-        let (body, _) = lay(entry.form, request.mass, thickness, density);
-        let (grid, pace) = match resolution {
-            Resolution::Fine => (Grid::fine(body), Pace::Fine),
-            Resolution::Coarse => (Grid::coarse(body), Pace::Brisk),
+        let thickness = Length::from_millimetres(
+            request.thickness_of(mass).millimetres() * variation.thickness,
+        );
+        let (body, _) = lay(entry.form, mass, thickness, density);
+        let grid = match resolution {
+            Resolution::Fine => Grid::fine(body),
+            Resolution::Coarse => Grid::coarse(body),
         };
         let piece = Piece::new(
             Arc::new(grid),
@@ -254,16 +364,7 @@ impl<'a> Problem<'a> {
             request.start.temperature().celsius() + variation.start,
             request.coat.start(),
         );
-        let one = request.mass.kilograms() / (self.material.density() * body.volume());
-        Run::load(
-            cavity.with_heat(variation.heat),
-            request.room.celsius(),
-            self.first_setting() + variation.setting,
-            piece,
-            f64::from(pieces) * one,
-        )
-        .with_exposure(self.layer.exposure() * variation.exposure)
-        .with_pace(pace)
+        (piece, body.volume())
     }
 
     /// What the target means at the thermometer when nothing is left to the rest.
@@ -292,18 +393,22 @@ impl<'a> Problem<'a> {
     /// The browning that counts: of the paler face, or of the upper face if the pieces are not
     /// turned.
     pub fn browning(&self, run: &Run) -> f64 {
-        let upper = run.piece().upper().browning;
-        match self.request.turn {
-            TurnRule::Never => upper,
-            _ if self.request.support.turns_itself() => upper,
-            TurnRule::EqualBrowning | TurnRule::HalfWay => upper.min(run.piece().lower().browning),
-        }
+        let of = |piece: &Piece| {
+            let upper = piece.upper().browning;
+            match self.request.turns() {
+                TurnRule::Never => upper,
+                TurnRule::EqualBrowning | TurnRule::HalfWay => upper.min(piece.lower().browning),
+            }
+        };
+        run.pieces().map(of).fold(f64::INFINITY, f64::min)
     }
 
     /// Everything that is done in a cook, in order of time.
     fn script(&self, moments: Moments, variation: Variation) -> Vec<(f64, Action)> {
-        let dial =
-            |celsius: f64| Action::Set(Temperature::from_celsius(celsius + variation.setting));
+        let dial = |celsius: f64| {
+            let air = self.true_to(celsius) + variation.setting;
+            Action::Set(Temperature::from_celsius(air))
+        };
         let mut script: Vec<(f64, Action)> = self
             .request
             .actions
@@ -317,6 +422,7 @@ impl<'a> Problem<'a> {
             })
             .collect();
         script.extend(moments.turn.map(|at| (at, Action::Turn)));
+        script.extend(moments.swap.map(|at| (at, Action::SwapRacks)));
         // Sauce wets the surface, which must dry again before it browns.
         script.extend(moments.sauce.map(|at| (at, Action::Baste)));
         if self.request.sauce == SauceRule::BeforeAndAtTurn {
@@ -345,6 +451,42 @@ impl<'a> Problem<'a> {
         run.advance_to(seconds);
     }
 
+    /// Cooks until `done` says so.
+    ///
+    /// # Errors
+    /// [`PlanError::NeverReached`] when it never does.
+    pub fn watch(
+        &self,
+        mut run: Run,
+        moments: Moments,
+        mut done: impl FnMut(&Run) -> bool,
+    ) -> Result<Run, PlanError> {
+        let script = self.script(moments, Variation::NONE);
+        let mut ahead = script.iter().peekable();
+        while !done(&run) {
+            if run.elapsed() >= LONGEST.seconds() {
+                return Err(self.never_reached(&run));
+            }
+            while let Some((_, action)) = ahead.next_if(|(at, _)| *at <= run.elapsed() + 1e-9) {
+                run.perform(*action);
+            }
+            let limit = ahead
+                .peek()
+                .map_or(f64::INFINITY, |(at, _)| at - run.elapsed());
+            run.step(limit);
+        }
+        Ok(run)
+    }
+
+    fn never_reached(&self, run: &Run) -> PlanError {
+        PlanError::NeverReached {
+            target: self.request.target,
+            setting: Temperature::from_celsius(self.setting),
+            limit: LONGEST,
+            reached: Temperature::from_celsius(run.core()),
+        }
+    }
+
     /// Cooks until the goal is met; `watch` sees every state on the way.
     ///
     /// # Errors
@@ -363,7 +505,7 @@ impl<'a> Problem<'a> {
         let mut colour = Crossing::new(goal.browning);
         loop {
             let now = run.elapsed();
-            core.see(now, run.piece().core());
+            core.see(now, run.core());
             colour.see(now, self.browning(&run));
             let core_at = core.at.map(|at| at + goal.hold).filter(|at| *at <= now);
             if let Some(core_at) = core_at {
@@ -375,12 +517,7 @@ impl<'a> Problem<'a> {
                 }
             }
             if now >= LONGEST.seconds() {
-                return Err(PlanError::NeverReached {
-                    target: self.request.target,
-                    setting: Temperature::from_celsius(self.setting),
-                    limit: LONGEST,
-                    reached: Temperature::from_celsius(run.piece().core()),
-                });
+                return Err(self.never_reached(&run));
             }
             while let [(at, action), rest @ ..] = ahead
                 && *at <= now + 1e-9

@@ -93,8 +93,7 @@ pub fn setting_for(request: &Request, within: Interval) -> Result<SettingFor, De
 /// Time to the pull at a setting, on the coarse grid.
 fn time_at(request: &Request, setting: Temperature) -> Result<Interval, PlanError> {
     let problem = Problem::new(request).at_setting(setting);
-    let pieces = problem.layer.in_first_batch;
-    let found = search(&problem, problem.first_cavity(), pieces)?;
+    let found = search(&problem, problem.first_cavity(), problem.first())?;
     Ok(Interval::from_seconds(found.pull))
 }
 
@@ -240,7 +239,7 @@ fn outcome(run: &Run) -> Outcome {
 fn loaded(problem: &Problem) -> Run {
     problem.load(
         problem.first_cavity(),
-        problem.layer.in_first_batch,
+        problem.first(),
         Resolution::Coarse,
         Variation::NONE,
     )

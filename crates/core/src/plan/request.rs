@@ -1,6 +1,6 @@
 //! What the cook says: the sentence as a type, and its checks.
 
-use crate::basket::Pose;
+use crate::basket::{GAP, Placed, Tie};
 use crate::doneness::{Floor, Region, floor, usual_texture};
 use crate::fryer::{Action, Machine, Support};
 use crate::meat::{Browning, Coat, Cut, CutId, Texture, cut};
@@ -65,6 +65,16 @@ pub enum LoadRule {
     AllAtOnce,
 }
 
+/// What becomes of the first batches while the others cook.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub enum Keeping {
+    /// Kept warm, covered.
+    #[default]
+    Warm,
+    /// Left open and put back for two minutes at the end: crisper.
+    Reheat,
+}
+
 /// How the dial is set over the cook.
 #[derive(Debug, Clone, Copy, PartialEq, Default)]
 pub enum Programme {
@@ -105,6 +115,8 @@ pub struct Request {
     pub pieces: u32,
     /// Weight of one.
     pub mass: Mass,
+    /// Weights of all, where they were weighed one by one.
+    pub weights: Vec<Mass>,
     /// Thickness at the thickest part; absent until measured.
     pub thickness: Option<Length>,
     /// From where.
@@ -117,8 +129,16 @@ pub struct Request {
     pub support: Support,
     /// How they share it.
     pub load: LoadRule,
-    /// Where the pieces of the first batch lie, if the cook moved them.
-    pub layout: Option<Vec<Pose>>,
+    /// Gap to leave around each piece.
+    pub gap: Length,
+    /// Where the pieces lie, if the cook moved them: from the first on, perhaps not all.
+    pub layout: Option<Vec<Placed>>,
+    /// The uppermost rack to use, counted from below; absent for the one that suits.
+    pub rack: Option<usize>,
+    /// How a roast on the spit is tied.
+    pub tie: Tie,
+    /// What becomes of the first batches.
+    pub keeping: Keeping,
     /// At what; absent for the recommended setting.
     pub setting: Option<Temperature>,
     /// How the dial is set over the cook.
@@ -190,13 +210,22 @@ impl Request {
             cut: id,
             pieces: entry.usual_pieces,
             mass: usual,
+            weights: Vec::new(),
             thickness: None,
             start: Start::Fridge,
             coat: entry.coat,
+            support: if machine.racks.is_empty() {
+                Support::default()
+            } else {
+                Support::Rack
+            },
             machine,
-            support: Support::default(),
             load: LoadRule::default(),
+            gap: Length::from_millimetres(GAP),
             layout: None,
+            rack: None,
+            tie: Tie::default(),
+            keeping: Keeping::default(),
             setting: None,
             programme: Programme::default(),
             actions: Vec::new(),
@@ -226,6 +255,40 @@ impl Request {
     pub fn thickness_used(&self) -> Length {
         self.thickness
             .unwrap_or_else(|| self.entry().expected_thickness(self.mass))
+    }
+
+    /// Weight of a piece by its number from 0.
+    #[must_use]
+    pub fn mass_of(&self, piece: usize) -> Mass {
+        self.weights.get(piece).copied().unwrap_or(self.mass)
+    }
+
+    /// Thickness of a piece of a weight: as the one that was measured, or expected from it.
+    #[must_use]
+    pub fn thickness_of(&self, mass: Mass) -> Length {
+        let entry = self.entry();
+        self.thickness.map_or_else(
+            || entry.expected_thickness(mass),
+            |measured| {
+                let ratio = mass.grams() / self.mass.grams();
+                Length::from_millimetres(
+                    measured.millimetres() * ratio.powf(entry.thickness.exponent),
+                )
+            },
+        )
+    }
+
+    /// The heaviest piece, which takes longest.
+    #[must_use]
+    pub fn heaviest(&self) -> Mass {
+        let weighed = self.weights.iter().map(|mass| mass.grams());
+        Mass::from_grams(weighed.fold(f64::NEG_INFINITY, f64::max).max(
+            if self.weights.is_empty() {
+                self.mass.grams()
+            } else {
+                0.0
+            },
+        ))
     }
 
     /// The setting used: the cook's, or the recommended one as far as the machine goes.

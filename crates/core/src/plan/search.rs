@@ -4,6 +4,7 @@ use super::error::PlanError;
 use super::problem::{Goal, Moments, Problem, Resolution, Variation};
 use super::request::{Programme, SauceRule, TurnRule};
 use super::steps::SAUCE_BEFORE;
+use crate::basket::Tray;
 use crate::fryer::{Cavity, Rest, Run};
 use crate::meat::Browning;
 
@@ -28,6 +29,8 @@ pub struct Found {
     pub finish: Option<f64>,
     /// How long before the end sauce goes on, s.
     pub sauce: Option<f64>,
+    /// Whether racks change places, at the turn or half-way.
+    pub swaps: bool,
     /// Goal at the thermometer, less what the rest adds.
     pub goal: Goal,
     /// Time to the pull on the coarse grid, s.
@@ -37,8 +40,10 @@ pub struct Found {
 impl Found {
     /// The moments of a cook of the given length.
     pub fn moments(&self, pull: f64) -> Moments {
+        let turn = self.turn_share.map(|share| share * pull);
         Moments {
-            turn: self.turn_share.map(|share| share * pull),
+            turn,
+            swap: self.swaps.then(|| turn.unwrap_or(HALF * pull)),
             finish: self.finish.map(|time| (pull - time).max(0.0)),
             sauce: self.sauce.map(|time| pull - time).filter(|at| *at > 0.0),
         }
@@ -49,8 +54,8 @@ impl Found {
 ///
 /// # Errors
 /// [`PlanError::NeverReached`].
-pub fn search(problem: &Problem, cavity: Cavity, pieces: u32) -> Result<Found, PlanError> {
-    let load = || problem.load(cavity, pieces, Resolution::Coarse, Variation::NONE);
+pub fn search(problem: &Problem, cavity: Cavity, trays: &[Tray]) -> Result<Found, PlanError> {
+    let load = || problem.load(cavity, trays, Resolution::Coarse, Variation::NONE);
     let cook =
         |moments: Moments, goal: Goal| problem.cook(load(), moments, Variation::NONE, goal, |_| ());
     let goal = problem.goal();
@@ -65,6 +70,7 @@ pub fn search(problem: &Problem, cavity: Cavity, pieces: u32) -> Result<Found, P
             Programme::Steady | Programme::HotStart { .. } => None,
         },
         sauce: (problem.request.sauce == SauceRule::LastMinutes).then(|| SAUCE_BEFORE.seconds()),
+        swaps: trays.len() > 1,
         goal,
         pull: 0.0,
     };
@@ -161,7 +167,7 @@ fn carry_over(problem: &Problem, run: Run, found: Found) -> Result<f64, PlanErro
         Variation::NONE,
         early,
         |run| {
-            let core = run.piece().core();
+            let core = run.core();
             if core >= target - MOST && core >= last + 0.7 {
                 last = core;
                 states.push(run.clone());
@@ -204,7 +210,7 @@ pub fn rest_watched(
     mut watch: impl FnMut(&Run),
 ) -> RestOutcome {
     let pulled = run.elapsed();
-    let from = run.piece().core();
+    let from = run.core();
     let mut outcome = RestOutcome {
         from,
         peak: from,
@@ -216,7 +222,7 @@ pub fn rest_watched(
         let before = run.elapsed();
         run.step(pulled + seconds - before);
         watch(run);
-        let core = run.piece().core();
+        let core = run.core();
         if core > outcome.peak {
             outcome.peak = core;
             outcome.peak_at = run.elapsed() - pulled;

@@ -2,7 +2,7 @@
 
 use super::message::{Message, Quantity};
 use super::request::{Programme, Request, SauceRule};
-use super::{Batch, Plan, SWAP};
+use super::{Batch, HOT, Kept, Plan, REHEAT, SWAP, SecondDrawer};
 use crate::basket::Airiness;
 use crate::fryer::{Action, Support};
 use crate::units::{Interval, Temperature};
@@ -86,8 +86,11 @@ pub(super) fn list(request: &Request, plan: &Plan) -> Vec<Step> {
         one_batch(&mut steps, request, plan, *batch, number, loaded, several);
         loaded += batch.cook.seconds() + SWAP.seconds();
     }
-    steps.sort_by(|a, b| a.at.seconds().total_cmp(&b.at.seconds()));
     let pulled = loaded - SWAP.seconds();
+    if let Some(kept) = plan.kept {
+        steps.push(keep(request, kept, plan.pull_at, pulled));
+    }
+    steps.sort_by(|a, b| a.at.seconds().total_cmp(&b.at.seconds()));
     let at = Interval::from_seconds;
     if plan.rest.minutes() >= 1.0 {
         let tented = request.mass.grams() >= super::problem::TENTED_FROM;
@@ -109,7 +112,7 @@ pub(super) fn list(request: &Request, plan: &Plan) -> Vec<Step> {
             caution: None,
         });
     }
-    let serve = at(pulled + plan.rest.seconds());
+    let serve = plan.eat_at;
     let tossed = request.sauce == SauceRule::Tossed;
     steps.push(Step {
         kind: StepKind::Serve,
@@ -129,6 +132,56 @@ pub(super) fn list(request: &Request, plan: &Plan) -> Vec<Step> {
     });
     steps.sort_by(|a, b| a.at.seconds().total_cmp(&b.at.seconds()));
     steps
+}
+
+/// What becomes of the first batch.
+fn keep(request: &Request, kept: Kept, pulled: Interval, last: f64) -> Step {
+    let step = |kind, at, title: String, reason, core| Step {
+        kind,
+        batch: 1,
+        at,
+        title,
+        reason,
+        core: Some(core),
+        caution: Some("Keep hot food at 60 °C (140 °F) or more."),
+    };
+    match kept.reheated {
+        Some(core) => step(
+            StepKind::Act,
+            Interval::from_seconds(last),
+            "Put batch 1 back".to_owned(),
+            Message::with(
+                format!(
+                    "for {{}}, all together; it stood open on a rack and is crisp again, {}",
+                    request.machine.name
+                ) + " is hot",
+                [Quantity::Time(REHEAT)],
+            ),
+            core,
+        ),
+        None => step(
+            StepKind::Act,
+            // A moment after the pull, so that it stands behind it.
+            Interval::from_seconds(pulled.seconds() + 1.0),
+            "Keep batch 1 warm, loosely covered".to_owned(),
+            if kept.stays_hot < kept.wait {
+                Message::with(
+                    "it stays above {} for {}; then in an oven at {}",
+                    [
+                        Quantity::Temperature(HOT),
+                        Quantity::Time(kept.stays_hot),
+                        Quantity::Setting(Temperature::from_celsius(80.0)),
+                    ],
+                )
+            } else {
+                Message::with(
+                    "it is still at {} when the last is out, {} later",
+                    [Quantity::Temperature(kept.core), Quantity::Time(kept.wait)],
+                )
+            },
+            kept.core,
+        ),
+    }
 }
 
 fn one_batch(
@@ -174,17 +227,32 @@ fn one_batch(
         StepKind::Load,
         0.0,
         format!(
-            "Load {} {}{sauced_before}",
+            "Load {} {}{}{sauced_before}",
             batch.pieces,
-            entry.noun(batch.pieces)
+            entry.noun(batch.pieces),
+            spread(batch)
         ),
-        load_reason(request, plan, number),
+        load_reason(request, plan, number, batch),
         Some(if entry.animal.is_poultry() {
             RAW_POULTRY
         } else {
             RAW_MEAT
         }),
     );
+    let swap = if batch.swap_at.is_some() {
+        " and swap the racks"
+    } else {
+        ""
+    };
+    if let (Some(swap), None) = (batch.swap_at, batch.turn_at) {
+        add(
+            StepKind::Act,
+            swap.seconds(),
+            format!("Swap the racks{of_batch}"),
+            Message::plain("the upper one is the hotter"),
+            Some(HOT_BASKET),
+        );
+    }
     if let Some(turn) = batch.turn_at {
         let also = if request.sauce == SauceRule::BeforeAndAtTurn {
             ", sauce the other side"
@@ -194,7 +262,7 @@ fn one_batch(
         add(
             StepKind::Turn,
             turn.seconds(),
-            format!("Turn every piece{of_batch}{also}"),
+            format!("Turn every piece{of_batch}{swap}{also}"),
             Message::plain("the upper side gets more heat; turned now, both end equally brown"),
             Some(HOT_BASKET),
         );
@@ -230,6 +298,19 @@ fn one_batch(
         ),
         Some("Colour and juices are no test; the thermometer is."),
     );
+    if let Some(SecondDrawer { pieces, cook, .. }) =
+        batch.second.filter(|second| second.cook < batch.cook)
+    {
+        add(
+            StepKind::Pull,
+            cook.seconds(),
+            format!("Take the right drawer out{of_batch}"),
+            Message::plain(format!(
+                "its {pieces} are fewer and ready first; check them all the same"
+            )),
+            Some(HOT_BASKET),
+        );
+    }
     add(
         StepKind::Pull,
         batch.cook.seconds(),
@@ -312,11 +393,32 @@ fn on_the_way(request: &Request, batch: Batch) -> Vec<(f64, StepKind, String, Me
     out
 }
 
-fn load_reason(request: &Request, plan: &Plan, number: u32) -> Message {
+/// Over how many levels a load goes.
+fn spread(batch: Batch) -> String {
+    match (batch.levels, batch.second) {
+        (_, Some(second)) => format!(
+            ", {} left and {} right",
+            batch.pieces - second.pieces,
+            second.pieces
+        ),
+        (2.., None) => format!(" on {} racks", batch.levels),
+        _ => String::new(),
+    }
+}
+
+fn load_reason(request: &Request, plan: &Plan, number: u32, batch: Batch) -> Message {
     let place = &request.machine.name;
     let layer = plan.loading.airiness().word();
     if number > 1 {
-        return Message::plain(format!("{place} is hot: this batch is quicker"));
+        let lighter = request.mass_of(0) > batch.heaviest || plan.loading.apart.is_some();
+        return if lighter && !request.weights.is_empty() {
+            Message::with(
+                format!("the lighter ones, up to {{}}; {place} is hot"),
+                [Quantity::Mass(batch.heaviest)],
+            )
+        } else {
+            Message::plain(format!("{place} is hot: this batch is quicker"))
+        };
     }
     let face = if request.entry().one_face_up {
         ", skin up"
@@ -326,6 +428,7 @@ fn load_reason(request: &Request, plan: &Plan, number: u32) -> Message {
     let held = if request.support == Support::Basket {
         String::from(match plan.loading.airiness() {
             Airiness::Stacked => ", on top of one another,",
+            _ if batch.second.is_some() => ", one layer each,",
             _ => ", one layer,",
         })
     } else {

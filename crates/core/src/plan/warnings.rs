@@ -2,7 +2,8 @@
 
 use super::message::{Message, Quantity};
 use super::request::{Request, SauceRule, TurnRule};
-use super::{Plan, kelvins};
+use super::{HOT, Plan, Turning, kelvins};
+use crate::basket::Tumbling;
 use crate::meat::Browning;
 use crate::units::{Interval, Length, Temperature};
 
@@ -27,6 +28,10 @@ pub enum WarningKind {
     OutOfFridge,
     /// An allergen in the coat.
     Allergen,
+    /// The spit or the tumbling basket will not turn well.
+    TurnsBadly,
+    /// The first batch gets cold before the last is out.
+    CoolsBetween,
 }
 
 /// One warning.
@@ -50,6 +55,40 @@ const SUGAR_STANDS: f64 = 10.0;
 const SUGAR_BURNS_FROM: f64 = 175.0;
 /// From this temperature on the meat has been out of the fridge for long, °C.
 const WARM_START: f64 = 15.0;
+
+/// An oven that keeps food hot and does not cook it on (common practice).
+const HOLDING: Temperature = Temperature::from_celsius(80.0);
+/// A spit should clear everything by this, mm, and hang no more to one side than this share of what
+/// its motor bears (common practice in kind, from memory in size).
+const SPIT_CLEARS: f64 = 8.0;
+const SPIT_BEARS: f64 = 0.7;
+
+/// What keeps a spit or a tumbling basket from turning well.
+fn turns_badly(plan: &Plan) -> Option<Message> {
+    match plan.loading.turning? {
+        Turning::Spit(roast) if roast.clearance.millimetres() < 0.0 => Some(Message::with(
+            "As tied it sweeps {} and touches. Tie it tighter and tuck the flaps in.",
+            [Quantity::Length(roast.swept)],
+        )),
+        Turning::Spit(roast) if roast.clearance.millimetres() < SPIT_CLEARS => Some(Message::with(
+            "Only {} of air at the worst angle. Turn it once by hand before you start.",
+            [Quantity::Length(roast.clearance)],
+        )),
+        Turning::Spit(roast) if roast.moment > SPIT_BEARS * roast.limit => Some(Message::with(
+            "Its weight hangs {} off the spit, near what the motor bears. Tie it, and drive the \
+             spit through the middle.",
+            [Quantity::Length(roast.offset)],
+        )),
+        Turning::Tumbler { fill, tumbling } if tumbling != Tumbling::Freely => {
+            Some(Message::plain(format!(
+                "The basket is {:.0} % full and {}. Half full tumbles freely.",
+                100.0 * fill,
+                tumbling.word()
+            )))
+        }
+        _ => None,
+    }
+}
 
 pub(super) fn find(request: &Request, plan: &Plan) -> Vec<Warning> {
     let entry = request.entry();
@@ -75,26 +114,54 @@ pub(super) fn find(request: &Request, plan: &Plan) -> Vec<Warning> {
             ),
         );
     }
-    let clearance = machine.height.millimetres() - plan.thickness.millimetres();
-    if clearance < CLEARANCE {
+    let lying = !request.support.turns_itself();
+    let clearances = plan
+        .loading
+        .levels
+        .iter()
+        .map(|level| level.clearance.millimetres());
+    let clearance = clearances.fold(f64::INFINITY, f64::min);
+    if lying && clearance < CLEARANCE {
         add(
             WarningKind::NearElement,
             Message::with(
-                "Too thick for comfort: only {} of air to the element. Level it or halve it.",
+                "Only {} of air above it. Level it with a ball of baking parchment under its low end, \
+                 never loose parchment or foil, or halve it.",
                 [Quantity::Length(Length::from_millimetres(clearance))],
             ),
         );
     }
-    if Length::from_millimetres(plan.loading.layer.footprint.length) > machine.floor.longest() {
+    let longest = plan.loading.shapes.iter().map(|shape| shape.length);
+    let longest = Length::from_millimetres(longest.fold(0.0, f64::max));
+    if lying && longest > machine.floor.longest() {
         add(
             WarningKind::TooLong,
             Message::with(
                 "A piece is about {} long, the floor {}. Cut it to fit.",
                 [
-                    Quantity::Length(Length::from_millimetres(
-                        plan.loading.layer.footprint.length,
-                    )),
+                    Quantity::Length(longest),
                     Quantity::Length(machine.floor.longest()),
+                ],
+            ),
+        );
+    }
+    if let Some(message) = turns_badly(plan) {
+        add(WarningKind::TurnsBadly, message);
+    }
+    if let Some(kept) = plan
+        .kept
+        .filter(|kept| kept.stays_hot < kept.wait && kept.reheated.is_none())
+    {
+        add(
+            WarningKind::CoolsBetween,
+            Message::with(
+                "Covered, the first batch stays above {} for {}, and the last is out {} after it. \
+                 Keep it in an oven at {}, or put it back at the end.",
+                [
+                    Quantity::Temperature(HOT),
+                    Quantity::Time(kept.stays_hot),
+                    Quantity::Time(kept.wait),
+                    Quantity::Setting(HOLDING),
                 ],
             ),
         );

@@ -124,8 +124,48 @@ pub const PLACE: Bound = Bound::new("place", "place_mm", "mm", -400.0, 400.0);
 /// How a piece is turned.
 pub const TURNED: Bound = Bound::new("turn of a piece", "turned_rad", "rad", -100.0, 100.0);
 
+/// Radius of the corners of a floor.
+pub const CORNER: Bound = Bound::new("corner radius", "floor_corner_mm", "mm", 0.0, 300.0);
+/// From the floor to the element.
+pub const ELEMENT: Bound = Bound::new("distance to the element", "element_mm", "mm", 40.0, 450.0);
+/// Height of a rack over the floor.
+pub const RACK: Bound = Bound::new("height of a rack", "rack_mm", "mm", 0.0, 370.0);
+/// Racks in a machine.
+pub const RACKS: Bound = Bound::new("racks", "racks_mm", "racks", 0.0, 5.0);
+/// Length of a spit between its forks.
+pub const SPIT_LENGTH: Bound = Bound::new(
+    "length between the forks",
+    "spit_length_mm",
+    "mm",
+    80.0,
+    500.0,
+);
+/// Largest diameter that turns on a spit.
+pub const SPIT_DIAMETER: Bound =
+    Bound::new("diameter that turns", "spit_diameter_mm", "mm", 50.0, 350.0);
+/// The most a spit carries.
+pub const SPIT_MASS: Bound = Bound::new(
+    "weight the spit carries",
+    "spit_heaviest_g",
+    "g",
+    300.0,
+    6000.0,
+);
+/// Volume of a tumbling basket.
+pub const TUMBLER: Bound = Bound::new("volume of the basket", "tumbler_l", "l", 0.5, 20.0);
+/// What an empty machine needs to its usual setting.
+pub const PREHEAT: Bound = Bound::new("preheat time", "preheat_s", "s", 30.0, 1800.0);
+/// Heat of a machine over that of its kind.
+pub const HEAT_FACTOR: Bound = Bound::new("heat factor", "heat_factor", "of its kind", 0.5, 1.6);
+/// What the air of a machine is hotter than its dial says.
+pub const OFFSET: Bound = Bound::new("offset of the dial", "offset_k", "K", -40.0, 40.0);
+/// Gap to leave around each piece.
+pub const GAP: Bound = Bound::new("gap", "gap_mm", "mm", 0.0, 30.0);
+/// Number of a batch, or of a drawer or rack, in a layout by hand.
+pub const TRAY: Bound = Bound::new("number of a batch or level", "batch", "", 1.0, 60.0);
+
 /// All of them, for descriptions of an interface and for generators.
-pub const ALL: [Bound; 24] = [
+pub const ALL: [Bound; 37] = [
     PIECES,
     PIECE_MASS,
     THICKNESS,
@@ -150,4 +190,17 @@ pub const ALL: [Bound; 24] = [
     STAGE_SETTING,
     PLACE,
     TURNED,
+    CORNER,
+    ELEMENT,
+    RACK,
+    RACKS,
+    SPIT_LENGTH,
+    SPIT_DIAMETER,
+    SPIT_MASS,
+    TUMBLER,
+    PREHEAT,
+    HEAT_FACTOR,
+    OFFSET,
+    GAP,
+    TRAY,
 ];

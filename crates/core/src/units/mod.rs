@@ -10,8 +10,8 @@ mod parse;
 pub use bounds::{Bound, OutOfBounds};
 pub use format::{TemperatureScale, WeightSystem, round_to_step};
 pub use parse::{
-    ParseError, parse_clock_minutes, parse_length, parse_mass, parse_temperature,
-    parse_temperature_difference, parse_time,
+    ParseError, parse_clock_minutes, parse_length, parse_mass, parse_power, parse_share,
+    parse_temperature, parse_temperature_difference, parse_time, parse_volume,
 };
 
 /// Grams in one avoirdupois pound, exact.

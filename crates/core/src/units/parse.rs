@@ -1,8 +1,8 @@
 //! Reading what a cook types: "1 1/4 lb", "3/4 in", "375F", "1h20".
 
 use super::{
-    GRAMS_PER_OUNCE, GRAMS_PER_POUND, Interval, Length, MILLIMETRES_PER_INCH, Mass, Temperature,
-    TemperatureDifference, TemperatureScale, WeightSystem,
+    GRAMS_PER_OUNCE, GRAMS_PER_POUND, Interval, Length, MILLIMETRES_PER_INCH, Mass, Power,
+    Temperature, TemperatureDifference, TemperatureScale, WeightSystem,
 };
 
 /// Why a typed quantity could not be read; each message shows a way to write it.
@@ -62,7 +62,7 @@ const MASS: Grammar = Grammar {
 };
 
 const LENGTH: Grammar = Grammar {
-    quantity: "a thickness",
+    quantity: "a length",
     example: "44 mm, 4.4 cm or 1 3/4 in",
     units: &[
         ("mm", 1.0),
@@ -95,6 +95,36 @@ const TIME: Grammar = Grammar {
 
 const TEMPERATURE_QUANTITY: &str = "a temperature";
 const TEMPERATURE_EXAMPLE: &str = "77 C or 170F";
+
+const POWER: Grammar = Grammar {
+    quantity: "a power",
+    example: "1500 W or 1.5 kW",
+    units: &[("w", 1.0), ("watt", 1.0), ("watts", 1.0), ("kw", 1000.0)],
+};
+
+const VOLUME: Grammar = Grammar {
+    quantity: "a volume",
+    example: "3.5 l or 3 3/4 qt",
+    units: &[
+        ("l", 1.0),
+        ("litre", 1.0),
+        ("litres", 1.0),
+        ("liter", 1.0),
+        ("liters", 1.0),
+        ("qt", LITRES_PER_QUART),
+        ("quart", LITRES_PER_QUART),
+        ("quarts", LITRES_PER_QUART),
+    ],
+};
+
+const SHARE: Grammar = Grammar {
+    quantity: "a share",
+    example: "95 %",
+    units: &[("%", 0.01), ("percent", 0.01)],
+};
+
+/// Litres in one liquid quart of the United States (NIST SP 811, from memory).
+const LITRES_PER_QUART: f64 = 0.946_352_946;
 
 /// A weight; without a unit it is grams, or pounds for a cook who weighs in pounds.
 ///
@@ -132,6 +162,50 @@ pub fn parse_length(text: &str, system: WeightSystem) -> Result<Length, ParseErr
         WeightSystem::Imperial => "in",
     };
     sum(text, &LENGTH, fallback).map(Length::from_millimetres)
+}
+
+/// A power; without a unit it is watts.
+///
+/// # Errors
+/// [`ParseError`] naming what was typed and how to write it.
+///
+/// ```
+/// use ember_core::units::parse_power;
+/// assert_eq!(parse_power("1.7 kW").unwrap().watts(), 1700.0);
+/// assert!(parse_power("1700 g").is_err());
+/// ```
+pub fn parse_power(text: &str) -> Result<Power, ParseError> {
+    sum(text, &POWER, "w").map(Power::from_watts)
+}
+
+/// A volume in litres; without a unit it is litres, or quarts.
+///
+/// # Errors
+/// [`ParseError`] naming what was typed and how to write it.
+///
+/// ```
+/// use ember_core::units::{WeightSystem::*, parse_volume};
+/// assert_eq!(parse_volume("3,5 l", Metric).unwrap(), 3.5);
+/// assert!((parse_volume("4", Imperial).unwrap() - 3.785).abs() < 1e-3);
+/// ```
+pub fn parse_volume(text: &str, system: WeightSystem) -> Result<f64, ParseError> {
+    let fallback = match system {
+        WeightSystem::Metric => "l",
+        WeightSystem::Imperial => "qt",
+    };
+    sum(text, &VOLUME, fallback)
+}
+
+/// A share of one; a bare number is percent.
+///
+/// # Errors
+/// [`ParseError`] naming what was typed and how to write it.
+///
+/// ```
+/// assert!((ember_core::units::parse_share("95 %").unwrap() - 0.95).abs() < 1e-12);
+/// ```
+pub fn parse_share(text: &str) -> Result<f64, ParseError> {
+    sum(text, &SHARE, "%")
 }
 
 /// A stretch of time; a bare number is minutes, and "1h20" is an hour and twenty minutes.

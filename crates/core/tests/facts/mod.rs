@@ -3,14 +3,14 @@
 //! Source: common practice, with the spread kitchens have.
 #![allow(dead_code)]
 
-use std::sync::Arc;
-
-use ember_core::basket::{Footprint, layers};
-use ember_core::fryer::{Action, Cavity, Floor, KindLaw, MachineKind, OPENING, Rest, Run, Support};
+use ember_core::basket::{Footprint, GAP, Room, with_air};
+use ember_core::fryer::{
+    Action, Cavity, Floor, KindLaw, MachineKind, OPENING, Rest, Run, Spot, Support,
+};
 use ember_core::geometry::{self, Body};
 use ember_core::heat::{FaceLaw, Grid, Piece};
-use ember_core::meat::{CutId, Material, cut};
-use ember_core::units::{Density, Length, Mass, Temperature};
+use ember_core::meat::{CutId, cut};
+use ember_core::units::{Length, Mass, Temperature};
 
 /// What the rows are computed with.
 pub struct Constants {
@@ -116,33 +116,30 @@ fn fact(line: &str) -> Fact {
 const WATTS: f64 = 1500.0;
 const ROOM: f64 = 21.0;
 /// A floor as families have it.
-const FLOOR: Floor = Floor::Rectangular {
-    width: Length::from_millimetres(250.0),
-    depth: Length::from_millimetres(250.0),
-};
+const FLOOR: Floor = Floor::rectangular(
+    Length::from_millimetres(250.0),
+    Length::from_millimetres(250.0),
+);
 /// Free height over the floor, m.
 const HEIGHT: f64 = 0.11;
 
 /// The row's machine, loaded.
 pub fn run(fact: &Fact, constants: &Constants) -> Run {
     let entry = cut(fact.cut);
-    let material = Arc::new(Material::of(entry.composition.with_bone(entry.bone)));
-    let density = Density::from_kilograms_per_cubic_metre(material.density());
     let mass = Mass::from_grams(fact.mass);
     let thickness = fact
         .thickness
         .map_or_else(|| entry.expected_thickness(mass), Length::from_millimetres);
-    let (body, outline) = geometry::lay(entry.form, mass, thickness, density);
-    let count = fact.pieces * mass.kilograms() / (material.density() * body.volume());
-    let piece = Piece::new(
-        Arc::new((constants.grid)(body)),
-        material,
-        constants.face,
-        fact.start,
-        entry.coat.start(),
-    );
-    let cold = Cavity::with_law((constants.kind)(fact.kind), WATTS, ROOM)
-        .holding(fact.support, HEIGHT - thickness.metres());
+    let (grid, law) = (constants.grid, constants.face);
+    let (piece, body) = Piece::raw(entry, mass, thickness, grid, law, fact.start, entry.coat);
+    let density = entry
+        .composition
+        .with_bone(entry.bone)
+        .density(Temperature::from_celsius(20.0));
+    let (_, outline) = geometry::lay(entry.form, mass, thickness, density);
+    let volume = mass.kilograms() / density.kilograms_per_cubic_metre();
+    let count = fact.pieces * volume / body.volume();
+    let cold = Cavity::with_law((constants.kind)(fact.kind), WATTS, ROOM).holding(fact.support);
     let setting = fact.stages[0].1;
     let cavity = if fact.preheated {
         let (mut cavity, _) = Run::preheat(cold, setting);
@@ -151,9 +148,19 @@ pub fn run(fact: &Fact, constants: &Constants) -> Run {
     } else {
         cold
     };
-    let footprint = Footprint::new(entry.silhouette, outline);
-    let layer = layers(&footprint, FLOOR, fact.pieces as u32);
-    Run::load(cavity, ROOM, setting, piece, count).with_exposure(layer.exposure())
+    let pieces = vec![Footprint::new(entry.silhouette, outline); fact.pieces as usize];
+    let room = Room {
+        floor: FLOOR,
+        levels: 1,
+        from_top: true,
+        gap: GAP,
+    };
+    let loads = with_air(&pieces, std::slice::from_ref(&(0..pieces.len())), room);
+    Run::load(cavity, ROOM, setting, piece, count).at(Spot {
+        exposure: loads[0].trays[0].exposure(),
+        gap: HEIGHT - thickness.metres(),
+        shade: 0.0,
+    })
 }
 
 /// Goes on to a minute, turning and setting on the way as the row says.

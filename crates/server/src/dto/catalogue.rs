@@ -8,9 +8,10 @@ use ember_core::units::bounds;
 use serde::Serialize;
 use utoipa::ToSchema;
 
+use super::machine::MachineDto;
 use super::plan::FloorDto;
 use super::request::{
-    CoatDto, CutDto, LoadDto, MachineDto, PreheatDto, RegionDto, SauceDto, SupportDto, TurnDto,
+    CoatDto, CutDto, LoadDto, PreheatDto, RegionDto, SauceDto, SupportDto, TurnDto,
 };
 
 /// Everything a sentence can be made of.

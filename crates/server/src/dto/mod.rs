@@ -3,6 +3,8 @@
 pub mod catalogue;
 pub mod cook;
 pub mod event;
+pub mod loading;
+pub mod machine;
 pub mod plan;
 pub mod quantity;
 pub mod question;

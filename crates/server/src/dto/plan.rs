@@ -1,18 +1,17 @@
 //! The plan on the wire, and as it is stored.
 
-use ember_core::basket::{Pose, near};
 use ember_core::course::PlannedStep;
 use ember_core::meat::Browning;
 use ember_core::plan::{
-    Assumption, Crispness, DEPTHS, Ensemble, FaceOutcome, Loading, MODEL_VERSION, Member, Outcomes,
+    Assumption, Batch, Crispness, DEPTHS, Ensemble, FaceOutcome, MODEL_VERSION, Member, Outcomes,
     Picture, Plan, Step, StepKind, Unknown, Warning, WarningKind,
 };
 use ember_core::units::{Interval, Temperature};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::loading::{KeptDto, LoadingDto};
 use super::quantity::MessageDto;
-use super::request::{LoadDto, PoseDto};
 use super::wire_enum;
 
 wire_enum!(
@@ -27,7 +26,8 @@ wire_enum!(
     /// What a warning is about.
     WarningKindDto = WarningKind {
         BelowFloor, NearElement, TooLong, SurfaceBurns, StaysPale, SauceTooEarly, Smoke,
-        OutOfFridge, Allergen
+        OutOfFridge, Allergen,
+        TurnsBadly, CoolsBetween
     }
 );
 wire_enum!(
@@ -103,9 +103,12 @@ pub struct PlanDto {
     pub warnings: Vec<WarningDto>,
     /// What was assumed, the dearest first.
     pub assumptions: Vec<AssumptionDto>,
-    /// Where the pieces lie; absent in plans kept by earlier versions.
+    /// How the pieces share the machine; absent in plans kept by earlier versions.
     #[serde(default)]
-    pub layout: Option<LayoutDto>,
+    pub loading: Option<LoadingDto>,
+    /// What becomes of the first batch while the others cook.
+    #[serde(default)]
+    pub kept: Option<KeptDto>,
     /// What the cook will find; absent in plans kept by earlier versions, as what follows.
     #[serde(default)]
     pub outcomes: Option<OutcomesDto>,
@@ -115,85 +118,6 @@ pub struct PlanDto {
     /// Cooks that what is not known allows.
     #[serde(default)]
     pub ensemble: Option<EnsembleDto>,
-}
-
-/// Where the pieces of the first batch lie, to scale.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
-pub struct LayoutDto {
-    /// Corners of a piece around its middle; the outline is the radius around them.
-    pub core_mm: Vec<[f64; 2]>,
-    /// Radius around the corners.
-    pub radius_mm: f64,
-    /// One for each piece.
-    pub poses: Vec<PoseDto>,
-    /// The smallest gap; negative when pieces overlap.
-    pub gap_mm: f64,
-    /// What is near each other.
-    pub near: Vec<NearDto>,
-    /// How much later the pieces are out than with air all around.
-    pub later_than_airy_s: f64,
-    /// The other way of loading, where there is one.
-    pub other: Option<OtherLoadingDto>,
-}
-
-/// Two pieces, or a piece and the wall, near each other.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
-pub struct NearDto {
-    /// The first piece.
-    pub piece: usize,
-    /// The second; nothing for the wall.
-    pub other: Option<usize>,
-    /// Gap between them.
-    pub gap_mm: f64,
-    /// Where it is measured.
-    pub at_mm: [[f64; 2]; 2],
-}
-
-/// The other way of loading.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
-pub struct OtherLoadingDto {
-    /// Which.
-    pub load: LoadDto,
-    /// Batches it takes.
-    pub batches: u32,
-    /// How they lie.
-    pub airiness: String,
-    /// About when the last batch is out.
-    pub out_s: f64,
-    /// Colour of the paler face that counts.
-    pub browning: BrowningDto,
-}
-
-impl LayoutDto {
-    fn of(loading: &Loading) -> Self {
-        /// Gaps wider than this are not told.
-        const TOLD: f64 = 14.0;
-        let layer = &loading.layer;
-        let poses = &layer.layout.poses;
-        Self {
-            core_mm: layer.footprint.placed(Pose::default()).to_vec(),
-            radius_mm: layer.footprint.radius(),
-            poses: poses.iter().copied().map(PoseDto::from).collect(),
-            gap_mm: layer.layout.gap,
-            near: near(&layer.footprint, loading.floor, poses, TOLD)
-                .into_iter()
-                .map(|near| NearDto {
-                    piece: near.piece,
-                    other: near.other,
-                    gap_mm: near.gap,
-                    at_mm: near.at,
-                })
-                .collect(),
-            later_than_airy_s: loading.later_than_airy.seconds(),
-            other: loading.other.map(|other| OtherLoadingDto {
-                load: other.rule.into(),
-                batches: other.batches,
-                airiness: other.airiness.word().to_owned(),
-                out_s: other.out.seconds(),
-                browning: other.browning.into(),
-            }),
-        }
-    }
 }
 
 /// What the cook will find.
@@ -344,6 +268,52 @@ pub struct BatchDto {
     pub cook_s: f64,
     /// Turn, from its own loading.
     pub turn_at_s: Option<f64>,
+    /// Levels they lie on.
+    #[serde(default = "one")]
+    pub levels: u32,
+    /// The heaviest of them; absent in plans kept by earlier versions.
+    #[serde(default)]
+    pub heaviest_g: Option<f64>,
+    /// When the racks change places.
+    #[serde(default)]
+    pub swap_at_s: Option<f64>,
+    /// The other drawer, where it is used.
+    #[serde(default)]
+    pub second: Option<SecondDrawerDto>,
+}
+
+fn one() -> u32 {
+    1
+}
+
+/// What the other of two drawers holds.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct SecondDrawerDto {
+    /// Pieces in it.
+    pub pieces: u32,
+    /// Time in it.
+    pub cook_s: f64,
+    /// Turn.
+    pub turn_at_s: Option<f64>,
+}
+
+impl From<&Batch> for BatchDto {
+    fn from(batch: &Batch) -> Self {
+        let seconds = |interval: Interval| interval.seconds();
+        Self {
+            pieces: batch.pieces,
+            cook_s: batch.cook.seconds(),
+            turn_at_s: batch.turn_at.map(seconds),
+            levels: batch.levels,
+            heaviest_g: Some(batch.heaviest.grams()),
+            swap_at_s: batch.swap_at.map(seconds),
+            second: batch.second.map(|second| SecondDrawerDto {
+                pieces: second.pieces,
+                cook_s: second.cook.seconds(),
+                turn_at_s: second.turn_at.map(seconds),
+            }),
+        }
+    }
 }
 
 /// The temperature field, column by column, each `depths` values from the upper face down.
@@ -543,6 +513,7 @@ impl From<&Assumption> for AssumptionDto {
 impl From<&Plan> for PlanDto {
     fn from(plan: &Plan) -> Self {
         let seconds = |interval: Interval| interval.seconds();
+        let longest = plan.loading.shapes.first();
         Self {
             model_version: MODEL_VERSION.to_owned(),
             setting_c: plan.setting.celsius(),
@@ -560,19 +531,11 @@ impl From<&Plan> for PlanDto {
             core_target_c: plan.target.core.celsius(),
             floor: (&plan.floor).into(),
             below_floor: plan.below_floor,
-            batches: plan
-                .batches
-                .iter()
-                .map(|batch| BatchDto {
-                    pieces: batch.pieces,
-                    cook_s: batch.cook.seconds(),
-                    turn_at_s: batch.turn_at.map(seconds),
-                })
-                .collect(),
+            batches: plan.batches.iter().map(BatchDto::from).collect(),
             airiness: plan.loading.airiness().word().to_owned(),
-            coverage: plan.loading.layer.coverage,
-            piece_length_mm: plan.loading.layer.footprint.length,
-            piece_width_mm: plan.loading.layer.footprint.width,
+            coverage: plan.loading.coverage(),
+            piece_length_mm: longest.map_or(0.0, |shape| shape.length),
+            piece_width_mm: longest.map_or(0.0, |shape| shape.width),
             thickness_mm: plan.thickness.millimetres(),
             start_c: plan.start.celsius(),
             browning: plan
@@ -586,7 +549,8 @@ impl From<&Plan> for PlanDto {
             warnings: plan.warnings.iter().map(WarningDto::from).collect(),
             assumptions: plan.assumptions.iter().map(AssumptionDto::from).collect(),
             finish_at_s: plan.finish_at.map(seconds),
-            layout: Some(LayoutDto::of(&plan.loading)),
+            loading: Some(LoadingDto::of(plan)),
+            kept: plan.kept.map(KeptDto::from),
             outcomes: Some((&plan.outcomes).into()),
             pull_band_s: plan.ensemble.as_ref().map(|ensemble| {
                 let band = ensemble.pull();

@@ -34,6 +34,36 @@ pub enum TypedFieldDto {
     CoreC,
     /// A reading of the air.
     AirC,
+    /// Gap to leave around each piece.
+    GapMm,
+    /// Inside width, depth or diameter of a machine.
+    FloorWidthMm,
+    /// Radius of its corners.
+    FloorCornerMm,
+    /// Its free height.
+    HeightMm,
+    /// From its floor to its element.
+    ElementMm,
+    /// Height of a rack.
+    RackMm,
+    /// Length of a spit between its forks.
+    SpitLengthMm,
+    /// Diameter that turns on it.
+    SpitDiameterMm,
+    /// Weight it carries.
+    SpitHeaviestG,
+    /// Volume of a tumbling basket.
+    TumblerL,
+    /// Power of a machine.
+    PowerW,
+    /// Step of its dial.
+    StepK,
+    /// What it needs to get hot.
+    PreheatS,
+    /// Its heat over that of its kind.
+    HeatFactor,
+    /// What its air is hotter than its dial says.
+    OffsetK,
 }
 
 /// What a cook typed.

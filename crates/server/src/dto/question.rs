@@ -4,8 +4,9 @@ use ember_core::plan::{Converted, Equivalent, Outcome, SettingFor};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::machine::MachineDto;
 use super::plan::BrowningDto;
-use super::request::{MachineDto, RequestDto};
+use super::request::RequestDto;
 
 /// Which setting is ready in time?
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]

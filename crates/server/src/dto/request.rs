@@ -1,17 +1,18 @@
 //! The sentence on the wire.
 
-use ember_core::basket::Pose;
+use ember_core::basket::{GAP, Placed, Pose, Tie};
 use ember_core::doneness::Region;
-use ember_core::fryer::{Action, Floor, Machine, MachineKind, Support};
+use ember_core::fryer::{Action, Machine, Support};
 use ember_core::meat::{Coat, CutId};
 use ember_core::plan::{
-    LoadRule, PreheatRule, Programme, Request, SauceRule, Start, TimedAction, TurnRule,
+    Keeping, LoadRule, PreheatRule, Programme, Request, SauceRule, Start, TimedAction, TurnRule,
 };
-use ember_core::units::bounds::{self, Bound};
-use ember_core::units::{Interval, Length, Mass, Power, Temperature, TemperatureDifference};
+use ember_core::units::bounds;
+use ember_core::units::{Interval, Length, Mass, Temperature};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::machine::MachineDto;
 use super::wire_enum;
 use crate::error::ApiError;
 
@@ -40,14 +41,16 @@ wire_enum!(
     SauceDto = SauceRule { None, BeforeAndAtTurn, LastMinutes, Tossed }
 );
 wire_enum!(
-    /// Kind of machine.
-    MachineKindDto = MachineKind {
-        Drawer, TwinDrawers, OvenStyle, LiddedGrill, FanOven, StillOven
-    }
-);
-wire_enum!(
     /// How the pieces share the machine.
     LoadDto = LoadRule { WithAir, AllAtOnce }
+);
+wire_enum!(
+    /// How a roast on the spit is tied.
+    TieDto = Tie { Tight, Loose, Untied }
+);
+wire_enum!(
+    /// What becomes of the first batches while the others cook.
+    KeepingDto = Keeping { Warm, Reheat }
 );
 wire_enum!(
     /// How the pieces are held.
@@ -82,43 +85,6 @@ pub enum StartDto {
     Measured,
 }
 
-/// Outline of a floor.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum FloorShapeDto {
-    /// Round: width is the diameter.
-    Round,
-    /// With corners.
-    Rectangular,
-}
-
-/// A machine.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct MachineDto {
-    /// What the cook calls it.
-    #[schema(min_length = 1, max_length = 60)]
-    pub name: String,
-    /// Kind.
-    pub kind: MachineKindDto,
-    /// Outline of the usable floor.
-    pub floor_shape: FloorShapeDto,
-    /// Inside width, or diameter.
-    pub floor_width_mm: f64,
-    /// Inside depth; the same as the width when round.
-    pub floor_depth_mm: f64,
-    /// Free height over the floor.
-    pub height_mm: f64,
-    /// Rated power.
-    pub power_w: f64,
-    /// Lowest setting.
-    pub lowest_c: f64,
-    /// Highest setting.
-    pub highest_c: f64,
-    /// Step of the dial.
-    pub step_k: f64,
-}
-
 /// What the cook says.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
@@ -129,6 +95,9 @@ pub struct RequestDto {
     pub pieces: u32,
     /// Weight of one.
     pub piece_mass_g: f64,
+    /// Weights of all, where they were weighed one by one.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub weights_g: Vec<f64>,
     /// Thickness at the thickest part; absent until measured.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub thickness_mm: Option<f64>,
@@ -147,7 +116,19 @@ pub struct RequestDto {
     /// How they share it.
     #[serde(default = "usual_load")]
     pub load: LoadDto,
-    /// Where the pieces of the first batch lie, if the cook moved them.
+    /// Gap to leave around each piece.
+    #[serde(default = "usual_gap")]
+    pub gap_mm: f64,
+    /// The uppermost rack to use, from below; absent for the one that suits.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub rack: Option<u32>,
+    /// How a roast on the spit is tied.
+    #[serde(default = "usual_tie")]
+    pub tie: TieDto,
+    /// What becomes of the first batches.
+    #[serde(default = "usual_keeping")]
+    pub keeping: KeepingDto,
+    /// Where the pieces lie, if the cook moved them, by their numbers from the first on.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub layout: Option<Vec<PoseDto>>,
     /// At what; absent for the recommended setting.
@@ -352,26 +333,69 @@ pub struct PoseDto {
     pub y_mm: f64,
     /// Counter-clockwise from lying along the width.
     pub turned_rad: f64,
+    /// Batch, from 1.
+    #[serde(default = "first")]
+    pub batch: u32,
+    /// Rack from below or drawer from the left, from 1.
+    #[serde(default = "first")]
+    pub level: u32,
 }
 
-impl From<Pose> for PoseDto {
-    fn from(pose: Pose) -> Self {
+impl PoseDto {
+    /// A piece of a batch on a level, both counted from 0.
+    #[must_use]
+    pub fn of(pose: Pose, batch: usize, level: usize) -> Self {
+        let number = |n: usize| u32::try_from(n + 1).unwrap_or(u32::MAX);
         Self {
             x_mm: pose.x,
             y_mm: pose.y,
             turned_rad: pose.angle,
+            batch: number(batch),
+            level: number(level),
         }
     }
 }
 
-impl From<PoseDto> for Pose {
-    fn from(dto: PoseDto) -> Self {
-        Self {
-            x: dto.x_mm,
-            y: dto.y_mm,
-            angle: dto.turned_rad,
-        }
+impl From<&Placed> for PoseDto {
+    fn from(placed: &Placed) -> Self {
+        Self::of(placed.pose, placed.batch, placed.level)
     }
+}
+
+impl TryFrom<&PoseDto> for Placed {
+    type Error = ApiError;
+
+    fn try_from(dto: &PoseDto) -> Result<Self, ApiError> {
+        let from_nought = |n: u32| {
+            bounds::TRAY.check(f64::from(n))?;
+            Ok::<_, ApiError>(n.saturating_sub(1) as usize)
+        };
+        Ok(Self {
+            batch: from_nought(dto.batch)?,
+            level: from_nought(dto.level)?,
+            pose: Pose {
+                x: dto.x_mm,
+                y: dto.y_mm,
+                angle: dto.turned_rad,
+            },
+        })
+    }
+}
+
+fn first() -> u32 {
+    1
+}
+
+fn usual_gap() -> f64 {
+    GAP
+}
+
+fn usual_tie() -> TieDto {
+    TieDto::Tight
+}
+
+fn usual_keeping() -> KeepingDto {
+    KeepingDto::Warm
 }
 
 fn usual_load() -> LoadDto {
@@ -384,76 +408,6 @@ fn usual_support() -> SupportDto {
 
 fn usual_room() -> f64 {
     21.0
-}
-
-/// Longest name of a machine.
-const NAME_LIMIT: usize = 60;
-/// Step of a dial, K.
-const STEP: Bound = bounds::STEP;
-
-impl TryFrom<&MachineDto> for Machine {
-    type Error = ApiError;
-
-    fn try_from(dto: &MachineDto) -> Result<Self, ApiError> {
-        let name = dto.name.trim();
-        if name.is_empty() || name.chars().count() > NAME_LIMIT {
-            return Err(ApiError::Invalid {
-                field: "machine.name",
-                detail: format!("a machine's name has 1 to {NAME_LIMIT} letters"),
-            });
-        }
-        if dto.lowest_c > dto.highest_c {
-            return Err(ApiError::Invalid {
-                field: "machine.lowest_c",
-                detail: format!(
-                    "the lowest setting {} °C is above the highest {} °C",
-                    dto.lowest_c, dto.highest_c
-                ),
-            });
-        }
-        let mm = Length::from_millimetres;
-        // The depth shares the bound of the width; the other numbers are checked with the request.
-        let depth = bounds::FLOOR.check(dto.floor_depth_mm)?;
-        Ok(Self {
-            name: name.to_owned(),
-            kind: dto.kind.into(),
-            floor: match dto.floor_shape {
-                FloorShapeDto::Round => Floor::Round {
-                    diameter: mm(dto.floor_width_mm),
-                },
-                FloorShapeDto::Rectangular => Floor::Rectangular {
-                    width: mm(dto.floor_width_mm),
-                    depth: mm(depth),
-                },
-            },
-            height: mm(dto.height_mm),
-            power: Power::from_watts(dto.power_w),
-            lowest: Temperature::from_celsius(dto.lowest_c),
-            highest: Temperature::from_celsius(dto.highest_c),
-            step: TemperatureDifference::from_kelvins(STEP.check(dto.step_k)?),
-        })
-    }
-}
-
-impl From<&Machine> for MachineDto {
-    fn from(machine: &Machine) -> Self {
-        let (floor_shape, width, depth) = match machine.floor {
-            Floor::Round { diameter } => (FloorShapeDto::Round, diameter, diameter),
-            Floor::Rectangular { width, depth } => (FloorShapeDto::Rectangular, width, depth),
-        };
-        Self {
-            name: machine.name.clone(),
-            kind: machine.kind.into(),
-            floor_shape,
-            floor_width_mm: width.millimetres(),
-            floor_depth_mm: depth.millimetres(),
-            height_mm: machine.height.millimetres(),
-            power_w: machine.power.watts(),
-            lowest_c: machine.lowest.celsius(),
-            highest_c: machine.highest.celsius(),
-            step_k: machine.step.kelvins(),
-        }
-    }
 }
 
 impl From<Region> for RegionDto {
@@ -488,6 +442,7 @@ impl From<&Request> for RequestDto {
             cut: request.cut.into(),
             pieces: request.pieces,
             piece_mass_g: request.mass.grams(),
+            weights_g: request.weights.iter().map(|mass| mass.grams()).collect(),
             thickness_mm: request.thickness.map(|t| t.millimetres()),
             start,
             start_c,
@@ -495,10 +450,14 @@ impl From<&Request> for RequestDto {
             machine: (&request.machine).into(),
             support: request.support.into(),
             load: request.load.into(),
+            gap_mm: request.gap.millimetres(),
+            rack: request.rack.and_then(|rack| u32::try_from(rack).ok()),
+            tie: request.tie.into(),
+            keeping: request.keeping.into(),
             layout: request
                 .layout
                 .as_ref()
-                .map(|poses| poses.iter().copied().map(PoseDto::from).collect()),
+                .map(|placed| placed.iter().map(PoseDto::from).collect()),
             setting_c: request.setting.map(|t| t.celsius()),
             programme: ProgrammeDto::of(&request.programme),
             actions: request.actions.iter().map(TimedActionDto::from).collect(),
@@ -549,16 +508,27 @@ impl TryFrom<&RequestDto> for Request {
             cut: dto.cut.into(),
             pieces: dto.pieces,
             mass: Mass::from_grams(dto.piece_mass_g),
+            weights: dto
+                .weights_g
+                .iter()
+                .copied()
+                .map(Mass::from_grams)
+                .collect(),
             thickness: dto.thickness_mm.map(Length::from_millimetres),
             start,
             coat: dto.coat.into(),
             machine: Machine::try_from(&dto.machine)?,
             support: dto.support.into(),
             load: dto.load.into(),
+            gap: Length::from_millimetres(dto.gap_mm),
+            rack: dto.rack.map(|rack| rack as usize),
+            tie: dto.tie.into(),
+            keeping: dto.keeping.into(),
             layout: dto
                 .layout
                 .as_ref()
-                .map(|poses| poses.iter().copied().map(Pose::from).collect()),
+                .map(|poses| poses.iter().map(Placed::try_from).collect::<Result<_, _>>())
+                .transpose()?,
             setting: dto.setting_c.map(Temperature::from_celsius),
             programme: dto
                 .programme

@@ -1,21 +1,21 @@
-// The basket seen from above, to scale: pieces that can be moved and turned, with what it costs.
+// One tray seen from above, to scale: pieces that can be moved and turned.
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { type KeyboardEvent, type PointerEvent, useState } from "react";
-import type { Machine, Plan, Request } from "../../api/types";
+import type { Loading, Machine } from "../../api/types";
 import { Action } from "../../components/recipes";
-import { length, minutes, type Units } from "../../lib/units";
-import { basketSvg, type Layout, type Pose } from "./drawing";
+import { length, type Units } from "../../lib/units";
+import { allPoses, type Pose, type Shape, type Tray } from "./drawing";
 import { Floor, PieceShape } from "./Floor";
 
 interface BasketMapProps {
-  plan: Plan;
-  layout: Layout;
+  loading: Loading;
+  tray: Tray;
+  /** What the tray is called, and where else a piece can go. */
+  name: string;
+  elsewhere: { name: string; batch: number; level: number }[];
   machine: Machine;
   units: Units;
-  /** Whether the cook has moved pieces. */
-  byHand: boolean;
-  clockOf: (seconds: number) => string;
-  onChange: (change: Partial<Request>) => void;
+  onLay: (poses: Pose[], told: string) => void;
 }
 
 const Group = chakra("g");
@@ -27,45 +27,35 @@ const TURN = Math.PI / 12;
 const ENOUGH = 7;
 const TOUCHING = 2;
 
-type Moved = { poses: Pose[]; piece: number } | null;
-
 export function BasketMap(props: BasketMapProps) {
-  const { plan, layout, machine, units, byHand, clockOf, onChange } = props;
-  const [dragged, setDragged] = useState<Moved>(null);
-  const [before, setBefore] = useState<(Pose[] | undefined)[]>([]);
-  const [told, setTold] = useState("");
-  const poses = dragged?.poses ?? layout.poses;
-  const several = plan.batches.length > 1;
-
-  const commit = (next: Pose[] | undefined) => {
-    setBefore([...before, byHand ? layout.poses : undefined]);
-    onChange({ layout: next });
+  const { loading, tray, name, elsewhere, machine, units, onLay } = props;
+  const [dragged, setDragged] = useState<{ piece: number; pose: Pose } | null>(null);
+  const [chosen, setChosen] = useState<number | null>(null);
+  const poseOf = (piece: number): Pose | undefined =>
+    dragged?.piece === piece ? dragged.pose : tray.poses[tray.pieces.indexOf(piece)];
+  const lay = (piece: number, next: Partial<Pose>, told: string) => {
+    const poses = allPoses(loading);
+    const before = poses[piece];
+    if (!before) return;
+    poses[piece] = { ...before, ...next };
+    onLay(poses, `Piece ${piece + 1} ${told}.`);
   };
-  const move = (piece: number, by: Partial<Pose>) => {
-    const next = poses.map((pose, n) =>
-      n === piece
-        ? {
-            x_mm: pose.x_mm + (by.x_mm ?? 0),
-            y_mm: pose.y_mm + (by.y_mm ?? 0),
-            turned_rad: pose.turned_rad + (by.turned_rad ?? 0),
-          }
-        : pose,
-    );
-    commit(next);
-    setTold(`Piece ${piece + 1} moved.`);
-  };
+  const turn = (piece: number, by: number) =>
+    lay(piece, { turned_rad: (poseOf(piece)?.turned_rad ?? 0) + by }, "turned");
   const key = (piece: number) => (event: KeyboardEvent) => {
-    const by = {
-      ArrowLeft: { x_mm: -STEP },
-      ArrowRight: { x_mm: STEP },
-      ArrowUp: { y_mm: STEP },
-      ArrowDown: { y_mm: -STEP },
-      "[": { turned_rad: TURN },
-      "]": { turned_rad: -TURN },
+    const pose = poseOf(piece);
+    if (!pose) return;
+    const moved: Partial<Pose> | undefined = {
+      ArrowLeft: { x_mm: pose.x_mm - STEP },
+      ArrowRight: { x_mm: pose.x_mm + STEP },
+      ArrowUp: { y_mm: pose.y_mm + STEP },
+      ArrowDown: { y_mm: pose.y_mm - STEP },
     }[event.key];
-    if (!by) return;
+    const turned = { "[": TURN, "]": -TURN }[event.key];
+    if (!moved && !turned) return;
     event.preventDefault();
-    move(piece, by);
+    if (moved) lay(piece, moved, "moved");
+    else if (turned) turn(piece, turned);
   };
 
   return (
@@ -73,30 +63,31 @@ export function BasketMap(props: BasketMapProps) {
       <Floor
         machine={machine}
         role="group"
-        label={`The basket from above: ${poses.length} pieces, ${plan.airiness}`}
+        label={`${name} from above: ${tray.pieces.length} pieces`}
       >
-        {poses.map((pose, n) => (
-          <Piece
-            key={n}
-            number={n + 1}
-            pose={pose}
-            layout={layout}
-            label={`Piece ${n + 1}: ${nearest(layout, n, units)}. Arrow keys move it, square brackets turn it.`}
-            onKeyDown={key(n)}
-            onDrag={(x_mm, y_mm, end) => {
-              const next = poses.map((known, k) => (k === n ? { ...known, x_mm, y_mm } : known));
-              if (end) {
-                setDragged(null);
-                commit(next);
-              } else {
-                setDragged({ poses: next, piece: n });
-              }
-            }}
-          />
-        ))}
+        {tray.pieces.map((piece) => {
+          const [shape, pose] = [loading.shapes[piece], poseOf(piece)];
+          return shape && pose ? (
+            <Piece
+              key={piece}
+              number={piece + 1}
+              pose={pose}
+              shape={shape}
+              label={`Piece ${piece + 1}: ${nearest(tray, piece, units)}. Arrow keys move it, square brackets turn it.`}
+              chosen={piece === chosen}
+              onChoose={() => setChosen(piece)}
+              onKeyDown={key(piece)}
+              onDrag={(x_mm, y_mm, end) => {
+                const moved = x_mm !== pose.x_mm || y_mm !== pose.y_mm;
+                setDragged(end ? null : { piece, pose: { ...pose, x_mm, y_mm } });
+                if (end && (moved || dragged)) lay(piece, { x_mm, y_mm }, "moved");
+              }}
+            />
+          ) : null;
+        })}
         {dragged
           ? null
-          : layout.near.map((near) => (
+          : tray.near.map((near) => (
               <Gap
                 key={`${near.piece} ${near.other ?? "wall"}`}
                 at={near.at_mm}
@@ -104,66 +95,38 @@ export function BasketMap(props: BasketMapProps) {
               />
             ))}
       </Floor>
-      <Text textStyle="small" mt="2">
-        <Text as="span" fontWeight="700">
-          {plan.airiness}
-        </Text>
-        {several ? `, batch 1 of ${plan.batches.length}` : ""}:{" "}
-        {layout.gap_mm > 1
-          ? `the smallest gap is ${length(layout.gap_mm, units)}`
-          : "something touches"}
-        {layout.later_than_airy_s >= 30
-          ? `, ${minutes(layout.later_than_airy_s)} later than with much air`
-          : ", as quick as with much air"}
-        . Fan and element are above.
-      </Text>
-      {layout.other ? (
-        <Text textStyle="small" mt="1">
-          {layout.other.load === "all_at_once" ? "All at once" : `${layout.other.batches} batches`}:{" "}
-          {layout.other.airiness}, out about {clockOf(layout.other.out_s)}, {layout.other.browning}.
-        </Text>
+      {chosen !== null && tray.pieces.includes(chosen) ? (
+        <Flex gap="1" wrap="wrap" align="center" className="no-print">
+          <Text textStyle="small" fontWeight="700">
+            Piece {chosen + 1}
+          </Text>
+          <Action type="button" look="plain" onClick={() => turn(chosen, TURN)}>
+            Turn left
+          </Action>
+          <Action type="button" look="plain" onClick={() => turn(chosen, -TURN)}>
+            Turn right
+          </Action>
+          {elsewhere.map((place) => (
+            <Action
+              key={place.name}
+              type="button"
+              look="plain"
+              onClick={() =>
+                lay(chosen, { batch: place.batch, level: place.level }, `moved to ${place.name}`)
+              }
+            >
+              To {place.name}
+            </Action>
+          ))}
+        </Flex>
       ) : null}
-      <Flex gap="2" mt="2" wrap="wrap" className="no-print">
-        {layout.other ? (
-          <Action
-            type="button"
-            look="plain"
-            onClick={() => onChange({ load: layout.other?.load, layout: undefined })}
-          >
-            {layout.other.load === "all_at_once" ? "Load all at once" : "Load with air"}
-          </Action>
-        ) : null}
-        {byHand ? (
-          <Action type="button" look="plain" onClick={() => commit(undefined)}>
-            Lay out for me
-          </Action>
-        ) : null}
-        {before.length > 0 ? (
-          <Action
-            type="button"
-            look="plain"
-            onClick={() => {
-              onChange({ layout: before[before.length - 1] });
-              setBefore(before.slice(0, -1));
-            }}
-          >
-            Undo
-          </Action>
-        ) : null}
-        <Action type="button" look="plain" onClick={() => download(props)}>
-          Download the drawing
-        </Action>
-      </Flex>
-      <Text srOnly role="status">
-        {told ? `${told} ${plan.airiness}; ${minutes(layout.later_than_airy_s)} later.` : ""}
-      </Text>
     </Box>
   );
 }
 
 /** What is nearest to a piece, in words. */
-function nearest(layout: Layout, piece: number, units: Units): string {
-  const [first] = layout.near
+function nearest(tray: Tray, piece: number, units: Units): string {
+  const [first] = tray.near
     .filter((near) => near.piece === piece || near.other === piece)
     .sort((a, b) => a.gap_mm - b.gap_mm);
   if (!first) return "much air around";
@@ -175,13 +138,17 @@ function nearest(layout: Layout, piece: number, units: Units): string {
 interface PieceProps {
   number: number;
   pose: Pose;
-  layout: Layout;
+  shape: Shape;
   label: string;
+  chosen: boolean;
+  onChoose: () => void;
   onKeyDown: (event: KeyboardEvent) => void;
   onDrag: (x: number, y: number, end: boolean) => void;
 }
 
-function Piece({ number, pose, layout, label, onKeyDown, onDrag }: PieceProps) {
+const LIT = { "& path": { stroke: "brown.golden", fill: "brown.golden" } };
+
+function Piece({ number, pose, shape, label, chosen, onChoose, onKeyDown, onDrag }: PieceProps) {
   const [from, setFrom] = useState<[number, number] | null>(null);
   /** A place on the screen in millimetres of the floor, back up. */
   const place = (event: PointerEvent<SVGGElement>): [number, number] => {
@@ -200,22 +167,24 @@ function Piece({ number, pose, layout, label, onKeyDown, onDrag }: PieceProps) {
       role="button"
       tabIndex={0}
       aria-label={label}
+      aria-pressed={chosen}
       cursor="grab"
+      css={chosen ? LIT : undefined}
       // The outline of a group is its box, which hides the neighbours: the piece itself darkens.
-      _focusVisible={{
-        outline: "none",
-        "& path": { stroke: "brown.golden", fill: "brown.golden" },
-      }}
+      _focusVisible={{ outline: "none", ...LIT }}
       onKeyDown={onKeyDown}
+      onFocus={onChoose}
       onPointerDown={(event: PointerEvent<SVGGElement>) => {
         event.currentTarget.setPointerCapture(event.pointerId);
         const [x, y] = place(event);
         setFrom([x - pose.x_mm, y - pose.y_mm]);
+        onChoose();
       }}
       onPointerMove={(event: PointerEvent<SVGGElement>) => drag(event, false)}
       onPointerUp={(event: PointerEvent<SVGGElement>) => drag(event, true)}
+      onPointerCancel={(event: PointerEvent<SVGGElement>) => drag(event, true)}
     >
-      <PieceShape layout={layout} pose={pose} number={number} />
+      <PieceShape shape={shape} pose={pose} number={number} />
     </Group>
   );
 }
@@ -230,18 +199,8 @@ function Gap({ at, gap }: { at: number[][]; gap: number }) {
         ? { stroke: "ember", strokeWidth: 3, strokeDasharray: "2 2" }
         : { stroke: "beet", strokeWidth: 6, strokeDasharray: "none" };
   return (
-    <Group {...look} strokeLinecap="round">
+    <Group {...look} strokeLinecap="round" pointerEvents="none">
       <line x1={x1} y1={-y1} x2={x2} y2={-y2} />
     </Group>
   );
-}
-
-function download({ layout, machine, plan }: BasketMapProps) {
-  const title = `${layout.poses.length} pieces in ${machine.name}, ${plan.airiness}`;
-  const file = new Blob([basketSvg(layout, machine, title)], { type: "image/svg+xml" });
-  const link = document.createElement("a");
-  link.href = URL.createObjectURL(file);
-  link.download = "basket.svg";
-  link.click();
-  URL.revokeObjectURL(link.href);
 }

@@ -1,11 +1,12 @@
 // The dial over the cook: one setting throughout, hotter at first, or hotter at the end.
 import { Box, Text } from "@chakra-ui/react";
+import { reader } from "../../api/reader";
 import type { Plan, Request } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { QuantityInput } from "../../components/QuantityInput";
 import { Word } from "../../components/Word";
 import * as show from "../../lib/units";
-import { reader, type WordProps } from "./words";
+import type { WordProps } from "./words";
 
 type Kind = "steady" | NonNullable<Request["programme"]>["kind"];
 

@@ -2,27 +2,29 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Problem, Request } from "../../api/types";
 import { Action } from "../../components/recipes";
+import { inSections } from "../../lib/request";
 
 interface RefusalProps {
   problem: Problem;
+  request: Request;
   text: string;
   onChange: (change: Partial<Request>) => void;
 }
 
-export function Refusal({ problem, text, onChange }: RefusalProps) {
+export function Refusal({ problem, request, text, onChange }: RefusalProps) {
   return (
     <Box role="alert" mt="2" maxW="sentence" borderTop="2px solid" borderColor="beet" pt="2">
       <Flex gap="3" align="center" wrap="wrap">
         <Text textStyle="line" color="beet" fontWeight="600">
           {text}
         </Text>
-        <WayOut problem={problem} onChange={onChange} />
+        <WayOut problem={problem} request={request} onChange={onChange} />
       </Flex>
     </Box>
   );
 }
 
-function WayOut({ problem, onChange }: Omit<RefusalProps, "text">) {
+function WayOut({ problem, request, onChange }: Omit<RefusalProps, "text">) {
   switch (problem.code) {
     case "needs_acknowledgement":
       return (
@@ -51,7 +53,18 @@ function WayOut({ problem, onChange }: Omit<RefusalProps, "text">) {
           Aim at the floor
         </Action>
       );
+    case "too_large_a_piece":
+      return <Cut problem={problem} request={request} onChange={onChange} />;
     default:
       return null;
   }
+}
+
+function Cut({ problem: { division }, request, onChange }: Omit<RefusalProps, "text">) {
+  if (!division) return null;
+  return (
+    <Action type="button" onClick={() => onChange(inSections(request, division))}>
+      Cut it into {division.sections}
+    </Action>
+  );
 }

@@ -3,12 +3,13 @@ import { Box, Text } from "@chakra-ui/react";
 import type { Catalogue, CutEntry, Machine, Plan, Problem, Request } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { Word } from "../../components/Word";
+import { KINDS } from "../../lib/kinds";
 import { refusal } from "../../lib/message";
+import { inMachine, usual } from "../../lib/request";
 import { minutes, type Units } from "../../lib/units";
 import { ProgrammeWord } from "./ProgrammeWord";
 import { Refusal } from "./Refusal";
 import { TargetWord } from "./TargetWord";
-import { usual } from "./usual";
 import { WhenWord } from "./WhenWord";
 import { MassWord, PiecesWord, SettingWord, StartWord, ThicknessWord } from "./words";
 
@@ -35,6 +36,11 @@ export function Sentence(props: SentenceProps) {
   const { catalogue, entry, machines, request, eat, plan, problem, units, onChange, onEat } = props;
   const wrong = problem?.field;
   const word = { request, entry, units, wrong, onChange };
+  const held = catalogue.support.filter(
+    ({ support }) =>
+      (support !== "spit" || request.machine.spit) &&
+      (support !== "tumbling_basket" || request.machine.tumbler_l),
+  );
   return (
     <Box as="section" aria-label="What you cook">
       <Text textStyle="say" color="ink.say" maxW="sentence">
@@ -82,21 +88,25 @@ export function Sentence(props: SentenceProps) {
               items={machines.map((machine) => ({
                 value: machine.name,
                 text: machine.name,
-                reason: `${kindWords[machine.kind]}, ${machine.power_w} W`,
+                reason: `${KINDS[machine.kind]}, ${machine.power_w} W`,
               }))}
               chosen={request.machine.name}
               onChoose={(name) => {
                 const machine = machines.find((known) => known.name === name);
-                if (machine) onChange({ machine });
+                if (machine) onChange(inMachine(request, machine));
                 close();
               }}
             />
           )}
         </Word>{" "}
-        <Word label="How it is held" text={supportWords(catalogue, request)}>
+        <Word
+          label="How it is held"
+          text={supportWords(catalogue, request)}
+          state={wrong === "support" ? "wrong" : "told"}
+        >
           {(close) => (
             <Choice
-              items={catalogue.support.map((known) => ({
+              items={held.map((known) => ({
                 value: known.support,
                 text: known.words,
                 reason: known.reason,
@@ -116,7 +126,7 @@ export function Sentence(props: SentenceProps) {
               label="Loading"
               schools={catalogue.load}
               chosen={request.load ?? "with_air"}
-              onChoose={(load) => onChange({ load, layout: undefined })}
+              onChoose={(load) => onChange({ load })}
             />
           </>
         ) : null}{" "}
@@ -145,20 +155,16 @@ export function Sentence(props: SentenceProps) {
         <WhenWord eat={eat} onEat={onEat} />.
       </Text>
       {problem ? (
-        <Refusal problem={problem} text={refusal(problem, units)} onChange={onChange} />
+        <Refusal
+          problem={problem}
+          request={request}
+          text={refusal(problem, units)}
+          onChange={onChange}
+        />
       ) : null}
     </Box>
   );
 }
-
-const kindWords = {
-  drawer: "one drawer",
-  oven_style: "oven style",
-  lidded_grill: "lidded grill",
-  twin_drawers: "two drawers",
-  fan_oven: "household oven",
-  still_oven: "household oven",
-} as const;
 
 const supportWords = (catalogue: Catalogue, request: Request) =>
   catalogue.support.find((known) => known.support === (request.support ?? "basket"))?.words ??

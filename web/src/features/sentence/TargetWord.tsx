@@ -1,13 +1,14 @@
 // Until when: the textures by their names, any other temperature, and the safety floor.
 import { Box, Checkbox, Text } from "@chakra-ui/react";
+import { reader } from "../../api/reader";
 import type { Catalogue } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { Caution } from "../../components/Notice";
 import { QuantityInput } from "../../components/QuantityInput";
 import { Word } from "../../components/Word";
+import { textureOf } from "../../lib/request";
 import * as show from "../../lib/units";
-import { textureOf } from "./usual";
-import { reader, type WordProps } from "./words";
+import type { WordProps } from "./words";
 
 export function TargetWord(props: WordProps & { catalogue: Catalogue }) {
   const { request, entry, units, wrong, onChange } = props;

@@ -1,14 +1,13 @@
 // The words that hold a number.
 import { Box } from "@chakra-ui/react";
-import { ApiFailure } from "../../api/client";
-import { understand } from "../../api/queries";
-import type { CutEntry, Plan, Request, TypedField } from "../../api/types";
+import { reader } from "../../api/reader";
+import type { CutEntry, Plan, Request } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { QuantityInput } from "../../components/QuantityInput";
 import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
-import { refusal } from "../../lib/message";
 import * as show from "../../lib/units";
+import { MOST_PIECES, OneByOne } from "./OneByOne";
 
 export interface WordProps {
   request: Request;
@@ -19,26 +18,12 @@ export interface WordProps {
   onChange: (change: Partial<Request>) => void;
 }
 
-/** Reads typed text through the server, with its refusal in the cook's units. */
-export const reader = (field: TypedField, units: show.Units) => async (text: string) => {
-  try {
-    return await understand(field, text, units);
-  } catch (error) {
-    if (error instanceof ApiFailure && error.problem) {
-      throw new Error(refusal(error.problem, units));
-    }
-    throw error;
-  }
-};
-
 const state = (wrong: boolean, guessed = false) =>
   wrong ? ("wrong" as const) : guessed ? ("guessed" as const) : ("told" as const);
 
 /** A step of the thermometer or the dial in the cook's own scale, K. */
 const degreeStep = (units: show.Units, degrees: number) =>
   units.temperature === "celsius" ? degrees : degrees / 1.8;
-
-const MOST_PIECES = 60;
 
 export function PiecesWord({ request, wrong, onChange }: WordProps) {
   return (
@@ -67,11 +52,16 @@ export function MassWord({ request, entry, units, wrong, onChange }: WordProps) 
   const [light = 50, , heavy = 500] = entry.usual_mass_g;
   const metric = units.weight === "metric";
   const step = heavy > 600 ? (metric ? 50 : 28.349523125 * 2) : metric ? 5 : 28.349523125 / 4;
+  const weighed = request.weights_g ?? [];
+  const text =
+    weighed.length > 0
+      ? `${show.mass(Math.min(...weighed), units)} to ${show.mass(Math.max(...weighed), units)}`
+      : show.mass(request.piece_mass_g, units);
   return (
     <Word
       label="Weight of a piece"
-      text={show.mass(request.piece_mass_g, units)}
-      state={state(wrong === "piece_mass_g")}
+      text={text}
+      state={state(wrong === "piece_mass_g" || wrong === "weights_g")}
     >
       {(close) => (
         <QuantityInput
@@ -83,7 +73,21 @@ export function MassWord({ request, entry, units, wrong, onChange }: WordProps) 
           step={step}
           onChange={(piece_mass_g) => onChange({ piece_mass_g })}
           onDone={close}
-        />
+        >
+          <OneByOne
+            weights={weighed}
+            units={units}
+            onWeighed={(weights_g) => {
+              const total = weights_g.reduce((sum, grams) => sum + grams, 0);
+              onChange({
+                weights_g,
+                pieces: weights_g.length,
+                piece_mass_g: Math.round(total / weights_g.length),
+              });
+              close();
+            }}
+          />
+        </QuantityInput>
       )}
     </Word>
   );

@@ -5,7 +5,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import type { Cook, Happening } from "../../api/types";
 import { Caution, Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
-import { BasketPicture } from "../../features/basket/Floor";
+import { AtTheFryer } from "../../features/basket/AtTheFryer";
 import { allowSound, useAlarm, useTitle, useWakeLock } from "../../features/course/alarm";
 import { BelowFloor, ForecastLine } from "../../features/course/CookLines";
 import { Keypad } from "../../features/course/Keypad";
@@ -139,10 +139,13 @@ export function UnderWay({ cook, received }: UnderWayProps) {
           <Caution>{current.step.caution}</Caution>
         </Box>
       ) : null}
-      {current.step.kind === "load" && current.step.batch === 1 && cook.plan.layout ? (
-        <Box mb="4">
-          <BasketPicture layout={cook.plan.layout} machine={cook.request.machine} />
-        </Box>
+      {cook.plan.loading ? (
+        <AtTheFryer
+          loading={cook.plan.loading}
+          machine={cook.request.machine}
+          batch={current.step.kind === "load" ? current.step.batch : null}
+          turned={loaded === null ? 0 : (now - loaded) / 1000 / cook.plan.pull_at_s}
+        />
       ) : null}
       <ForecastLine cook={cook} units={settings} />
       <CourseStrip plan={cook.plan} now={loaded === null ? null : (now - loaded) / 60_000} />

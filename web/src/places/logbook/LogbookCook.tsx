@@ -12,15 +12,15 @@ import { CRISPNESS, DONENESS } from "../../features/course/OutcomeForm";
 import { targetWords } from "../../features/logbook/CookEntry";
 import { Readings, Steps } from "../../features/logbook/CourseTables";
 import { LogStrip } from "../../features/logbook/LogStrip";
+import { useDeleteCook } from "../../features/logbook/useDeleteCook";
 import { clock, day } from "../../lib/clock";
 import { useSettings } from "../../lib/settings";
 import { temperature } from "../../lib/units";
-import { useDelete } from "./useDelete";
 
 export function LogbookCook() {
   const { id } = useParams({ from: "/logbook/$id" });
   const cook = useQuery(cookQuery(id));
-  const deletion = useDelete();
+  const deletion = useDeleteCook();
   if (!cook.data) {
     if (cook.isPending) return <Waiting>Turning the page…</Waiting>;
     return <Trouble onRetry={() => void cook.refetch()}>{cook.error?.message}</Trouble>;

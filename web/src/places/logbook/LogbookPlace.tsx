@@ -10,11 +10,11 @@ import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { CRISPNESS, DONENESS } from "../../features/course/OutcomeForm";
 import { CookEntry, loadWords, targetWords } from "../../features/logbook/CookEntry";
+import { useDeleteCook } from "../../features/logbook/useDeleteCook";
 import { day } from "../../lib/clock";
 import { useSettled } from "../../lib/hooks";
 import { useSettings } from "../../lib/settings";
 import type { Units } from "../../lib/units";
-import { useDelete } from "./useDelete";
 
 const PER_PAGE = 10;
 const SETTLE = 200;
@@ -28,7 +28,7 @@ export function LogbookPlace() {
   const cooks = useQuery(
     cooksQuery({ state: "finished", page, per_page: PER_PAGE, ...(q ? { q } : {}) }),
   );
-  const deletion = useDelete();
+  const deletion = useDeleteCook();
   useHotkeys("slash", () => search.current?.focus(), { preventDefault: true });
   const pages = Math.max(1, Math.ceil((cooks.data?.total ?? 0) / PER_PAGE));
 

@@ -4,15 +4,34 @@ import { useNavigate, useSearch } from "@tanstack/react-router";
 import { catalogueQuery, machinesQuery } from "../../api/queries";
 import type { Catalogue, Machine, Request } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
-import { entryOf, usual } from "../../features/sentence/usual";
+import { entryOf, usual } from "../../lib/request";
 import { useSettings } from "../../lib/settings";
 import { PlanView } from "./PlanView";
 
 /** What a layout by hand does not outlive: other pieces, or another floor. */
-const LAID_FOR = ["cut", "pieces", "piece_mass_g", "thickness_mm", "machine", "support"] as const;
+const LAID_FOR = [
+  "cut",
+  "pieces",
+  "piece_mass_g",
+  "weights_g",
+  "thickness_mm",
+  "machine",
+  "support",
+  "rack",
+  "gap_mm",
+  "load",
+] as const;
 
-const relaid = (part: Partial<Request>): Partial<Request> =>
-  LAID_FOR.some((word) => word in part) ? { layout: undefined } : {};
+/** Weights one by one belong to these pieces. */
+const WEIGHED_FOR = ["cut", "pieces", "piece_mass_g"] as const;
+
+function follows(part: Partial<Request>): Partial<Request> {
+  const changed = (words: readonly (keyof Request)[]) => words.some((word) => word in part);
+  return {
+    ...(changed(LAID_FOR) ? { layout: undefined } : {}),
+    ...(changed(WEIGHED_FOR) ? { weights_g: undefined } : {}),
+  };
+}
 
 export function PlanPlace() {
   const catalogue = useQuery(catalogueQuery());
@@ -22,7 +41,7 @@ export function PlanPlace() {
   }
   if (!catalogue.data || machines.isPending) return <Waiting>Laying out the board…</Waiting>;
   // Without the kitchen's own machines the typical ones do.
-  return <Said catalogue={catalogue.data} own={machines.data ?? []} />;
+  return <Said catalogue={catalogue.data} own={(machines.data ?? []).map((own) => own.machine)} />;
 }
 
 function Said({ catalogue, own }: { catalogue: Catalogue; own: Machine[] }) {
@@ -42,7 +61,7 @@ function Said({ catalogue, own }: { catalogue: Catalogue; own: Machine[] }) {
   const entry = entryOf(catalogue, request) ?? drumsticks;
   const change = (part: Partial<Request>) =>
     void navigate({
-      search: (before) => ({ ...before, say: { ...request, ...relaid(part), ...part } }),
+      search: (before) => ({ ...before, say: { ...request, ...follows(part), ...part } }),
       replace: true,
       resetScroll: false,
     });

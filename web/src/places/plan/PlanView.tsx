@@ -1,16 +1,14 @@
 // The plan of a sentence: it follows every changed word, and holds its picture until the next.
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useNavigate } from "@tanstack/react-router";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiFailure } from "../../api/client";
-import { cookChanged, keepCook, planQuery, sendReport } from "../../api/queries";
+import { planQuery } from "../../api/queries";
 import type { Catalogue, CutEntry, Machine, Plan, Request } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
-import { Action } from "../../components/recipes";
 import { Explained } from "../../features/assumptions/Explained";
 import { Worth } from "../../features/assumptions/Worth";
-import { BasketMap } from "../../features/basket/BasketMap";
+import { LoadingSection } from "../../features/basket/LoadingSection";
 import { Curves } from "../../features/ember-strip/Curves";
 import { EmberStrip } from "../../features/ember-strip/EmberStrip";
 import { Found } from "../../features/outcomes/Found";
@@ -21,7 +19,8 @@ import { Warnings } from "../../features/steps/Warnings";
 import { clock, nextAt } from "../../lib/clock";
 import { useNow, useSettled } from "../../lib/hooks";
 import { useSettings } from "../../lib/settings";
-import { minutes } from "../../lib/units";
+import { Keep } from "./Keep";
+import { Summary } from "./Summary";
 
 interface PlanViewProps {
   catalogue: Catalogue;
@@ -90,6 +89,19 @@ export function PlanView(props: PlanViewProps) {
               <StepList steps={shown.steps} units={units} clockOf={clockOf} now={0} />
             </Box>
             <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} gap="9" alignContent="start">
+              {shown.loading ? (
+                <Box as="section" gridColumn={{ lg: "1 / -1" }}>
+                  <Title>How it lies</Title>
+                  <LoadingSection
+                    plan={shown}
+                    loading={shown.loading}
+                    request={settled}
+                    units={units}
+                    clockOf={clockOf}
+                    onChange={props.onChange}
+                  />
+                </Box>
+              ) : null}
               <Box as="section">
                 <Title>What a thermometer would say</Title>
                 <Curves plan={shown} units={units} />
@@ -111,20 +123,6 @@ export function PlanView(props: PlanViewProps) {
                 />
               </Box>
               <Box as="section">
-                {shown.layout ? (
-                  <Box mb="8">
-                    <Title>How they lie</Title>
-                    <BasketMap
-                      plan={shown}
-                      layout={shown.layout}
-                      machine={settled.machine}
-                      units={units}
-                      byHand={request.layout != null}
-                      clockOf={clockOf}
-                      onChange={props.onChange}
-                    />
-                  </Box>
-                ) : null}
                 <Title>What to know</Title>
                 <Warnings plan={shown} units={units} />
               </Box>
@@ -160,110 +158,4 @@ function loadTime(plan: Plan | undefined, eat: string | null, now: number): numb
   const at = eat ? nextAt(eat, new Date(now)) : null;
   if (at) return at.getTime() - plan.eat_at_s * 1000;
   return minute + (plan.preheat_s ?? 0) * 1000;
-}
-
-interface SummaryProps {
-  plan: Plan;
-  clockOf: (seconds: number) => string;
-  late: boolean;
-}
-
-function Summary({ plan, clockOf, late }: SummaryProps) {
-  const turn = plan.turn_at_s ? `turn at ${clockOf(plan.turn_at_s)}, ` : "";
-  const batches = plan.batches.length;
-  const layer =
-    batches > 1
-      ? `${batches} batches, ${plan.batches.map((batch) => batch.pieces).join(" and ")}; the second goes into a hot machine.`
-      : `One layer, ${plan.airiness}.`;
-  return (
-    <Text textStyle="line" pt="2" pb="2">
-      {late ? (
-        <Text as="span" color="beet" fontWeight="700">
-          Too late for that by the clock; start now and eat at{" "}
-          {clock(new Date(Date.now() + plan.eat_at_s * 1000))}.{" "}
-        </Text>
-      ) : null}
-      <Text as="span" fontWeight="700">
-        In at {clockOf(0)}, {turn}start checking at {clockOf(plan.check_from_s)}, out{" "}
-        {plan.pull_band_s
-          ? `between ${clockOf(plan.pull_band_s[0] ?? 0)} and ${clockOf(plan.pull_band_s[1] ?? 0)}, most likely `
-          : "by "}
-        {clockOf(plan.pull_at_s)}.
-      </Text>{" "}
-      {layer}{" "}
-      {plan.rest_s >= 60
-        ? `${minutes(plan.rest_s)} rest, then the table ${table(plan, clockOf)}.`
-        : ""}
-      {plan.below_floor ? (
-        <Text as="span" color="beet" fontWeight="700">
-          {" "}
-          Below the safety floor.
-        </Text>
-      ) : null}
-    </Text>
-  );
-}
-
-/** When it is on the table: a window as wide as that of the pull. */
-function table(plan: Plan, clockOf: (seconds: number) => string): string {
-  const [early, late] = plan.pull_band_s ?? [];
-  if (early == null || late == null) return `at ${clockOf(plan.eat_at_s)}`;
-  const after = plan.eat_at_s - plan.pull_at_s;
-  return `between ${clockOf(early + after)} and ${clockOf(late + after)}`;
-}
-
-interface KeepProps {
-  request: Request;
-  eat: string | null;
-  disabled: boolean;
-}
-
-function Keep({ request, eat, disabled }: KeepProps) {
-  const navigate = useNavigate();
-  const queries = useQueryClient();
-  const eatAt = eat ? nextAt(eat, new Date()) : null;
-  const keep = useMutation({
-    mutationFn: () => keepCook(request, null, eatAt),
-    onSuccess: (cook) => {
-      cookChanged(queries, cook);
-      void navigate({ to: "/" });
-    },
-  });
-  const start = useMutation({
-    mutationFn: async () => {
-      const cook = await keepCook(request, null, eatAt);
-      return sendReport(cook.id, {
-        id: crypto.randomUUID(),
-        ago_s: 0,
-        happening: { kind: "started" },
-      });
-    },
-    onSuccess: (cook) => {
-      cookChanged(queries, cook);
-      void navigate({ to: "/fryer/$id", params: { id: cook.id } });
-    },
-  });
-  const error = keep.error ?? start.error;
-  return (
-    <Box mt="1" className="no-print" flexShrink="0">
-      <Flex gap="2.5">
-        <Action
-          look="solid"
-          type="button"
-          disabled={disabled || start.isPending}
-          onClick={() => start.mutate()}
-        >
-          Start now
-        </Action>
-        <Action type="button" disabled={disabled || keep.isPending} onClick={() => keep.mutate()}>
-          Keep for later
-        </Action>
-      </Flex>
-      {error ? (
-        <Box mt="3">
-          <Trouble>{error.message} Nothing you said is lost.</Trouble>
-        </Box>
-      ) : null}
-    </Box>
-  );
 }

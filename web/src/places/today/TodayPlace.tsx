@@ -8,16 +8,16 @@ import { Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { CookEntry, loadWords, targetWords } from "../../features/logbook/CookEntry";
+import { useDeleteCook } from "../../features/logbook/useDeleteCook";
 import { clock } from "../../lib/clock";
 import { useSettings } from "../../lib/settings";
 import { minutes, type Units } from "../../lib/units";
-import { useDelete } from "../logbook/useDelete";
 
 export function TodayPlace() {
   const units = useSettings();
   const running = useQuery(cooksQuery({ state: "running" }));
   const planned = useQuery(cooksQuery({ state: "planned" }));
-  const deletion = useDelete();
+  const deletion = useDeleteCook();
   const failed = running.error ?? planned.error;
   if (failed) {
     const again = () => {

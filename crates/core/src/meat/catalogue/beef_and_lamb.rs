@@ -1,7 +1,7 @@
 //! Beef and lamb.
 
 use super::{BEEF, SIMILAR, SLICED, TOUGH, masses, thickness};
-use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Form, Silhouette};
+use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Dividing, Form, Silhouette};
 use crate::units::{Interval, Temperature};
 
 pub(super) static BEEF_ROAST: Cut = Cut {
@@ -25,6 +25,7 @@ pub(super) static BEEF_ROAST: Cut = Cut {
     coat: Coat::Rubbed,
     one_face_up: false,
     probe: "the middle of the thickest part, from the side",
+    dividing: Some(Dividing::Anywhere),
 };
 
 pub(super) static BEEF_RUMP_ROAST: Cut = Cut {
@@ -58,6 +59,7 @@ pub(super) static BEEF_STEAK: Cut = Cut {
     coat: Coat::Rubbed,
     one_face_up: false,
     probe: "from the edge to the middle",
+    dividing: None,
 };
 
 pub(super) static BEEF_RIB_STEAK: Cut = Cut {
@@ -87,6 +89,7 @@ pub(super) static BEEF_SHORT_RIB: Cut = Cut {
     setting: Temperature::from_celsius(160.0),
     rest: Interval::from_minutes(8.0),
     probe: "the thickest meat, away from the bone",
+    dividing: None,
     ..BEEF_ROAST
 };
 

@@ -25,6 +25,7 @@ pub(super) static PARTY_WING: Cut = Cut {
     coat: Coat::PattedDry,
     one_face_up: false,
     probe: "the thickest drumette, beside the bone",
+    dividing: None,
 };
 
 pub(super) static WHOLE_WING: Cut = Cut {
@@ -60,6 +61,7 @@ pub(super) static DRUMSTICK: Cut = Cut {
     coat: Coat::Rubbed,
     one_face_up: false,
     probe: "the thickest part, beside the bone, not on it",
+    dividing: None,
 };
 
 pub(super) static BONE_IN_THIGH: Cut = Cut {
@@ -83,6 +85,7 @@ pub(super) static BONE_IN_THIGH: Cut = Cut {
     coat: Coat::Rubbed,
     one_face_up: false,
     probe: "the thickest part, beside the bone, not on it",
+    dividing: None,
 };
 
 pub(super) static BONELESS_BREAST: Cut = Cut {
@@ -106,6 +109,7 @@ pub(super) static BONELESS_BREAST: Cut = Cut {
     coat: Coat::Rubbed,
     one_face_up: false,
     probe: "the thick end, from the side, to the middle",
+    dividing: None,
 };
 
 pub(super) static DRUMETTE: Cut = Cut {
@@ -195,6 +199,7 @@ pub(super) static WHOLE_CHICKEN: Cut = Cut {
     coat: Coat::Rubbed,
     one_face_up: false,
     probe: "deep in the thigh beside the joint, then the thick of the breast",
+    dividing: None,
 };
 
 pub(super) static GAME_HEN: Cut = Cut {

@@ -1,8 +1,8 @@
 //! Pork.
 
 use super::{BELLY, BREADED, GIVEN, PORK, RIBS, SIMILAR, SLICED, TOUGH, masses, thickness};
-use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Form, Silhouette};
-use crate::units::{Interval, Temperature};
+use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Dividing, Form, Silhouette};
+use crate::units::{Interval, Length, Mass, Temperature};
 
 pub(super) static PORK_BELLY_SLAB: Cut = Cut {
     id: CutId::PorkBellySlab,
@@ -25,6 +25,7 @@ pub(super) static PORK_BELLY_SLAB: Cut = Cut {
     coat: Coat::FridgeDried,
     one_face_up: true,
     probe: "the middle of the slab, from the side",
+    dividing: Some(Dividing::Anywhere),
 };
 
 pub(super) static BELLY_CUBES: Cut = Cut {
@@ -41,6 +42,7 @@ pub(super) static BELLY_CUBES: Cut = Cut {
     coat: Coat::Rubbed,
     one_face_up: false,
     probe: "the middle of the largest cube",
+    dividing: None,
     ..PORK_BELLY_SLAB
 };
 
@@ -65,6 +67,7 @@ pub(super) static PORK_CHOP: Cut = Cut {
     coat: Coat::Rubbed,
     one_face_up: false,
     probe: "from the edge to the middle, away from the bone",
+    dividing: None,
 };
 
 pub(super) static THIN_CHOP: Cut = Cut {
@@ -133,6 +136,7 @@ pub(super) static PORK_LOIN_ROAST: Cut = Cut {
     coat: Coat::Rubbed,
     one_face_up: false,
     probe: "the middle of the thickest part, from the end",
+    dividing: Some(Dividing::Anywhere),
 };
 
 pub(super) static PORK_TENDERLOIN: Cut = Cut {
@@ -186,6 +190,7 @@ pub(super) static COUNTRY_RIB: Cut = Cut {
     coat: Coat::Rubbed,
     one_face_up: false,
     probe: "the thickest meat, away from the bone",
+    dividing: None,
 };
 
 pub(super) static BACK_RIBS: Cut = Cut {
@@ -202,6 +207,10 @@ pub(super) static BACK_RIBS: Cut = Cut {
     usual_texture: 3,
     setting: Temperature::from_celsius(180.0),
     probe: "between two bones, not on them",
+    dividing: Some(Dividing::BetweenBones {
+        across: Length::from_millimetres(120.0),
+        per_bone: Mass::from_grams(70.0),
+    }),
     ..COUNTRY_RIB
 };
 

@@ -25,6 +25,7 @@ pub(super) static TURKEY_DRUMSTICK: Cut = Cut {
     coat: Coat::Rubbed,
     one_face_up: false,
     probe: "the thickest part, beside the bone and between the tendons",
+    dividing: None,
 };
 
 pub(super) static TURKEY_WING: Cut = Cut {

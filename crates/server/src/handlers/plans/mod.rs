@@ -2,3 +2,4 @@ pub mod convert;
 pub mod equivalent;
 pub mod preview;
 pub mod setting_for_deadline;
+pub mod together;

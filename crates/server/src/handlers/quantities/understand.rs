@@ -1,7 +1,10 @@
 use actix_web::post;
 use actix_web::web::Json;
 use ember_core::units::bounds::{self, Bound};
-use ember_core::units::{ParseError, parse_length, parse_mass, parse_temperature};
+use ember_core::units::{
+    ParseError, parse_length, parse_mass, parse_power, parse_share, parse_temperature,
+    parse_temperature_difference, parse_time, parse_volume,
+};
 
 use crate::dto::quantity::{TypedDto, TypedFieldDto, UnderstoodDto};
 use crate::error::{ApiError, Problem};
@@ -45,19 +48,71 @@ fn bound_of(field: TypedFieldDto) -> Bound {
         TypedFieldDto::CoreTargetC => bounds::CORE_TARGET,
         TypedFieldDto::CoreC => bounds::READING,
         TypedFieldDto::AirC => bounds::AIR_READING,
+        TypedFieldDto::GapMm => bounds::GAP,
+        TypedFieldDto::FloorWidthMm => bounds::FLOOR,
+        TypedFieldDto::FloorCornerMm => bounds::CORNER,
+        TypedFieldDto::HeightMm => bounds::CAVITY_HEIGHT,
+        TypedFieldDto::ElementMm => bounds::ELEMENT,
+        TypedFieldDto::RackMm => bounds::RACK,
+        TypedFieldDto::SpitLengthMm => bounds::SPIT_LENGTH,
+        TypedFieldDto::SpitDiameterMm => bounds::SPIT_DIAMETER,
+        TypedFieldDto::SpitHeaviestG => bounds::SPIT_MASS,
+        TypedFieldDto::TumblerL => bounds::TUMBLER,
+        TypedFieldDto::PowerW => bounds::WATTS,
+        TypedFieldDto::StepK => bounds::STEP,
+        TypedFieldDto::PreheatS => bounds::PREHEAT,
+        TypedFieldDto::HeatFactor => bounds::HEAT_FACTOR,
+        TypedFieldDto::OffsetK => bounds::OFFSET,
     }
 }
 
+/// The unit of a bound says what kind of quantity is typed.
 fn parse(typed: &TypedDto) -> Result<f64, ParseError> {
     let system = typed.weight_system.into();
     let scale = typed.temperature_scale.into();
-    match typed.field {
-        TypedFieldDto::PieceMassG => Ok(parse_mass(&typed.text, system)?.grams()),
-        TypedFieldDto::ThicknessMm => Ok(parse_length(&typed.text, system)?.millimetres()),
-        TypedFieldDto::StartC
-        | TypedFieldDto::SettingC
-        | TypedFieldDto::CoreTargetC
-        | TypedFieldDto::CoreC
-        | TypedFieldDto::AirC => Ok(parse_temperature(&typed.text, scale)?.celsius()),
+    let text = &typed.text;
+    Ok(match bound_of(typed.field).unit {
+        "g" => parse_mass(text, system)?.grams(),
+        "mm" => parse_length(text, system)?.millimetres(),
+        "l" => parse_volume(text, system)?,
+        "W" => parse_power(text)?.watts(),
+        "s" => parse_time(text)?.seconds(),
+        "K" => parse_temperature_difference(text, scale)?.kelvins(),
+        "°C" => parse_temperature(text, scale)?.celsius(),
+        _ => parse_share(text)?,
+    })
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::dto::quantity::{TemperatureScaleDto, WeightSystemDto};
+
+    /// By hand: an inch is 25.4 mm, a quart 0.946 l, 9 °F are 5 K.
+    #[test]
+    fn every_kind_of_field_reads_its_own_units() {
+        let read = |field, text: &str| {
+            parse(&TypedDto {
+                field,
+                text: text.to_owned(),
+                temperature_scale: TemperatureScaleDto::Fahrenheit,
+                weight_system: WeightSystemDto::Imperial,
+            })
+            .unwrap_or(f64::NAN)
+        };
+        for (field, text, value) in [
+            (TypedFieldDto::FloorWidthMm, "10", 254.0),
+            (TypedFieldDto::GapMm, "8 mm", 8.0),
+            (TypedFieldDto::SpitHeaviestG, "2 kg", 2000.0),
+            (TypedFieldDto::TumblerL, "4 qt", 3.785),
+            (TypedFieldDto::PowerW, "1,7 kW", 1700.0),
+            (TypedFieldDto::PreheatS, "4 min", 240.0),
+            (TypedFieldDto::OffsetK, "9", 5.0),
+            (TypedFieldDto::SettingC, "392", 200.0),
+            (TypedFieldDto::HeatFactor, "95", 0.95),
+        ] {
+            let got = read(field, text);
+            assert!((got - value).abs() < 1e-3, "{field:?} {text}: {got}");
+        }
     }
 }

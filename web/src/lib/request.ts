@@ -1,5 +1,5 @@
 // The sentence before anything is said, and its small changes. The rules stay with the server.
-import type { Catalogue, CutEntry, Machine, Region, Request } from "../../api/types";
+import type { Catalogue, CutEntry, Division, Machine, Region, Request } from "../api/types";
 
 export function usual(entry: CutEntry, machine: Machine, region: Region): Request {
   const floor = entry.floors.find((known) => known.region === region) ?? entry.floors[0];
@@ -26,3 +26,18 @@ export const entryOf = (catalogue: Catalogue, request: Request) =>
 /** The texture a temperature has a name for. */
 export const textureOf = (entry: CutEntry, celsius: number) =>
   entry.textures.find((texture) => Math.abs(texture.core_c - celsius) < 0.5);
+
+/** Every piece cut into sections. Cutting does not change how thick it is. */
+export const inSections = (request: Request, division: Division): Partial<Request> => ({
+  pieces: request.pieces * division.sections,
+  piece_mass_g: division.piece_mass_g,
+  thickness_mm: division.thickness_mm,
+});
+
+/** Another machine, and what it can do of what was asked of the other. */
+export function inMachine(request: Request, machine: Machine): Partial<Request> {
+  const lacks =
+    (request.support === "spit" && !machine.spit) ||
+    (request.support === "tumbling_basket" && !machine.tumbler_l);
+  return { machine, rack: undefined, ...(lacks ? { support: "basket" } : {}) };
+}

@@ -1,0 +1,275 @@
+//! Two kinds of meat for one machine: in one basket, in two drawers, or one after the other.
+
+use super::SWAP;
+use super::error::PlanError;
+use super::loads::{agree, density, shapes};
+use super::message::{Message, Quantity};
+use super::problem::{Moments, Problem, Resolution, Variation};
+use super::request::{LoadRule, Programme, Request};
+use super::search::search;
+use crate::basket::{Footprint, Layout, Tray, covered, with_gap};
+use crate::fryer::{MachineKind, Run};
+use crate::units::Interval;
+
+/// How two kinds share a machine.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum How {
+    /// Side by side in one layer.
+    OneBasket,
+    /// Each in a drawer of its own, ending together.
+    TwoDrawers,
+    /// One after the other.
+    OneAfterTheOther,
+}
+
+/// Two kinds in one machine.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Together {
+    /// How.
+    pub how: How,
+    /// Why.
+    pub reason: Message,
+    /// When each goes in, from the first loading.
+    pub starts: [Interval; 2],
+    /// How long each is in.
+    pub cooks: [Interval; 2],
+    /// When everything is out.
+    pub out: Interval,
+    /// Side by side: each piece from above, first kind first, and where it lies.
+    pub layout: Option<(Vec<Footprint>, Layout)>,
+}
+
+/// Settings this near each other are one setting, K (common practice: a step or two of the dial).
+const ONE_SETTING: f64 = 15.0;
+
+/// Whether two kinds go into the machine of the first together, and how they share it if not.
+///
+/// # Errors
+/// Those of a plan for either.
+///
+/// ```
+/// use ember_core::{fryer::PRESETS, meat::CutId};
+/// use ember_core::plan::{How, Request, together};
+/// let usual = |cut| Request::usual(cut, PRESETS[2].machine());
+/// let wings = Request { pieces: 6, ..usual(CutId::PartyWing) };
+/// let roast = usual(CutId::PorkLoinRoast);
+/// // A roast rests while the wings cook; wings hold nothing.
+/// let both = together(&wings, &roast).unwrap();
+/// assert_eq!(both.how, How::OneAfterTheOther);
+/// assert!(both.starts[1] < both.starts[0]);
+/// ```
+pub fn together(first: &Request, second: &Request) -> Result<Together, PlanError> {
+    let steady = |request: &Request| Request {
+        machine: first.machine.clone(),
+        layout: None,
+        actions: Vec::new(),
+        programme: Programme::Steady,
+        load: LoadRule::WithAir,
+        room: first.room,
+        gap: first.gap,
+        ..request.clone()
+    };
+    let [first, second] = [steady(first), steady(second)];
+    first.check()?;
+    second.check()?;
+    let pair = [&first, &second];
+    if first.machine.kind == MachineKind::TwinDrawers
+        && let Some(drawers) = two_drawers(pair)?
+    {
+        return Ok(drawers);
+    }
+    match side_by_side(pair)? {
+        Basket::Shared(together) => Ok(together),
+        Basket::Apart(why) => one_after_the_other(pair, why),
+    }
+}
+
+/// Whether one basket serves both.
+enum Basket {
+    Shared(Together),
+    /// And why it does not.
+    Apart(Message),
+}
+
+/// Each in its drawer; nothing where one of them needs both.
+fn two_drawers(pair: [&Request; 2]) -> Result<Option<Together>, PlanError> {
+    let problems = pair.map(Problem::new);
+    let alone = |problem: &Problem| match problem.loading.loads.as_slice() {
+        [load] => load.trays.len() == 1,
+        _ => false,
+    };
+    if !problems.iter().all(alone) {
+        return Ok(None);
+    }
+    let mut cooks = [0.0; 2];
+    for (cook, problem) in cooks.iter_mut().zip(&problems) {
+        let cavity = problem.sharing_cavity();
+        *cook = search(problem, cavity, problem.first())?.pull;
+    }
+    let longest = cooks[0].max(cooks[1]);
+    let later = (cooks[0] - cooks[1]).abs();
+    Ok(Some(Together {
+        how: How::TwoDrawers,
+        reason: Message::with(
+            "one drawer each, half the power each; the quicker goes in {} later and both end \
+             together",
+            [Quantity::Time(Interval::from_seconds(later))],
+        ),
+        starts: cooks.map(|cook| Interval::from_seconds(longest - cook)),
+        cooks: cooks.map(Interval::from_seconds),
+        out: Interval::from_seconds(longest),
+        layout: None,
+    }))
+}
+
+/// In one layer where it keeps the gap and the programmes agree; else why not.
+fn side_by_side(pair: [&Request; 2]) -> Result<Basket, PlanError> {
+    let [first, second] = pair;
+    let settings = pair.map(|request| request.setting_used().celsius());
+    if (settings[0] - settings[1]).abs() > ONE_SETTING {
+        return Ok(Basket::Apart(Message::with(
+            "apart: one wants {}, the other {}",
+            pair.map(|request| Quantity::Setting(request.setting_used())),
+        )));
+    }
+    if first.support != second.support || first.support.turns_itself() {
+        return Ok(Basket::Apart(Message::plain(
+            "apart: they are not held alike",
+        )));
+    }
+    if first.turns() != second.turns() {
+        return Ok(Basket::Apart(Message::plain(
+            "apart: one is turned, the other is not",
+        )));
+    }
+    let all: Vec<Footprint> = pair
+        .iter()
+        .flat_map(|request| shapes(request, density(request)))
+        .collect();
+    let floor = first.machine.floor;
+    let Some(layout) = with_gap(&all, floor, first.gap.millimetres()) else {
+        return Ok(Basket::Apart(Message::with(
+            "apart: both together do not lie in one layer with {} around each",
+            [Quantity::Length(first.gap)],
+        )));
+    };
+    let tray = |from: usize, count: usize| Tray {
+        level: 0,
+        pieces: (0..count).collect(),
+        coverage: covered(&all, floor),
+        bedded: 0.0,
+        layout: Layout {
+            poses: layout
+                .poses
+                .iter()
+                .skip(from)
+                .take(count)
+                .copied()
+                .collect(),
+            gap: layout.gap,
+        },
+    };
+    let counts = pair.map(|request| request.pieces as usize);
+    let trays = [tray(0, counts[0]), tray(counts[0], counts[1])];
+    let problems = [Problem::new(first), Problem::new(second)];
+    let ready = sharing(&problems, &trays)?;
+    if !agree(ready[0], ready[1]) {
+        return Ok(Basket::Apart(Message::with(
+            "apart: side by side one would be ready after {}, the other after {}",
+            ready.map(|at| Quantity::Time(Interval::from_seconds(at))),
+        )));
+    }
+    let out = Interval::from_seconds(ready[0].max(ready[1]));
+    Ok(Basket::Shared(Together {
+        how: How::OneBasket,
+        reason: Message::with(
+            "together: ready within {} of each other, turned once",
+            [Quantity::Time(Interval::from_seconds(
+                (ready[0] - ready[1]).abs(),
+            ))],
+        ),
+        starts: [Interval::from_seconds(0.0); 2],
+        cooks: [out; 2],
+        out,
+        layout: Some((all, layout)),
+    }))
+}
+
+/// When each is ready in the same air, turned half-way, s.
+fn sharing(problems: &[Problem; 2], trays: &[Tray; 2]) -> Result<[f64; 2], PlanError> {
+    let [first, second] = problems;
+    let load = || {
+        let run = first.load(
+            first.first_cavity(),
+            &trays[..1],
+            Resolution::Coarse,
+            Variation::NONE,
+        );
+        second.beside(run, &trays[1], Resolution::Coarse)
+    };
+    let goals = [first.goal().core, second.goal().core];
+    let cook = |turn: Option<f64>| {
+        let moments = Moments {
+            turn,
+            ..Moments::default()
+        };
+        let mut ready: [Option<f64>; 2] = [None; 2];
+        first.watch(load(), moments, |run: &Run| {
+            for ((at, goal), piece) in ready.iter_mut().zip(goals).zip(run.pieces()) {
+                if at.is_none() && piece.core() >= goal {
+                    *at = Some(run.elapsed());
+                }
+            }
+            ready.iter().all(Option::is_some)
+        })?;
+        Ok::<_, PlanError>(ready.map(Option::unwrap_or_default))
+    };
+    let straight = cook(None)?;
+    if first.request.turns() == super::TurnRule::Never {
+        return Ok(straight);
+    }
+    cook(Some(straight[0].max(straight[1]) / 2.0))
+}
+
+/// First what holds or rests best, then the other in the hot machine.
+fn one_after_the_other(pair: [&Request; 2], reason: Message) -> Result<Together, PlanError> {
+    let holds = |request: &Request| (request.entry().rest.seconds(), request.mass.grams());
+    let second_first = holds(pair[1]) > holds(pair[0]);
+    let order = if second_first { [1, 0] } else { [0, 1] };
+    let mut starts = [0.0; 2];
+    let mut cooks = [0.0; 2];
+    let mut clock = 0.0;
+    let mut hot = None;
+    for (n, request) in order.into_iter().filter_map(|n| Some((n, *pair.get(n)?))) {
+        let problem = Problem::new(request);
+        let cavity = match hot.take() {
+            Some(after) => problem.next_cavity(&after),
+            None => problem.first_cavity(),
+        };
+        let found = search(&problem, cavity, problem.first())?;
+        let loads = problem.loading.loads.len() as f64;
+        let all = loads * found.pull + (loads - 1.0) * SWAP.seconds();
+        let mut run = problem.load(cavity, problem.first(), Resolution::Coarse, Variation::NONE);
+        problem.follow(&mut run, found.moments(found.pull), found.pull);
+        hot = Some(run);
+        if let (Some(start), Some(cook)) = (starts.get_mut(n), cooks.get_mut(n)) {
+            (*start, *cook) = (clock, all);
+        }
+        clock += all + SWAP.seconds();
+    }
+    let [kept, _] = order.map(|n| pair.get(n).map_or("it", |r| r.entry().noun(r.pieces)));
+    Ok(Together {
+        how: How::OneAfterTheOther,
+        reason: Message::with(
+            format!(
+                "{}; first the {kept}, which holds its heat best",
+                reason.text
+            ),
+            reason.values,
+        ),
+        starts: starts.map(Interval::from_seconds),
+        cooks: cooks.map(Interval::from_seconds),
+        out: Interval::from_seconds(clock - SWAP.seconds()),
+        layout: None,
+    })
+}

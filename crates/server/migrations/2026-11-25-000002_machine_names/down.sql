@@ -1,0 +1,1 @@
+DROP INDEX machines_name;

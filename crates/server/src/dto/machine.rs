@@ -1,0 +1,251 @@
+//! Machines on the wire, alone and as a document that travels between kitchens.
+
+use ember_core::fryer::{Floor, Machine, MachineKind, Spit, Truth, USUAL_CORNER};
+use ember_core::units::bounds;
+use ember_core::units::{Interval, Length, Mass, Power, Temperature, TemperatureDifference};
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use super::wire_enum;
+use crate::error::ApiError;
+
+wire_enum!(
+    /// Kind of machine.
+    MachineKindDto = MachineKind {
+        Drawer, TwinDrawers, OvenStyle, LiddedGrill, FanOven, StillOven
+    }
+);
+
+/// Outline of a floor.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum FloorShapeDto {
+    /// Round: width is the diameter.
+    Round,
+    /// With corners.
+    Rectangular,
+}
+
+/// A spit.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct SpitDto {
+    /// Between the forks at their widest.
+    pub spit_length_mm: f64,
+    /// Largest diameter that turns.
+    pub spit_diameter_mm: f64,
+    /// The most it carries.
+    pub spit_heaviest_g: f64,
+}
+
+/// A machine.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct MachineDto {
+    /// What the cook calls it.
+    #[schema(min_length = 1, max_length = 60)]
+    pub name: String,
+    /// Kind.
+    pub kind: MachineKindDto,
+    /// Outline of the usable floor; of each drawer where there are two.
+    pub floor_shape: FloorShapeDto,
+    /// Inside width, or diameter.
+    pub floor_width_mm: f64,
+    /// Inside depth; the same as the width when round.
+    pub floor_depth_mm: f64,
+    /// Radius of the corners.
+    #[serde(default = "usual_corner")]
+    pub floor_corner_mm: f64,
+    /// Free height over the floor.
+    pub height_mm: f64,
+    /// From the floor to the element; absent where it is the free height.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub element_mm: Option<f64>,
+    /// Heights over the floor at which a rack can stand, from below.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub racks_mm: Vec<f64>,
+    /// Its spit.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub spit: Option<SpitDto>,
+    /// Volume of its tumbling basket, litres.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub tumbler_l: Option<f64>,
+    /// Rated power.
+    pub power_w: f64,
+    /// Lowest setting.
+    pub lowest_c: f64,
+    /// Highest setting.
+    pub highest_c: f64,
+    /// Step of the dial.
+    pub step_k: f64,
+    /// What the empty machine needs to its usual setting, if the cook knows.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub preheat_s: Option<f64>,
+    /// Heat its air carries over that of its kind.
+    #[serde(default = "usual_heat")]
+    pub heat_factor: f64,
+    /// What its air is hotter than the dial says.
+    #[serde(default)]
+    pub offset_k: f64,
+}
+
+/// A machine of this kitchen.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct OwnMachineDto {
+    /// Identity.
+    pub id: Uuid,
+    /// The machine.
+    pub machine: MachineDto,
+    /// Cooks planned in it, which keep it as it was then.
+    pub cooks: i64,
+}
+
+/// Machines as a document: what is exported, and what is read again.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct MachinesDocumentDto {
+    /// Where the shape of this document is described.
+    #[serde(rename = "$schema", default, skip_serializing_if = "Option::is_none")]
+    pub schema: Option<String>,
+    /// What it is.
+    pub document: DocumentDto,
+    /// Version of its shape.
+    pub version: u32,
+    /// The machines.
+    #[schema(max_items = 100)]
+    pub machines: Vec<MachineDto>,
+}
+
+/// What a document holds.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum DocumentDto {
+    /// Machines of a kitchen.
+    Machines,
+}
+
+/// What became of a document that was read.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct ReadMachinesDto {
+    /// Machines added.
+    pub added: Vec<OwnMachineDto>,
+    /// Names of machines that were there already, the same in everything.
+    pub known: Vec<String>,
+}
+
+/// Version of the document.
+pub const DOCUMENT_VERSION: u32 = 1;
+/// Longest name of a machine, letters.
+pub const NAME_LIMIT: usize = 60;
+
+fn usual_corner() -> f64 {
+    USUAL_CORNER.millimetres()
+}
+
+fn usual_heat() -> f64 {
+    1.0
+}
+
+impl TryFrom<&MachineDto> for Machine {
+    type Error = ApiError;
+
+    fn try_from(dto: &MachineDto) -> Result<Self, ApiError> {
+        let name = dto.name.trim();
+        if name.is_empty() || name.chars().count() > NAME_LIMIT {
+            return Err(ApiError::Invalid {
+                field: "machine.name",
+                detail: format!("a machine's name has 1 to {NAME_LIMIT} letters"),
+            });
+        }
+        // A round floor has no depth of its own, but what is sent must still be a size.
+        bounds::FLOOR.check(dto.floor_depth_mm)?;
+        let mm = Length::from_millimetres;
+        let machine = Self {
+            name: name.to_owned(),
+            kind: dto.kind.into(),
+            floor: match dto.floor_shape {
+                FloorShapeDto::Round => Floor::Round {
+                    diameter: mm(dto.floor_width_mm),
+                },
+                FloorShapeDto::Rectangular => Floor::Rectangular {
+                    width: mm(dto.floor_width_mm),
+                    depth: mm(dto.floor_depth_mm),
+                    corner: mm(dto.floor_corner_mm),
+                },
+            },
+            height: mm(dto.height_mm),
+            element: mm(dto.element_mm.unwrap_or(dto.height_mm)),
+            racks: dto.racks_mm.iter().copied().map(mm).collect(),
+            spit: dto.spit.as_ref().map(|spit| Spit {
+                length: mm(spit.spit_length_mm),
+                diameter: mm(spit.spit_diameter_mm),
+                heaviest: Mass::from_grams(spit.spit_heaviest_g),
+            }),
+            tumbler: dto.tumbler_l,
+            power: Power::from_watts(dto.power_w),
+            lowest: Temperature::from_celsius(dto.lowest_c),
+            highest: Temperature::from_celsius(dto.highest_c),
+            step: TemperatureDifference::from_kelvins(dto.step_k),
+            preheat: dto.preheat_s.map(Interval::from_seconds),
+            truth: Truth {
+                heat: dto.heat_factor,
+                offset: TemperatureDifference::from_kelvins(dto.offset_k),
+            },
+        };
+        machine.check()?;
+        Ok(machine)
+    }
+}
+
+impl From<&Machine> for MachineDto {
+    fn from(machine: &Machine) -> Self {
+        let (floor_shape, [width, depth], corner) = match machine.floor {
+            Floor::Round { .. } => (FloorShapeDto::Round, machine.floor.sides(), USUAL_CORNER),
+            Floor::Rectangular { corner, .. } => {
+                (FloorShapeDto::Rectangular, machine.floor.sides(), corner)
+            }
+        };
+        Self {
+            name: machine.name.clone(),
+            kind: machine.kind.into(),
+            floor_shape,
+            floor_width_mm: width.millimetres(),
+            floor_depth_mm: depth.millimetres(),
+            floor_corner_mm: corner.millimetres(),
+            height_mm: machine.height.millimetres(),
+            element_mm: (machine.element != machine.height).then(|| machine.element.millimetres()),
+            racks_mm: machine
+                .racks
+                .iter()
+                .map(|rack| rack.millimetres())
+                .collect(),
+            spit: machine.spit.map(|spit| SpitDto {
+                spit_length_mm: spit.length.millimetres(),
+                spit_diameter_mm: spit.diameter.millimetres(),
+                spit_heaviest_g: spit.heaviest.grams(),
+            }),
+            tumbler_l: machine.tumbler,
+            power_w: machine.power.watts(),
+            lowest_c: machine.lowest.celsius(),
+            highest_c: machine.highest.celsius(),
+            step_k: machine.step.kelvins(),
+            preheat_s: machine.preheat.map(|time| time.seconds()),
+            heat_factor: machine.truth.heat,
+            offset_k: machine.truth.offset.kelvins(),
+        }
+    }
+}
+
+impl MachinesDocumentDto {
+    /// A document of machines.
+    #[must_use]
+    pub fn of(machines: Vec<MachineDto>) -> Self {
+        Self {
+            schema: Some("/api/machines/schema".to_owned()),
+            document: DocumentDto::Machines,
+            version: DOCUMENT_VERSION,
+            machines,
+        }
+    }
+}

@@ -1,0 +1,16 @@
+use actix_web::{HttpResponse, get};
+
+use crate::openapi;
+
+/// The JSON Schema of the document that machines travel in.
+#[utoipa::path(
+    operation_id = "machines_schema",
+    tag = "kitchen",
+    responses((status = 200, body = serde_json::Value, content_type = "application/schema+json"))
+)]
+#[get("/machines/schema")]
+pub async fn schema() -> HttpResponse {
+    HttpResponse::Ok()
+        .content_type("application/schema+json")
+        .body(openapi::machines_schema())
+}

@@ -1,0 +1,29 @@
+// One of several trays at a time.
+import { Tabs as Chakra } from "@chakra-ui/react";
+
+interface TabsProps {
+  names: string[];
+  at: number;
+  onChoose: (at: number) => void;
+}
+
+export function Tabs({ names, at, onChoose }: TabsProps) {
+  if (names.length < 2) return null;
+  return (
+    <Chakra.Root
+      value={String(at)}
+      onValueChange={(change) => onChoose(Number(change.value))}
+      variant="line"
+      size="sm"
+      mb="2"
+    >
+      <Chakra.List aria-label="Trays" flexWrap="wrap">
+        {names.map((name, n) => (
+          <Chakra.Trigger key={name} value={String(n)} minH="11">
+            {name}
+          </Chakra.Trigger>
+        ))}
+      </Chakra.List>
+    </Chakra.Root>
+  );
+}

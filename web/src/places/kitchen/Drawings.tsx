@@ -1,0 +1,53 @@
+// A machine drawn to scale, from above and from the side.
+import { Box, Grid, Text } from "@chakra-ui/react";
+import type { Machine } from "../../api/types";
+import { Floor } from "../../features/basket/Floor";
+import { SideView } from "../../features/basket/SideView";
+import { KINDS } from "../../lib/kinds";
+import { length, setting, type Units } from "../../lib/units";
+
+export function Drawings({ machine, units }: { machine: Machine; units: Units }) {
+  return (
+    <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="8">
+      <Box as="figure" m="0">
+        <Floor
+          machine={machine}
+          role="img"
+          label={`From above: ${floorWords(machine, units)}; the fan above turns the air`}
+        >
+          {null}
+        </Floor>
+        <Text as="figcaption" textStyle="small" color="ink.soft" textAlign="center">
+          From above, {floorWords(machine, units)}; dashed: the element and the way of its fan
+        </Text>
+      </Box>
+      <Box as="figure" m="0">
+        <SideView machine={machine} units={units} />
+        <Text as="figcaption" textStyle="small" color="ink.soft" textAlign="center">
+          From the side
+        </Text>
+      </Box>
+    </Grid>
+  );
+}
+
+export function floorWords(machine: Machine, units: Units): string {
+  const width = length(machine.floor_width_mm, units);
+  return machine.floor_shape === "round"
+    ? `${width} across`
+    : `${width} by ${length(machine.floor_depth_mm, units)}`;
+}
+
+/** A machine in one line. */
+export function machineWords(machine: Machine, units: Units): string {
+  return [
+    KINDS[machine.kind],
+    floorWords(machine, units),
+    `${length(machine.height_mm, units)} high`,
+    `${Math.round(machine.power_w)} W`,
+    `up to ${setting(machine.highest_c, units)}`,
+    ...(machine.racks_mm?.length ? [`${machine.racks_mm.length} racks`] : []),
+    ...(machine.spit ? ["a spit"] : []),
+    ...(machine.tumbler_l ? ["a tumbling basket"] : []),
+  ].join(", ");
+}

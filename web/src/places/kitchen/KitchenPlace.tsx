@@ -1,0 +1,232 @@
+// Kitchen: the machines that are there, drawn to scale, and typical ones to begin from.
+import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { type ReactNode, useRef } from "react";
+import { ApiFailure } from "../../api/client";
+import {
+  addMachine,
+  catalogueQuery,
+  deleteMachine,
+  exportMachines,
+  importMachines,
+  machinesQuery,
+} from "../../api/queries";
+import type { Machine, MachinesDocument, OwnMachine } from "../../api/types";
+import { Trouble, Waiting } from "../../components/Notice";
+import { PlaceLink } from "../../components/PlaceLink";
+import { Action } from "../../components/recipes";
+import { useDelete } from "../../components/useDelete";
+import { Floor } from "../../features/basket/Floor";
+import { refusal } from "../../lib/message";
+import { saveFile } from "../../lib/save";
+import { useSettings } from "../../lib/settings";
+import type { Units } from "../../lib/units";
+import { floorWords, machineWords } from "./Drawings";
+
+export function KitchenPlace() {
+  const units = useSettings();
+  const queries = useQueryClient();
+  const machines = useQuery(machinesQuery());
+  const catalogue = useQuery(catalogueQuery());
+  const changed = () => void queries.invalidateQueries({ queryKey: machinesQuery().queryKey });
+  const deletion = useDelete({
+    remove: (own: OwnMachine) => deleteMachine(own.id),
+    restore: (own) => addMachine(own.machine),
+    changed,
+    told: (own) => `“${own.machine.name}” is deleted.${keptBy(own.cooks)}`,
+  });
+  if (machines.isError) {
+    return <Trouble onRetry={() => void machines.refetch()}>{machines.error.message}</Trouble>;
+  }
+  if (!machines.data) return <Waiting>Looking into the kitchen…</Waiting>;
+  return (
+    <Box pt="3">
+      <Text as="h1" textStyle="title" mb="3">
+        Your machines
+      </Text>
+      {deletion.notice}
+      {machines.data.length === 0 ? (
+        <Text textStyle="line" color="ink.say" maxW="reading" mb="4">
+          None yet. Begin from a typical one below and measure yours: the inside of the basket and
+          the free height above it are what counts.
+        </Text>
+      ) : null}
+      <Box as="ul" listStyleType="none">
+        {machines.data.map((own) => (
+          <Row key={own.id} machine={own.machine} units={units}>
+            <PlaceLink to="/kitchen/$id" params={{ id: own.id }} {...linkLook}>
+              Change
+            </PlaceLink>
+            <Action
+              type="button"
+              look="plain"
+              aria-label={`Delete ${own.machine.name}`}
+              onClick={() => deletion.remove(own)}
+            >
+              Delete
+            </Action>
+          </Row>
+        ))}
+      </Box>
+      <Files onRead={changed} units={units} />
+      <Text as="h2" textStyle="section" mt="8" mb="2">
+        Typical ones, to begin from
+      </Text>
+      <Grid
+        as="ul"
+        listStyleType="none"
+        templateColumns="repeat(auto-fill, minmax(200px, 1fr))"
+        gap="6"
+      >
+        {catalogue.data?.machine_presets.map(({ id, machine }) => (
+          <Box as="li" key={id}>
+            <Picture machine={machine} units={units} />
+            <Text textStyle="body" fontWeight="650" mt="2">
+              {machine.name}{" "}
+              <Text as="span" color="ink.soft" fontWeight="400">
+                · typical
+              </Text>
+            </Text>
+            <Text textStyle="small" color="ink.soft">
+              {machineWords(machine, units)}
+            </Text>
+            <PlaceLink
+              to="/kitchen/new"
+              search={{ like: id }}
+              aria-label={`Begin from ${machine.name}`}
+              {...linkLook}
+              px="0"
+            >
+              Mine is like this
+            </PlaceLink>
+          </Box>
+        ))}
+      </Grid>
+    </Box>
+  );
+}
+
+const keptBy = (cooks: number) =>
+  cooks === 0
+    ? ""
+    : cooks === 1
+      ? " One cook keeps it as it was."
+      : ` ${cooks} cooks keep it as it was.`;
+
+const linkLook = {
+  textStyle: "button",
+  textDecoration: "underline",
+  textUnderlineOffset: "3px",
+  px: "2",
+  py: "2.5",
+  display: "inline-block",
+} as const;
+
+interface RowProps {
+  machine: Machine;
+  units: Units;
+  children: ReactNode;
+}
+
+function Row({ machine, units, children }: RowProps) {
+  return (
+    <Flex
+      as="li"
+      gap="5"
+      align="center"
+      wrap={{ base: "wrap", md: "nowrap" }}
+      borderTop="1px solid"
+      borderColor="line"
+      py="3"
+    >
+      <Box w="thumb" flexShrink="0">
+        <Picture machine={machine} units={units} />
+      </Box>
+      <Box flex="1" minW="14rem">
+        <Text as="h2" textStyle="line" fontWeight="650">
+          {machine.name}
+        </Text>
+        <Text textStyle="small" color="ink.soft">
+          {machineWords(machine, units)}
+        </Text>
+      </Box>
+      <Flex gap="1">{children}</Flex>
+    </Flex>
+  );
+}
+
+const Picture = ({ machine, units }: { machine: Machine; units: Units }) => (
+  <Floor machine={machine} role="img" label={`${machine.name}: ${floorWords(machine, units)}`}>
+    {null}
+  </Floor>
+);
+
+/** Machines travel between kitchens as a document. */
+function Files({ onRead, units }: { onRead: () => void; units: Units }) {
+  const file = useRef<HTMLInputElement>(null);
+  const write = useMutation({
+    mutationFn: exportMachines,
+    onSuccess: (document) =>
+      saveFile(JSON.stringify(document, null, 2), "application/json", "machines.json"),
+  });
+  const read = useMutation({
+    mutationFn: async (chosen: File) => importMachines(parsed(await chosen.text(), chosen.name)),
+    onSuccess: onRead,
+  });
+  const error = read.error ?? write.error;
+  return (
+    <Box borderTop="1px solid" borderColor="line" pt="3">
+      <Flex gap="2" wrap="wrap" align="center">
+        <Action type="button" look="plain" onClick={() => write.mutate()}>
+          Save them as a file
+        </Action>
+        <Action type="button" look="plain" onClick={() => file.current?.click()}>
+          Read them from a file
+        </Action>
+        <chakra.input
+          ref={file}
+          type="file"
+          accept="application/json,.json"
+          aria-label="File of machines"
+          display="none"
+          onChange={(event) => {
+            const chosen = event.target.files?.[0];
+            if (chosen) read.mutate(chosen);
+            event.target.value = "";
+          }}
+        />
+        {read.data ? (
+          <Text role="status" textStyle="small">
+            {readWords(read.data)}
+          </Text>
+        ) : null}
+      </Flex>
+      {error ? (
+        <Box mt="2">
+          <Trouble>
+            {error instanceof ApiFailure && error.problem
+              ? refusal(error.problem, units)
+              : error.message}{" "}
+            Nothing was added.
+          </Trouble>
+        </Box>
+      ) : null}
+    </Box>
+  );
+}
+
+function parsed(text: string, name: string): MachinesDocument {
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new Error(`“${name}” is not JSON. Choose a file that was saved from a kitchen.`);
+  }
+}
+
+function readWords({ added, known }: { added: OwnMachine[]; known: string[] }): string {
+  const came =
+    added.length > 0
+      ? `Added: ${added.map((own) => own.machine.name).join(", ")}.`
+      : "Nothing new in it.";
+  return known.length > 0 ? `${came} There already: ${known.join(", ")}.` : came;
+}

@@ -1,0 +1,140 @@
+// One machine: its sentence, drawn to scale while it changes.
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useNavigate, useParams, useSearch } from "@tanstack/react-router";
+import { ApiFailure } from "../../api/client";
+import { addMachine, catalogueQuery, machinesQuery, replaceMachine } from "../../api/queries";
+import type { Machine } from "../../api/types";
+import { Empty, Trouble, Waiting } from "../../components/Notice";
+import { PlaceLink } from "../../components/PlaceLink";
+import { Action } from "../../components/recipes";
+import { refusal } from "../../lib/message";
+import { useSettings } from "../../lib/settings";
+import { Drawings } from "./Drawings";
+import { MachineSentence } from "./MachineSentence";
+import { useDraft } from "./useDraft";
+
+/** A machine of the kitchen that is changed. */
+export function MachinePlace() {
+  const { id } = useParams({ from: "/kitchen/$id" });
+  const machines = useQuery(machinesQuery());
+  if (machines.isError) {
+    return <Trouble onRetry={() => void machines.refetch()}>{machines.error.message}</Trouble>;
+  }
+  if (!machines.data) return <Waiting>Looking into the kitchen…</Waiting>;
+  const own = machines.data.find((known) => known.id === id);
+  if (!own) {
+    return (
+      <Empty title="No such machine">
+        It may have been deleted. <PlaceLink to="/kitchen">Back to the kitchen</PlaceLink>
+      </Empty>
+    );
+  }
+  return (
+    <Editor key={id} id={id} saved={own.machine} keep={(machine) => replaceMachine(id, machine)} />
+  );
+}
+
+/** A machine that is not in the kitchen yet, begun from a typical one. */
+export function NewMachinePlace() {
+  const { like } = useSearch({ from: "/kitchen/new" });
+  const catalogue = useQuery(catalogueQuery());
+  if (catalogue.isError) {
+    return <Trouble onRetry={() => void catalogue.refetch()}>{catalogue.error.message}</Trouble>;
+  }
+  if (!catalogue.data) return <Waiting>Looking into the kitchen…</Waiting>;
+  const presets = catalogue.data.machine_presets;
+  const preset = presets.find((known) => known.id === like) ?? presets[0];
+  if (!preset) return <Trouble>The catalogue is empty.</Trouble>;
+  return (
+    <Editor
+      key={preset.id}
+      id={`new-${preset.id}`}
+      saved={{ ...preset.machine, name: `my ${preset.machine.name.replace(/^the /, "")}` }}
+      keep={addMachine}
+      fresh
+    />
+  );
+}
+
+interface EditorProps {
+  id: string;
+  saved: Machine;
+  keep: (machine: Machine) => Promise<unknown>;
+  fresh?: boolean;
+}
+
+function Editor({ id, saved, keep, fresh = false }: EditorProps) {
+  const units = useSettings();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [machine, setMachine, changed] = useDraft(`machine-${id}`, saved);
+  const keeping = useMutation({
+    mutationFn: () => keep(machine),
+    onSuccess: async () => {
+      setMachine(null);
+      await queries.invalidateQueries({ queryKey: machinesQuery().queryKey });
+      void navigate({ to: "/kitchen" });
+    },
+  });
+  const problem = keeping.error instanceof ApiFailure ? keeping.error.problem : null;
+  return (
+    <Box pt="2">
+      <MachineSentence
+        machine={machine}
+        units={units}
+        wrong={problem?.field}
+        onChange={(change) => {
+          keeping.reset();
+          setMachine({ ...machine, ...change });
+        }}
+      />
+      {keeping.error ? (
+        <Text
+          role="alert"
+          textStyle="line"
+          color="beet"
+          fontWeight="600"
+          mt="2"
+          borderTop="2px solid"
+          borderColor="beet"
+          pt="2"
+          maxW="sentence"
+        >
+          {problem ? refusal(problem, units) : keeping.error.message}
+        </Text>
+      ) : null}
+      <Flex gap="2.5" mt="4" mb="6" wrap="wrap" align="center">
+        <Action
+          type="button"
+          look="solid"
+          disabled={keeping.isPending || !(changed || fresh)}
+          onClick={() => keeping.mutate()}
+        >
+          {fresh ? "Put it into the kitchen" : "Keep the changes"}
+        </Action>
+        {changed ? (
+          <Action
+            type="button"
+            onClick={() => {
+              keeping.reset();
+              setMachine(null);
+            }}
+          >
+            Undo the changes
+          </Action>
+        ) : null}
+        <PlaceLink
+          to="/kitchen"
+          textStyle="button"
+          textDecoration="underline"
+          textUnderlineOffset="3px"
+          px="2"
+        >
+          Back to the kitchen
+        </PlaceLink>
+      </Flex>
+      <Drawings machine={machine} units={units} />
+    </Box>
+  );
+}

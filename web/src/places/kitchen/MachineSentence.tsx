@@ -1,0 +1,376 @@
+// A machine as a sentence: every bold word can be changed.
+import { Box, Input, Text } from "@chakra-ui/react";
+import type { Machine, Spit } from "../../api/types";
+import { Choice } from "../../components/Choice";
+import { Action } from "../../components/recipes";
+import { Word } from "../../components/Word";
+import { KINDS } from "../../lib/kinds";
+import * as show from "../../lib/units";
+import { Measure } from "./Measure";
+
+interface MachineSentenceProps {
+  machine: Machine;
+  units: show.Units;
+  /** The field a refusal names. */
+  wrong: string | null | undefined;
+  onChange: (change: Partial<Machine>) => void;
+}
+
+type Kind = Machine["kind"];
+
+const SHAPES = [
+  { value: "round" as const, text: "round" },
+  { value: "rectangular" as const, text: "with corners" },
+];
+
+const watts = (value: number) => `${Math.round(value)} W`;
+
+export function MachineSentence({ machine, units, wrong, onChange }: MachineSentenceProps) {
+  const metric = units.weight === "metric";
+  const mm = {
+    units,
+    show: show.length,
+    step: metric ? 5 : show.MM_PER_INCH / 4,
+  };
+  const dial = {
+    units,
+    show: show.setting,
+    typed: "setting_c" as const,
+    step: units.temperature === "celsius" ? 5 : 5 / 1.8,
+  };
+  const round = machine.floor_shape === "round";
+  const say = { units, wrong, onChange, machine };
+  return (
+    <Box as="section" aria-label="What it is">
+      <Text textStyle="say" color="ink.say" maxW="sentence">
+        <Name machine={machine} wrong={wrong === "machine.name"} onChange={onChange} /> has{" "}
+        <Word label="Kind" text={KINDS[machine.kind]} state={wrong === "kind" ? "wrong" : "told"}>
+          {(close) => (
+            <Choice
+              items={Object.entries(KINDS).map(([value, text]) => ({
+                value: value as Kind,
+                text: text.replace(/^./, (first) => first.toUpperCase()),
+              }))}
+              chosen={machine.kind}
+              onChoose={(kind) => {
+                onChange({ kind });
+                close();
+              }}
+            />
+          )}
+        </Word>
+        . Its floor is{" "}
+        <Word label="Outline of the floor" text={round ? "round" : "with corners"}>
+          {(close) => (
+            <Choice
+              items={SHAPES}
+              chosen={machine.floor_shape}
+              onChoose={(floor_shape) => {
+                onChange({ floor_shape });
+                close();
+              }}
+            />
+          )}
+        </Word>
+        ,{" "}
+        <Measure
+          {...mm}
+          label={round ? "Inside diameter" : "Inside width"}
+          typed="floor_width_mm"
+          range={[100, 450]}
+          value={machine.floor_width_mm}
+          wrong={wrong === "floor_width_mm"}
+          onChange={(width = machine.floor_width_mm) =>
+            onChange({ floor_width_mm: width, ...(round ? { floor_depth_mm: width } : {}) })
+          }
+        />{" "}
+        {round ? (
+          "across"
+        ) : (
+          <>
+            wide and{" "}
+            <Measure
+              {...mm}
+              label="Inside depth"
+              typed="floor_width_mm"
+              range={[100, 450]}
+              value={machine.floor_depth_mm}
+              wrong={wrong === "floor_depth_mm"}
+              onChange={(depth = machine.floor_depth_mm) => onChange({ floor_depth_mm: depth })}
+            />{" "}
+            deep, its corners rounded by{" "}
+            <Measure
+              {...mm}
+              step={metric ? 1 : show.MM_PER_INCH / 8}
+              label="Radius of the corners"
+              typed="floor_corner_mm"
+              range={[0, 80]}
+              value={machine.floor_corner_mm ?? 12}
+              wrong={wrong === "floor_corner_mm"}
+              onChange={(floor_corner_mm) => onChange({ floor_corner_mm })}
+            />
+          </>
+        )}
+        {machine.kind === "twin_drawers" ? ", in each drawer" : ""}. There are{" "}
+        <Measure
+          {...mm}
+          label="Free height"
+          typed="height_mm"
+          range={[40, 350]}
+          value={machine.height_mm}
+          wrong={wrong === "height_mm"}
+          onChange={(height = machine.height_mm) => onChange({ height_mm: height })}
+        />{" "}
+        of free height, and the element is{" "}
+        <Measure
+          {...mm}
+          label="Floor to element"
+          typed="element_mm"
+          range={[40, 400]}
+          value={machine.element_mm}
+          wrong={wrong === "element_mm"}
+          onChange={(element_mm) => onChange({ element_mm })}
+          without={{
+            text: "right above that",
+            usual: machine.height_mm + 15,
+            undo: "Right above the free height",
+          }}
+        />
+        {machine.element_mm == null ? "" : " over the floor"}. <Racks {...say} mm={mm} />{" "}
+        <OnTheSpit {...say} mm={mm} />{" "}
+        {machine.tumbler_l == null ? "It has " : "Its tumbling basket holds "}
+        <Measure
+          units={units}
+          label="Tumbling basket"
+          typed="tumbler_l"
+          show={show.volume}
+          range={[0.5, 8]}
+          step={metric ? 0.1 : 0.1}
+          value={machine.tumbler_l}
+          wrong={wrong === "tumbler_l"}
+          onChange={(tumbler_l) => onChange({ tumbler_l })}
+          without={{ text: "no tumbling basket", usual: 3, undo: "No tumbling basket" }}
+        />
+        . It draws{" "}
+        <Measure
+          units={units}
+          label="Power"
+          typed="power_w"
+          show={watts}
+          range={[500, 3000]}
+          step={50}
+          value={machine.power_w}
+          wrong={wrong === "power_w"}
+          onChange={(power = machine.power_w) => onChange({ power_w: power })}
+        />
+        ; its dial goes from{" "}
+        <Measure
+          {...dial}
+          label="Lowest setting"
+          range={[30, 150]}
+          value={machine.lowest_c}
+          wrong={wrong === "lowest_c"}
+          onChange={(lowest = machine.lowest_c) => onChange({ lowest_c: lowest })}
+        />{" "}
+        to{" "}
+        <Measure
+          {...dial}
+          label="Highest setting"
+          range={[120, 300]}
+          value={machine.highest_c}
+          wrong={wrong === "highest_c"}
+          onChange={(highest = machine.highest_c) => onChange({ highest_c: highest })}
+        />{" "}
+        in steps of{" "}
+        <Measure
+          units={units}
+          label="Step of the dial"
+          typed="step_k"
+          show={show.difference}
+          range={[1, 25]}
+          step={units.temperature === "celsius" ? 1 : 5 / 1.8}
+          value={machine.step_k}
+          wrong={wrong === "step_k"}
+          onChange={(step = machine.step_k) => onChange({ step_k: step })}
+        />
+        . Empty it gets hot in{" "}
+        <Measure
+          units={units}
+          label="Time to get hot"
+          typed="preheat_s"
+          show={(seconds) => show.minutes(seconds)}
+          range={[60, 900]}
+          step={30}
+          value={machine.preheat_s}
+          wrong={wrong === "preheat_s"}
+          onChange={(preheat_s) => onChange({ preheat_s })}
+          without={{ text: "I don't know how long", usual: 180, undo: "I don't know" }}
+        />
+        . Its air is{" "}
+        <Measure
+          units={units}
+          label="Hotter than the dial says"
+          typed="offset_k"
+          show={hotter}
+          range={[-30, 30]}
+          step={1}
+          value={machine.offset_k ?? 0}
+          wrong={wrong === "offset_k"}
+          onChange={(offset_k) => onChange({ offset_k })}
+        />{" "}
+        and carries{" "}
+        <Measure
+          units={units}
+          label="Heat it carries"
+          typed="heat_factor"
+          show={(factor) => show.share(factor)}
+          range={[0.5, 1.6]}
+          step={0.05}
+          value={machine.heat_factor ?? 1}
+          wrong={wrong === "heat_factor"}
+          onChange={(heat_factor) => onChange({ heat_factor })}
+        />{" "}
+        of the heat usual for its kind.
+      </Text>
+    </Box>
+  );
+}
+
+function hotter(kelvins: number, units: show.Units): string {
+  if (Math.abs(kelvins) < 0.05) return "as hot as the dial says";
+  const by = show.difference(Math.abs(kelvins), units);
+  return `${by} ${kelvins > 0 ? "hotter" : "cooler"} than the dial says`;
+}
+
+interface NameProps {
+  machine: Machine;
+  wrong: boolean;
+  onChange: (change: Partial<Machine>) => void;
+}
+
+function Name({ machine, wrong, onChange }: NameProps) {
+  return (
+    <Word label="Name" text={machine.name || "no name"} state={wrong ? "wrong" : "told"}>
+      {(close) => (
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            close();
+          }}
+        >
+          <Input
+            data-first
+            aria-label="Name"
+            maxLength={60}
+            value={machine.name}
+            onFocus={(event) => event.target.select()}
+            onChange={(event) => onChange({ name: event.target.value })}
+          />
+          <Action type="submit" look="solid" mt="3">
+            Done
+          </Action>
+        </form>
+      )}
+    </Word>
+  );
+}
+
+type PartProps = MachineSentenceProps & {
+  mm: { units: show.Units; show: typeof show.length; step: number };
+};
+
+function Racks({ machine, wrong, onChange, mm }: PartProps) {
+  const racks = machine.racks_mm ?? [];
+  const put = (next: number[]) =>
+    onChange({ racks_mm: next.length > 0 ? next.toSorted((a, b) => a - b) : undefined });
+  const add = () => put([...racks, Math.round((racks[racks.length - 1] ?? 0) + 45)]);
+  return (
+    <>
+      {racks.length > 0 ? "Racks can stand at " : "It has no racks"}
+      {racks.map((rack, n) => (
+        <span key={n}>
+          {n === 0 ? "" : n === racks.length - 1 ? " and " : ", "}
+          <Measure
+            {...mm}
+            label={`Rack ${n + 1}`}
+            typed="rack_mm"
+            range={[0, machine.height_mm]}
+            value={rack}
+            wrong={wrong === "racks_mm"}
+            onChange={(next) =>
+              put(
+                next === undefined
+                  ? racks.toSpliced(n, 1)
+                  : racks.map((at, m) => (m === n ? next : at)),
+              )
+            }
+            without={{ text: "", usual: rack, undo: "Take this rack out" }}
+          />
+        </span>
+      ))}{" "}
+      (
+      <Action type="button" look="plain" textStyle="line" onClick={add} px="0" py="0" minH="0">
+        {racks.length > 0 ? "one more" : "add one"}
+      </Action>
+      ).
+    </>
+  );
+}
+
+const USUAL_SPIT: Spit = { spit_length_mm: 220, spit_diameter_mm: 150, spit_heaviest_g: 2000 };
+
+function OnTheSpit({ machine, wrong, units, onChange, mm }: PartProps) {
+  const { spit } = machine;
+  const part = (change: Partial<Spit>) => onChange({ spit: { ...USUAL_SPIT, ...spit, ...change } });
+  const toggle = (
+    <Action
+      type="button"
+      look="plain"
+      textStyle="line"
+      px="0"
+      py="0"
+      minH="0"
+      onClick={() => onChange({ spit: spit ? undefined : USUAL_SPIT })}
+    >
+      {spit ? "no spit" : "add one"}
+    </Action>
+  );
+  if (!spit) return <>It has no spit ({toggle}).</>;
+  return (
+    <>
+      Its spit takes{" "}
+      <Measure
+        {...mm}
+        label="Between the forks"
+        typed="spit_length_mm"
+        range={[80, 450]}
+        value={spit.spit_length_mm}
+        wrong={wrong === "spit_length_mm"}
+        onChange={(length = spit.spit_length_mm) => part({ spit_length_mm: length })}
+      />{" "}
+      between the forks, turns{" "}
+      <Measure
+        {...mm}
+        label="Diameter that turns"
+        typed="spit_diameter_mm"
+        range={[50, 300]}
+        value={spit.spit_diameter_mm}
+        wrong={wrong === "spit_diameter_mm"}
+        onChange={(diameter = spit.spit_diameter_mm) => part({ spit_diameter_mm: diameter })}
+      />{" "}
+      and bears{" "}
+      <Measure
+        units={units}
+        label="Weight it bears"
+        typed="spit_heaviest_g"
+        show={show.mass}
+        step={units.weight === "metric" ? 100 : 113.4}
+        range={[300, 5000]}
+        value={spit.spit_heaviest_g}
+        wrong={wrong === "spit_heaviest_g"}
+        onChange={(heaviest = spit.spit_heaviest_g) => part({ spit_heaviest_g: heaviest })}
+      />{" "}
+      ({toggle}).
+    </>
+  );
+}

@@ -1,0 +1,65 @@
+// From a sentence to a cook: begun at once, or kept for later.
+import { Box, Flex } from "@chakra-ui/react";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useNavigate } from "@tanstack/react-router";
+import { cookChanged, keepCook, sendReport } from "../../api/queries";
+import type { Request } from "../../api/types";
+import { Trouble } from "../../components/Notice";
+import { Action } from "../../components/recipes";
+import { nextAt } from "../../lib/clock";
+
+interface KeepProps {
+  request: Request;
+  eat: string | null;
+  disabled: boolean;
+}
+
+export function Keep({ request, eat, disabled }: KeepProps) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const eatAt = eat ? nextAt(eat, new Date()) : null;
+  const keep = useMutation({
+    mutationFn: () => keepCook(request, null, eatAt),
+    onSuccess: (cook) => {
+      cookChanged(queries, cook);
+      void navigate({ to: "/" });
+    },
+  });
+  const start = useMutation({
+    mutationFn: async () => {
+      const cook = await keepCook(request, null, eatAt);
+      return sendReport(cook.id, {
+        id: crypto.randomUUID(),
+        ago_s: 0,
+        happening: { kind: "started" },
+      });
+    },
+    onSuccess: (cook) => {
+      cookChanged(queries, cook);
+      void navigate({ to: "/fryer/$id", params: { id: cook.id } });
+    },
+  });
+  const error = keep.error ?? start.error;
+  return (
+    <Box mt="1" className="no-print" flexShrink="0">
+      <Flex gap="2.5">
+        <Action
+          look="solid"
+          type="button"
+          disabled={disabled || start.isPending}
+          onClick={() => start.mutate()}
+        >
+          Start now
+        </Action>
+        <Action type="button" disabled={disabled || keep.isPending} onClick={() => keep.mutate()}>
+          Keep for later
+        </Action>
+      </Flex>
+      {error ? (
+        <Box mt="3">
+          <Trouble>{error.message} Nothing you said is lost.</Trouble>
+        </Box>
+      ) : null}
+    </Box>
+  );
+}
