@@ -106,6 +106,13 @@ fn thin_go_apart_from_thick() {
     assert_eq!(apart.loading.loads[0].trays[0].pieces, [3, 1]);
     assert_eq!(apart.loading.loads[1].trays[0].pieces, [2, 0]);
     assert!(apart.batches[1].cook < apart.batches[0].cook);
+    // Two drawers hold both at once; the lighter ones come out first.
+    request.machine = twins();
+    let drawers = plan(&request).unwrap();
+    assert_eq!(drawers.batches.len(), 1);
+    let second = drawers.batches[0].second.unwrap();
+    assert!(second.cook < drawers.batches[0].cook);
+    assert!(render(&drawers).contains("2 left and the 2 lighter ones right"));
     // All at once is possible, and its cost is named.
     assert_eq!(apart.loading.other.unwrap().rule, LoadRule::AllAtOnce);
     // The heaviest governs: no batch is out before a plan for it alone would be.

@@ -27,4 +27,5 @@ export type Report = Schemas["ReportDto"];
 export type Request = Schemas["RequestDto"];
 export type Spit = Schemas["SpitDto"];
 export type Step = Schemas["StepDto"];
+export type Together = Schemas["TogetherDto"];
 export type TypedField = Schemas["TypedFieldDto"];

@@ -60,7 +60,7 @@ export const volume = (litres: number, units: Units) =>
     ? `${trimmed(litres, 1)} l`
     : `${trimmed(litres / LITRES_PER_QUART, 1)} qt`;
 
-export const share = (of: number) => `${Math.round(of * 100)} %`;
+export const share = (of: number) => `${Math.round(of * 100)}\u00a0%`;
 
 /** Minutes as a kitchen clock tells them. */
 export function minutes(seconds: number): string {

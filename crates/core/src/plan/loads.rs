@@ -8,7 +8,7 @@ use super::room::{Level, levels, room};
 use crate::basket::{
     Footprint, Load, all_at_once, by_hand, fill, most_tumbling, turning, with_air,
 };
-use crate::fryer::Support;
+use crate::fryer::{MachineKind, Support};
 use crate::geometry::{Body, Outline, lay};
 use crate::meat::Material;
 use crate::units::{Density, Interval, Length, Mass};
@@ -118,7 +118,12 @@ pub fn lay_out(request: &Request) -> Loads {
             LoadRule::WithAir => {
                 let (groups, why) = groups(request, &order);
                 apart = why;
-                with_air(&sorted, &groups, room)
+                let loads = with_air(&sorted, &groups, room);
+                if request.machine.kind == MachineKind::TwinDrawers {
+                    in_both_drawers(loads)
+                } else {
+                    loads
+                }
             }
             LoadRule::AllAtOnce => vec![all_at_once(&sorted, room)],
         };
@@ -130,6 +135,21 @@ pub fn lay_out(request: &Request) -> Loads {
         levels,
         apart,
     }
+}
+
+/// Two drawers hold two groups at once, each with its own time, the heavier one left.
+fn in_both_drawers(loads: Vec<Load>) -> Vec<Load> {
+    let mut paired: Vec<Load> = Vec::with_capacity(loads.len());
+    for mut load in loads {
+        match (paired.last_mut(), load.trays.as_mut_slice()) {
+            (Some(before), [alone]) if before.trays.len() == 1 => {
+                alone.level = 1;
+                before.trays.append(&mut load.trays);
+            }
+            _ => paired.push(load),
+        }
+    }
+    paired
 }
 
 /// Loads on a spit or in a tumbling basket.

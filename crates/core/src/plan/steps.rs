@@ -230,7 +230,7 @@ fn one_batch(
             "Load {} {}{}{sauced_before}",
             batch.pieces,
             entry.noun(batch.pieces),
-            spread(batch)
+            spread(request, batch)
         ),
         load_reason(request, plan, number, batch),
         Some(if entry.animal.is_poultry() {
@@ -306,7 +306,7 @@ fn one_batch(
             cook.seconds(),
             format!("Take the right drawer out{of_batch}"),
             Message::plain(format!(
-                "its {pieces} are fewer and ready first; check them all the same"
+                "its {pieces} are ready first; check them all the same"
             )),
             Some(HOT_BASKET),
         );
@@ -394,13 +394,20 @@ fn on_the_way(request: &Request, batch: Batch) -> Vec<(f64, StepKind, String, Me
 }
 
 /// Over how many levels a load goes.
-fn spread(batch: Batch) -> String {
+fn spread(request: &Request, batch: Batch) -> String {
     match (batch.levels, batch.second) {
-        (_, Some(second)) => format!(
-            ", {} left and {} right",
-            batch.pieces - second.pieces,
-            second.pieces
-        ),
+        (_, Some(second)) => {
+            let lighter = second.cook < batch.cook && !request.weights.is_empty();
+            format!(
+                ", {} left and {} right",
+                batch.pieces - second.pieces,
+                if lighter {
+                    format!("the {} lighter ones", second.pieces)
+                } else {
+                    second.pieces.to_string()
+                }
+            )
+        }
         (2.., None) => format!(" on {} racks", batch.levels),
         _ => String::new(),
     }

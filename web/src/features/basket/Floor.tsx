@@ -18,12 +18,11 @@ interface FloorProps {
   machine: Machine;
   role: "group" | "img";
   label: string;
-  children: ReactNode;
+  children?: ReactNode;
 }
 
 export function Floor({ machine, role, label, children }: FloorProps) {
   const [width, depth] = floorSize(machine);
-  const radius = Math.min(ELEMENT, width / 2 - MARGIN, depth / 2 - MARGIN);
   return (
     <Svg
       viewBox={`${-width / 2 - MARGIN} ${-depth / 2 - MARGIN - WORDS} ${width + 2 * MARGIN} ${depth + 2 * (MARGIN + WORDS)}`}
@@ -35,19 +34,7 @@ export function Floor({ machine, role, label, children }: FloorProps) {
       aria-label={label}
       touchAction={role === "group" ? "none" : undefined}
     >
-      <Group fill="well" stroke="ink.soft" strokeWidth="2">
-        <rect
-          x={-width / 2}
-          y={-depth / 2}
-          width={width}
-          height={depth}
-          rx={Math.max(1, corner(machine))}
-        />
-      </Group>
-      <Group fill="none" stroke="ember" strokeWidth="1" strokeDasharray="2 5">
-        <circle r={radius} />
-        <path d={fan(radius)} />
-      </Group>
+      <Outline machine={machine} />
       <SvgText x={0} y={-depth / 2 - MARGIN} textAnchor="middle" textStyle="tiny" fill="ink.soft">
         back
       </SvgText>
@@ -65,9 +52,58 @@ export function Floor({ machine, role, label, children }: FloorProps) {
   );
 }
 
+/** All machines to one scale, so that they compare. */
+const WIDEST = 460;
+const DEEPEST = 370;
+const BETWEEN = 14;
+
+/** A machine among others: the floors it has, without words. */
+export function FloorThumb({ machine, label }: Pick<FloorProps, "machine" | "label">) {
+  const [width] = floorSize(machine);
+  const twin = machine.kind === "twin_drawers";
+  return (
+    <Svg
+      viewBox={`${-WIDEST / 2} ${-DEEPEST / 2} ${WIDEST} ${DEEPEST}`}
+      width="100%"
+      display="block"
+      role="img"
+      aria-label={label}
+    >
+      {(twin ? [-1, 1] : [0]).map((side) => (
+        <g key={side} transform={`translate(${(side * (width + BETWEEN)) / 2} 0)`}>
+          <Outline machine={machine} />
+        </g>
+      ))}
+    </Svg>
+  );
+}
+
+/** The wall, the element above, and the way its fan turns the air. */
+function Outline({ machine }: { machine: Machine }) {
+  const [width, depth] = floorSize(machine);
+  const radius = Math.min(ELEMENT, width / 2 - MARGIN, depth / 2 - MARGIN);
+  return (
+    <>
+      <Group fill="well" stroke="ink.soft" strokeWidth="2">
+        <rect
+          x={-width / 2}
+          y={-depth / 2}
+          width={width}
+          height={depth}
+          rx={Math.max(1, corner(machine))}
+        />
+      </Group>
+      <Group fill="none" stroke="ember" strokeWidth="1.2">
+        <circle r={radius} strokeDasharray="2 5" />
+        {machine.kind === "still_oven" ? null : <path d={fan(radius)} strokeWidth="2.2" />}
+      </Group>
+    </>
+  );
+}
+
 /** Two arrows round the element: the way the fan above turns the air. */
 function fan(radius: number): string {
-  const head = 7;
+  const head = 8;
   return [
     `M${radius - head} ${-head}L${radius} 0L${radius + head} ${-head}`,
     `M${-radius - head} ${head}L${-radius} 0L${-radius + head} ${head}`,

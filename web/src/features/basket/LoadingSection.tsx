@@ -1,5 +1,5 @@
 // How the pieces share the machine: batch by batch, level by level, with what it costs.
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { reader } from "../../api/reader";
 import type { Loading, Plan, Request } from "../../api/types";
@@ -47,11 +47,11 @@ export function LoadingSection(props: LoadingSectionProps) {
       <Advice loading={loading} request={request} units={units} onChange={onChange} />
       <Other {...props} />
       {plan.kept ? (
-        <Text textStyle="small" mt="2">
+        <Text textStyle="body" mt="2">
           The first batch waits {minutes(plan.kept.wait_s)}.{" "}
           <Action
             type="button"
-            look="plain"
+            look="inline"
             onClick={() => onChange({ keeping: plan.kept?.keeping === "warm" ? "reheat" : "warm" })}
           >
             {plan.kept.keeping === "warm"
@@ -87,24 +87,39 @@ function Trays({ plan, loading, request, units, onChange }: LoadingSectionProps)
   return (
     <Box>
       <Tabs names={trays.map((tray) => tray.name)} at={trays.indexOf(shown)} onChoose={setAt} />
-      <BasketMap
-        loading={loading}
-        tray={shown.tray}
-        name={shown.name}
-        elsewhere={places(loading).filter(
-          (place) => place.batch !== shown.batch + 1 || place.level !== shown.tray.level,
-        )}
-        machine={request.machine}
-        units={units}
-        onLay={lay}
-      />
-      <Meter
-        loading={loading}
-        airiness={shown.load.airiness}
-        gap={shown.tray.gap_mm}
-        units={units}
-      />
-      <Flex gap="2" mt="1" wrap="wrap" className="no-print">
+      <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} columnGap="9" rowGap="4">
+        <BasketMap
+          loading={loading}
+          tray={shown.tray}
+          name={shown.name}
+          elsewhere={places(loading).filter(
+            (place) => place.batch !== shown.batch + 1 || place.level !== shown.tray.level,
+          )}
+          machine={request.machine}
+          units={units}
+          onLay={lay}
+        />
+        <Box>
+          <SideView
+            machine={request.machine}
+            units={units}
+            loading={loading}
+            load={shown.load}
+            thickness={plan.thickness_mm}
+          />
+          <Meter
+            loading={loading}
+            airiness={shown.load.airiness}
+            gap={shown.tray.gap_mm}
+            units={units}
+          />
+          <Flex columnGap="3" mt="1" wrap="wrap" align="baseline" className="no-print">
+            <Gap loading={loading} request={request} units={units} onChange={onChange} />
+            <Rack loading={loading} request={request} units={units} onChange={onChange} />
+          </Flex>
+        </Box>
+      </Grid>
+      <Flex gap="1" mt="1" ms="-2" wrap="wrap" className="no-print">
         {byHand ? (
           <Action type="button" look="plain" onClick={() => lay(undefined, "Laid out anew.")}>
             Lay out for me
@@ -123,8 +138,6 @@ function Trays({ plan, loading, request, units, onChange }: LoadingSectionProps)
             Undo
           </Action>
         ) : null}
-        <Rack loading={loading} request={request} units={units} onChange={onChange} />
-        <Gap loading={loading} request={request} units={units} onChange={onChange} />
         <Action type="button" look="plain" onClick={() => print(drawing(), title)}>
           Print it
         </Action>
@@ -136,15 +149,6 @@ function Trays({ plan, loading, request, units, onChange }: LoadingSectionProps)
           Download the drawing
         </Action>
       </Flex>
-      <Box mt="3">
-        <SideView
-          machine={request.machine}
-          units={units}
-          loading={loading}
-          load={shown.load}
-          thickness={plan.thickness_mm}
-        />
-      </Box>
       <Text srOnly role="status">
         {told ? `${told} ${shown.load.airiness}; ${minutes(loading.later_than_airy_s)} later.` : ""}
       </Text>
@@ -233,13 +237,13 @@ function Advice({ loading, request, units, onChange }: WordsProps) {
   return (
     <>
       {apart ? (
-        <Text textStyle="small" mt="2">
+        <Text textStyle="body" mt="2">
           Thin apart from thick: the lightest would be ready after {minutes(apart.lightest_s)}, the
           heaviest after {minutes(apart.heaviest_s)}.
         </Text>
       ) : null}
       {division ? (
-        <Text textStyle="small" mt="2">
+        <Text textStyle="body" mt="2">
           Cut into {division.sections}
           {division.bones ? `, ${boneWords(division.bones)} each` : ""}, it lies in{" "}
           {division.loads === 1 ? "one batch" : `${division.loads} batches`}: about{" "}
@@ -247,7 +251,7 @@ function Advice({ loading, request, units, onChange }: WordsProps) {
           {length(division.width_mm, units)} each.{" "}
           <Action
             type="button"
-            look="plain"
+            look="inline"
             onClick={() => onChange(inSections(request, division))}
           >
             Cut it
@@ -270,10 +274,10 @@ function Other({ plan, loading, clockOf, onChange }: LoadingSectionProps) {
       ? other.browning
       : `${other.browning}, not ${loading.browning[0]}`;
   return (
-    <Text textStyle="small" mt="2">
+    <Text textStyle="body" mt="2">
       {one ? "One batch" : `${other.batches} batches`}, {other.airiness}, would be ready about{" "}
       {clockOf(other.out_s + plan.rest_s)}, {paler}.{" "}
-      <Action type="button" look="plain" onClick={() => onChange({ load: other.load })}>
+      <Action type="button" look="inline" onClick={() => onChange({ load: other.load })}>
         {one ? "Load all at once" : "Load with air"}
       </Action>
     </Text>

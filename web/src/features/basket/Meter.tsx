@@ -38,9 +38,9 @@ export function Meter({ loading, airiness, gap, units }: MeterProps) {
           </Box>
         ))}
       </Flex>
-      <Text textStyle="small" mt="1">
+      <Text textStyle="body" mt="1">
         {gap > 1 ? `The smallest gap is ${length(gap, units)}` : "Something touches"}
-        {cost(loading)}.
+        {cost(loading)}.{gap > 1 ? "" : " Where they touch, they stay pale and soft."}
       </Text>
     </Box>
   );

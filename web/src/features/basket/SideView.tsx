@@ -1,7 +1,7 @@
 // A load from the side, to scale: racks, pieces, guard and element with the air between them.
 import { chakra } from "@chakra-ui/react";
 import type { Loading, Machine } from "../../api/types";
-import { SvgPath, SvgRect, SvgText } from "../../components/Svg";
+import { SvgCircle, SvgPath, SvgRect, SvgText } from "../../components/Svg";
 import { length, type Units } from "../../lib/units";
 import { floorSize, halfWidth, type Load } from "./drawing";
 
@@ -92,6 +92,27 @@ export function SideView({ machine, units, loading, load, thickness = 0 }: SideV
           >{`rack ${n + 1}, ${length(rack, units)}`}</SvgText>
         </g>
       ))}
+      {machine.spit && !load ? (
+        <>
+          <SvgCircle
+            cx={0}
+            cy={-machine.height_mm / 2}
+            r={machine.spit.spit_diameter_mm / 2}
+            fill="none"
+            stroke="zest.mark"
+            strokeWidth="1.5"
+            strokeDasharray="6 4"
+          />
+          <SvgCircle cx={0} cy={-machine.height_mm / 2} r={4} fill="ember" />
+          <SvgText
+            x={0}
+            y={-machine.height_mm / 2 + 18}
+            textAnchor="middle"
+            textStyle="tiny"
+            fill="ink"
+          >{`turns ${length(machine.spit.spit_diameter_mm, units)}`}</SvgText>
+        </>
+      ) : null}
       {load?.trays.map((tray) => {
         const level = loading?.levels[tray.level - 1];
         const at = level?.height_mm ?? 0;

@@ -14,6 +14,14 @@ interface Pin {
   at: number;
 }
 
+/** A line of a neighbour does not cross out a word. */
+const HALO = {
+  stroke: "paper",
+  strokeWidth: "4",
+  strokeLinejoin: "round",
+  paintOrder: "stroke",
+} as const;
+
 export function Pins({ plan, frame, clockOf }: PinsProps) {
   const { x, top, height, narrow } = frame;
   const end = plan.pull_at_s + plan.rest_s;
@@ -33,48 +41,54 @@ export function Pins({ plan, frame, clockOf }: PinsProps) {
     frame.left + frame.inner - wide / 2,
   );
   const taken: [number, number][] = [[middle - wide / 2 - 4, middle + wide / 2 + 4]];
+  const marks = pins.map((pin) => {
+    const at = x(pin.at / 60);
+    const last = at > frame.left + frame.inner - 48;
+    const span: [number, number] = last ? [at - 46, at] : [at + 4, at + 50];
+    const clash = taken.some(([a, b]) => span[0] < b && span[1] > a);
+    taken.push(span);
+    return { pin, at, last, clash };
+  });
 
   return (
     <g>
-      {pins.map((pin) => {
-        const at = x(pin.at / 60);
-        const last = at > frame.left + frame.inner - 48;
-        const span: [number, number] = last ? [at - 46, at] : [at + 4, at + 50];
-        const clash = taken.some(([a, b]) => span[0] < b && span[1] > a);
-        taken.push(span);
-        // A name that would lie under the check label stands above it.
-        const row = clash ? 6 : 24;
-        return (
-          <g key={pin.name}>
-            <SvgPath
-              d={`M${at} ${clash ? 10 : 34}V${top + height}`}
-              stroke="mark.ink"
-              strokeWidth="1.5"
-            />
-            <SvgPath d={`M${at} ${clash ? 10 : 34}V${top}`} stroke="ink" strokeWidth="1.5" />
+      {marks.map(({ pin, at, clash }) => (
+        <g key={pin.name}>
+          <SvgPath
+            d={`M${at} ${clash ? 10 : 34}V${top + height}`}
+            stroke="mark.ink"
+            strokeWidth="1.5"
+          />
+          <SvgPath d={`M${at} ${clash ? 10 : 34}V${top}`} stroke="ink" strokeWidth="1.5" />
+        </g>
+      ))}
+      {marks.map(({ pin, at, last, clash }) => (
+        <g key={pin.name}>
+          <SvgText
+            x={last ? at - 6 : at + 6}
+            // A name that would lie under another stands above it.
+            y={clash ? 14 : 32}
+            textAnchor={last ? "end" : "start"}
+            textStyle="section"
+            fill="ink"
+            {...HALO}
+          >
+            {pin.name}
+          </SvgText>
+          {narrow || clash ? null : (
             <SvgText
               x={last ? at - 6 : at + 6}
-              y={row + 8}
+              y={50}
               textAnchor={last ? "end" : "start"}
-              textStyle="section"
-              fill="ink"
+              textStyle="small"
+              fill="ink.soft"
+              {...HALO}
             >
-              {pin.name}
+              {clockOf(pin.at)}
             </SvgText>
-            {narrow || clash ? null : (
-              <SvgText
-                x={last ? at - 6 : at + 6}
-                y={row + 26}
-                textAnchor={last ? "end" : "start"}
-                textStyle="small"
-                fill="ink.soft"
-              >
-                {clockOf(pin.at)}
-              </SvgText>
-            )}
-          </g>
-        );
-      })}
+          )}
+        </g>
+      ))}
       <SvgRect
         x={from}
         y={top}

@@ -14,11 +14,9 @@ export function Drawings({ machine, units }: { machine: Machine; units: Units })
           machine={machine}
           role="img"
           label={`From above: ${floorWords(machine, units)}; the fan above turns the air`}
-        >
-          {null}
-        </Floor>
+        />
         <Text as="figcaption" textStyle="small" color="ink.soft" textAlign="center">
-          From above, {floorWords(machine, units)}; dashed: the element and the way of its fan
+          From above, {floorWords(machine, units)}; dotted: the element above; arrows: its fan
         </Text>
       </Box>
       <Box as="figure" m="0">

@@ -16,7 +16,7 @@ import { Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { useDelete } from "../../components/useDelete";
-import { Floor } from "../../features/basket/Floor";
+import { FloorThumb } from "../../features/basket/Floor";
 import { refusal } from "../../lib/message";
 import { saveFile } from "../../lib/save";
 import { useSettings } from "../../lib/settings";
@@ -150,15 +150,15 @@ function Row({ machine, units, children }: RowProps) {
           {machineWords(machine, units)}
         </Text>
       </Box>
-      <Flex gap="1">{children}</Flex>
+      <Flex gap="1" align="center">
+        {children}
+      </Flex>
     </Flex>
   );
 }
 
 const Picture = ({ machine, units }: { machine: Machine; units: Units }) => (
-  <Floor machine={machine} role="img" label={`${machine.name}: ${floorWords(machine, units)}`}>
-    {null}
-  </Floor>
+  <FloorThumb machine={machine} label={`${machine.name}: ${floorWords(machine, units)}`} />
 );
 
 /** Machines travel between kitchens as a document. */

@@ -50,7 +50,7 @@ export function NewMachinePlace() {
     <Editor
       key={preset.id}
       id={`new-${preset.id}`}
-      saved={{ ...preset.machine, name: `my ${preset.machine.name.replace(/^the /, "")}` }}
+      saved={{ ...preset.machine, name: `my ${preset.machine.name.replace(/^(the|an?) /, "")}` }}
       keep={addMachine}
       fresh
     />

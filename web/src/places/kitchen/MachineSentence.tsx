@@ -145,7 +145,7 @@ export function MachineSentence({ machine, units, wrong, onChange }: MachineSent
           typed="tumbler_l"
           show={show.volume}
           range={[0.5, 8]}
-          step={metric ? 0.1 : 0.1}
+          step={0.1}
           value={machine.tumbler_l}
           wrong={wrong === "tumbler_l"}
           onChange={(tumbler_l) => onChange({ tumbler_l })}
@@ -204,7 +204,7 @@ export function MachineSentence({ machine, units, wrong, onChange }: MachineSent
           value={machine.preheat_s}
           wrong={wrong === "preheat_s"}
           onChange={(preheat_s) => onChange({ preheat_s })}
-          without={{ text: "I don't know how long", usual: 180, undo: "I don't know" }}
+          without={{ text: "the usual time", usual: 180, undo: "I don't know" }}
         />
         . Its air is{" "}
         <Measure
@@ -309,7 +309,7 @@ function Racks({ machine, wrong, onChange, mm }: PartProps) {
         </span>
       ))}{" "}
       (
-      <Action type="button" look="plain" textStyle="line" onClick={add} px="0" py="0" minH="0">
+      <Action type="button" look="inline" textStyle="line" onClick={add}>
         {racks.length > 0 ? "one more" : "add one"}
       </Action>
       ).
@@ -325,11 +325,8 @@ function OnTheSpit({ machine, wrong, units, onChange, mm }: PartProps) {
   const toggle = (
     <Action
       type="button"
-      look="plain"
+      look="inline"
       textStyle="line"
-      px="0"
-      py="0"
-      minH="0"
       onClick={() => onChange({ spit: spit ? undefined : USUAL_SPIT })}
     >
       {spit ? "no spit" : "add one"}

@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiFailure } from "../../api/client";
 import { planQuery } from "../../api/queries";
-import type { Catalogue, CutEntry, Machine, Plan, Request } from "../../api/types";
+import type { Catalogue, CutEntry, Loading, Machine, Plan, Request } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
 import { Explained } from "../../features/assumptions/Explained";
 import { Worth } from "../../features/assumptions/Worth";
@@ -19,6 +19,7 @@ import { Warnings } from "../../features/steps/Warnings";
 import { clock, nextAt } from "../../lib/clock";
 import { useNow, useSettled } from "../../lib/hooks";
 import { useSettings } from "../../lib/settings";
+import { Beside } from "./Beside";
 import { Keep } from "./Keep";
 import { Summary } from "./Summary";
 
@@ -87,11 +88,15 @@ export function PlanView(props: PlanViewProps) {
             <Box as="section">
               <Title>What to do</Title>
               <StepList steps={shown.steps} units={units} clockOf={clockOf} now={0} />
+              <Box mt="8">
+                <Title>What to know</Title>
+                <Warnings plan={shown} units={units} />
+              </Box>
             </Box>
             <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} gap="9" alignContent="start">
               {shown.loading ? (
                 <Box as="section" gridColumn={{ lg: "1 / -1" }}>
-                  <Title>How it lies</Title>
+                  <Title>{lies(shown.loading)}</Title>
                   <LoadingSection
                     plan={shown}
                     loading={shown.loading}
@@ -99,6 +104,13 @@ export function PlanView(props: PlanViewProps) {
                     units={units}
                     clockOf={clockOf}
                     onChange={props.onChange}
+                  />
+                  <Beside
+                    catalogue={props.catalogue}
+                    request={settled}
+                    entry={props.entry}
+                    units={units}
+                    clockOf={clockOf}
                   />
                 </Box>
               ) : null}
@@ -122,10 +134,6 @@ export function PlanView(props: PlanViewProps) {
                   }
                 />
               </Box>
-              <Box as="section">
-                <Title>What to know</Title>
-                <Warnings plan={shown} units={units} />
-              </Box>
             </Grid>
           </Grid>
         </Box>
@@ -134,6 +142,12 @@ export function PlanView(props: PlanViewProps) {
       )}
     </Box>
   );
+}
+
+/** What a loading does in its machine. */
+function lies({ spit, tumbler }: Loading): string {
+  if (spit) return "How it turns";
+  return tumbler ? "How it tumbles" : "How it lies";
 }
 
 function Title({ children }: { children: string }) {

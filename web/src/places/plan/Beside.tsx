@@ -1,0 +1,142 @@
+// Something else in the same machine: together, a drawer each, or one after the other, and why.
+import { Box, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { ApiFailure } from "../../api/client";
+import { togetherQuery } from "../../api/queries";
+import type { Catalogue, CutEntry, Request, Together } from "../../api/types";
+import { Choice } from "../../components/Choice";
+import { Word } from "../../components/Word";
+import { Floor, PieceShape } from "../../features/basket/Floor";
+import { MassWord, PiecesWord } from "../../features/sentence/words";
+import { refusal, render } from "../../lib/message";
+import { entryOf, usual } from "../../lib/request";
+import type { Units } from "../../lib/units";
+
+interface BesideProps {
+  catalogue: Catalogue;
+  request: Request;
+  entry: CutEntry;
+  units: Units;
+  clockOf: (seconds: number) => string;
+}
+
+const HOW: Record<Together["how"], string> = {
+  one_basket: "Together, side by side.",
+  two_drawers: "At the same time, a drawer each.",
+  one_after_the_other: "One after the other.",
+};
+
+const NOTHING = "nothing";
+
+export function Beside({ catalogue, request, entry, units, clockOf }: BesideProps) {
+  const [second, setSecond] = useState<Request | null>(null);
+  const other = second && entryOf(catalogue, second);
+  const word = { units, wrong: null };
+  return (
+    <Box mt="4">
+      <Text textStyle="line" color="ink.say">
+        Beside it{" "}
+        {second && other ? (
+          <>
+            <PiecesWord
+              {...word}
+              request={second}
+              entry={other}
+              onChange={(change) => setSecond({ ...second, ...change })}
+            />{" "}
+          </>
+        ) : null}
+        <Word label="Beside it" text={other ? other.plural : "nothing else"}>
+          {(close) => (
+            <Choice<string>
+              items={[
+                { value: NOTHING, text: "nothing else" },
+                ...catalogue.cuts.map((cut) => ({ value: cut.cut, text: cut.plural })),
+              ]}
+              chosen={second?.cut ?? NOTHING}
+              onChoose={(cut) => {
+                const next = catalogue.cuts.find((known) => known.cut === cut);
+                setSecond(next ? usual(next, request.machine, request.region) : null);
+                close();
+              }}
+            />
+          )}
+        </Word>
+        {second && other ? (
+          <>
+            {" of "}
+            <MassWord
+              {...word}
+              request={second}
+              entry={other}
+              onChange={(change) => setSecond({ ...second, ...change })}
+            />
+          </>
+        ) : null}
+        .
+      </Text>
+      {second && other ? (
+        <Answer
+          first={request}
+          second={{ ...second, machine: request.machine }}
+          names={[entry.plural, other.plural]}
+          units={units}
+          clockOf={clockOf}
+        />
+      ) : null}
+    </Box>
+  );
+}
+
+interface AnswerProps {
+  first: Request;
+  second: Request;
+  names: [string, string];
+  units: Units;
+  clockOf: (seconds: number) => string;
+}
+
+function Answer({ first, second, names, units, clockOf }: AnswerProps) {
+  const answer = useQuery(togetherQuery(first, second));
+  if (answer.error) {
+    const problem = answer.error instanceof ApiFailure ? answer.error.problem : null;
+    return (
+      <Text role="alert" color="beet" fontWeight="600" textStyle="body" mt="1">
+        {problem ? refusal(problem, units) : answer.error.message}
+      </Text>
+    );
+  }
+  const shared = answer.data;
+  if (!shared) return null;
+  return (
+    <Box role="status" mt="1">
+      <Text textStyle="body">
+        <b>{HOW[shared.how]}</b> {capital(render(shared.reason, units))}.
+      </Text>
+      <Text textStyle="body">
+        {names.map((name, n) => {
+          const [start = 0, cook = 0] = [shared.starts_s[n], shared.cooks_s[n]];
+          return `${capital(name)} in at ${clockOf(start)}, out at ${clockOf(start + cook)}. `;
+        })}
+      </Text>
+      {shared.poses.length > 0 ? (
+        <Floor
+          machine={first.machine}
+          role="img"
+          label={`${shared.poses.length} pieces of both kinds side by side, seen from above`}
+        >
+          {shared.poses.map((pose, n) => {
+            const shape = shared.shapes[n];
+            return shape ? (
+              // biome-ignore lint/suspicious/noArrayIndexKey: a piece is known by its number.
+              <PieceShape key={n} shape={shape} pose={pose} number={n + 1} />
+            ) : null;
+          })}
+        </Floor>
+      ) : null}
+    </Box>
+  );
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
