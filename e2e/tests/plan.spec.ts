@@ -1,5 +1,5 @@
 // The sentence: wrong words, links, units, keys.
-import { accessible, expect, fitsTheWidth, test, word } from "./kitchen";
+import { accessible, expect, test, word } from "./kitchen";
 
 test.use({ locale: "en-GB" });
 
@@ -121,53 +121,4 @@ test("units, keys and colours", async ({ page }) => {
   await page.keyboard.press("Escape");
   await expect(page.locator("html")).toHaveClass(/dark/);
   await accessible(page);
-});
-
-test("many pieces become batches", async ({ page }) => {
-  await page.goto("/plan");
-  await word(page, "Pieces").click();
-  await page.getByRole("textbox", { name: "Pieces" }).fill("24");
-  await page.keyboard.press("Enter");
-  await expect(page.getByText(/2 batches, 12 and 12/)).toBeVisible();
-  await expect(page.getByText("Take batch 2 out")).toBeVisible();
-  await fitsTheWidth(page);
-});
-
-test("pieces can be moved by keyboard and mouse, and laid out again", async ({ page }) => {
-  await page.goto("/plan");
-  const third = page.getByRole("button", { name: /^Piece 3:/ });
-  await expect(third).toBeVisible();
-  const named = await third.getAttribute("aria-label");
-  await third.focus();
-  for (let n = 0; n < 6; n += 1) await page.keyboard.press("ArrowLeft");
-  await page.keyboard.press("[");
-  await expect(page.getByRole("button", { name: "Lay out for me" })).toBeVisible();
-  await expect(third).not.toHaveAttribute("aria-label", named ?? "");
-  // The sentence in the address carries the layout: a reload brings it back.
-  const moved = await third.getAttribute("aria-label");
-  await page.reload();
-  await expect(third).toHaveAttribute("aria-label", moved ?? "");
-  await page.getByRole("button", { name: "Lay out for me" }).click();
-  await expect(third).toHaveAttribute("aria-label", named ?? "");
-
-  const box = await third.boundingBox();
-  if (!box) throw new Error("the piece has no place on the screen");
-  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
-  await page.mouse.move(x, y);
-  await page.mouse.down();
-  await page.mouse.move(x + 30, y, { steps: 4 });
-  await page.mouse.up();
-  await expect(page.getByRole("button", { name: "Undo" })).toBeVisible();
-  await accessible(page);
-});
-
-test("what does not fit with air says what all at once would cost", async ({ page }) => {
-  await page.goto("/plan");
-  await word(page, "Pieces").click();
-  await page.getByRole("textbox", { name: "Pieces" }).fill("24");
-  await page.keyboard.press("Enter");
-  await expect(page.getByText(/^All at once: /)).toBeVisible();
-  await page.getByRole("button", { name: "Load all at once" }).click();
-  await expect(page.getByRole("button", { name: /^Loading:/ })).toHaveText("all at once");
-  await expect(page.getByText(/^\d+ batches: /)).toBeVisible();
 });

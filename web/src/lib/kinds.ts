@@ -4,6 +4,6 @@ export const KINDS = {
   oven_style: "oven style",
   lidded_grill: "lidded grill",
   twin_drawers: "two drawers",
-  fan_oven: "household oven",
-  still_oven: "household oven",
+  fan_oven: "household oven with a fan",
+  still_oven: "household oven without a fan",
 } as const;

@@ -262,7 +262,7 @@ fn one_after_the_other(pair: [&Request; 2], reason: Message) -> Result<Together,
         how: How::OneAfterTheOther,
         reason: Message::with(
             format!(
-                "{}; first the {kept}, which holds its heat best",
+                "{}; first the {kept}, best at holding heat",
                 reason.text
             ),
             reason.values,

@@ -45,8 +45,9 @@ function Trays({ loading, machine, batch }: { loading: Loading; machine: Machine
         names={trays.map((tray) => trayName(loading, batch - 1, tray))}
         at={at}
         onChoose={setAt}
-      />
-      <TrayPicture loading={loading} tray={shown} machine={machine} />
+      >
+        <TrayPicture loading={loading} tray={shown} machine={machine} />
+      </Tabs>
     </Box>
   );
 }

@@ -171,7 +171,7 @@ function Piece({ number, pose, shape, label, chosen, onChoose, onKeyDown, onDrag
       cursor="grab"
       css={chosen ? LIT : undefined}
       // The outline of a group is its box, which hides the neighbours: the piece itself darkens.
-      _focusVisible={{ outline: "none", ...LIT }}
+      _focusVisible={{ outlineWidth: "0", ...LIT }}
       onKeyDown={onKeyDown}
       onFocus={onChoose}
       onPointerDown={(event: PointerEvent<SVGGElement>) => {

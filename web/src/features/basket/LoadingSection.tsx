@@ -86,39 +86,40 @@ function Trays({ plan, loading, request, units, onChange }: LoadingSectionProps)
   const drawing = () => basketSvg(loading, shown.tray, request.machine, title);
   return (
     <Box>
-      <Tabs names={trays.map((tray) => tray.name)} at={trays.indexOf(shown)} onChoose={setAt} />
-      <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} columnGap="9" rowGap="4">
-        <BasketMap
-          loading={loading}
-          tray={shown.tray}
-          name={shown.name}
-          elsewhere={places(loading).filter(
-            (place) => place.batch !== shown.batch + 1 || place.level !== shown.tray.level,
-          )}
-          machine={request.machine}
-          units={units}
-          onLay={lay}
-        />
-        <Box>
-          <SideView
+      <Tabs names={trays.map((tray) => tray.name)} at={trays.indexOf(shown)} onChoose={setAt}>
+        <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} columnGap="9" rowGap="4">
+          <BasketMap
+            loading={loading}
+            tray={shown.tray}
+            name={shown.name}
+            elsewhere={places(loading).filter(
+              (place) => place.batch !== shown.batch + 1 || place.level !== shown.tray.level,
+            )}
             machine={request.machine}
             units={units}
-            loading={loading}
-            load={shown.load}
-            thickness={plan.thickness_mm}
+            onLay={lay}
           />
-          <Meter
-            loading={loading}
-            airiness={shown.load.airiness}
-            gap={shown.tray.gap_mm}
-            units={units}
-          />
-          <Flex columnGap="3" mt="1" wrap="wrap" align="baseline" className="no-print">
-            <Gap loading={loading} request={request} units={units} onChange={onChange} />
-            <Rack loading={loading} request={request} units={units} onChange={onChange} />
-          </Flex>
-        </Box>
-      </Grid>
+          <Box>
+            <SideView
+              machine={request.machine}
+              units={units}
+              loading={loading}
+              load={shown.load}
+              thickness={plan.thickness_mm}
+            />
+            <Meter
+              loading={loading}
+              airiness={shown.load.airiness}
+              gap={shown.tray.gap_mm}
+              units={units}
+            />
+            <Flex columnGap="3" mt="1" wrap="wrap" align="baseline" className="no-print">
+              <Gap loading={loading} request={request} units={units} onChange={onChange} />
+              <Rack loading={loading} request={request} units={units} onChange={onChange} />
+            </Flex>
+          </Box>
+        </Grid>
+      </Tabs>
       <Flex gap="1" mt="1" ms="-2" wrap="wrap" className="no-print">
         {byHand ? (
           <Action type="button" look="plain" onClick={() => lay(undefined, "Laid out anew.")}>

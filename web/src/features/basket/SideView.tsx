@@ -9,7 +9,7 @@ const Svg = chakra("svg");
 
 const MARGIN = 10;
 /** Room for the words at the side. */
-const WORDS = 105;
+const WORDS = 122;
 
 interface SideViewProps {
   machine: Machine;

@@ -1,14 +1,17 @@
 // One of several trays at a time.
 import { Tabs as Chakra } from "@chakra-ui/react";
+import type { ReactNode } from "react";
 
 interface TabsProps {
   names: string[];
   at: number;
   onChoose: (at: number) => void;
+  /** The tray that is chosen. */
+  children: ReactNode;
 }
 
-export function Tabs({ names, at, onChoose }: TabsProps) {
-  if (names.length < 2) return null;
+export function Tabs({ names, at, onChoose, children }: TabsProps) {
+  if (names.length < 2) return children;
   return (
     <Chakra.Root
       value={String(at)}
@@ -24,6 +27,9 @@ export function Tabs({ names, at, onChoose }: TabsProps) {
           </Chakra.Trigger>
         ))}
       </Chakra.List>
+      <Chakra.Content value={String(at)} pt="0" tabIndex={-1}>
+        {children}
+      </Chakra.Content>
     </Chakra.Root>
   );
 }

@@ -43,7 +43,7 @@ export function MachineSentence({ machine, units, wrong, onChange }: MachineSent
   return (
     <Box as="section" aria-label="What it is">
       <Text textStyle="say" color="ink.say" maxW="sentence">
-        <Name machine={machine} wrong={wrong === "machine.name"} onChange={onChange} /> has{" "}
+        <Name machine={machine} wrong={wrong === "machine.name"} onChange={onChange} />,{" "}
         <Word label="Kind" text={KINDS[machine.kind]} state={wrong === "kind" ? "wrong" : "told"}>
           {(close) => (
             <Choice

@@ -115,10 +115,17 @@ function Answer({ first, second, names, units, clockOf }: AnswerProps) {
         <b>{HOW[shared.how]}</b> {capital(render(shared.reason, units))}.
       </Text>
       <Text textStyle="body">
-        {names.map((name, n) => {
-          const [start = 0, cook = 0] = [shared.starts_s[n], shared.cooks_s[n]];
-          return `${capital(name)} in at ${clockOf(start)}, out at ${clockOf(start + cook)}. `;
-        })}
+        {names
+          .map((name, n) => ({
+            name,
+            start: shared.starts_s[n] ?? 0,
+            cook: shared.cooks_s[n] ?? 0,
+          }))
+          .sort((a, b) => a.start - b.start)
+          .map(
+            ({ name, start, cook }) =>
+              `${capital(name)} in at ${clockOf(start)}, out at ${clockOf(start + cook)}. `,
+          )}
       </Text>
       {shared.poses.length > 0 ? (
         <Floor
@@ -128,10 +135,7 @@ function Answer({ first, second, names, units, clockOf }: AnswerProps) {
         >
           {shared.poses.map((pose, n) => {
             const shape = shared.shapes[n];
-            return shape ? (
-              // biome-ignore lint/suspicious/noArrayIndexKey: a piece is known by its number.
-              <PieceShape key={n} shape={shape} pose={pose} number={n + 1} />
-            ) : null;
+            return shape ? <PieceShape key={n} shape={shape} pose={pose} number={n + 1} /> : null;
           })}
         </Floor>
       ) : null}

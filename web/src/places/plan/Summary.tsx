@@ -51,10 +51,12 @@ function layer({ loading, batches, airiness }: Plan): string {
   const trays = loading?.loads[0]?.trays ?? [];
   if (trays.length < 2) return `One layer, ${airiness}.`;
   const words = trays.map(
-    (tray) => `${tray.pieces.length} in the ${loading?.levels[tray.level - 1]?.name}`,
+    (tray) => `${tray.pieces.length} ${on(loading?.levels[tray.level - 1]?.name ?? "")}`,
   );
   return `${words.join(", ")}; ${airiness}.`;
 }
+
+const on = (level: string) => (level.startsWith("rack") ? `on ${level}` : `in the ${level}`);
 
 /** When it is on the table: a window as wide as that of the pull. */
 function table(plan: Plan, clockOf: (seconds: number) => string): string {
