@@ -65,7 +65,7 @@ fn what_is_no_quantity_is_answered_with_an_example() {
     insta::assert_snapshot!(parse_mass("plenty", Metric).unwrap_err(),
         @r#""plenty" is not a number with a unit; write it like 450 g, 1.2 kg or 1 lb 4 oz"#);
     insta::assert_snapshot!(parse_length("3 lb", Metric).unwrap_err(),
-        @r#""lb" is not a unit for a thickness; write it like 44 mm, 4.4 cm or 1 3/4 in"#);
+        @r#""lb" is not a unit for a length; write it like 44 mm, 4.4 cm or 1 3/4 in"#);
     insta::assert_snapshot!(parse_temperature("hot", Celsius).unwrap_err(),
         @r#""hot" is not a number with a unit; write it like 77 C or 170F"#);
     for text in [

@@ -261,10 +261,7 @@ fn one_after_the_other(pair: [&Request; 2], reason: Message) -> Result<Together,
     Ok(Together {
         how: How::OneAfterTheOther,
         reason: Message::with(
-            format!(
-                "{}; first the {kept}, best at holding heat",
-                reason.text
-            ),
+            format!("{}; first the {kept}, best at holding heat", reason.text),
             reason.values,
         ),
         starts: starts.map(Interval::from_seconds),
