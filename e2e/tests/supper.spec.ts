@@ -115,9 +115,9 @@ test.describe("on a phone, in Celsius and grams, by keyboard alone", () => {
     await page.keyboard.press("Space");
     await expect(heading).toContainText("Check with the thermometer");
     await page.keyboard.press("t");
-    await page.keyboard.type("68");
+    await page.keyboard.type("71");
     await page.keyboard.press("Enter");
-    await expect(page.getByText(/68 °C read at .*it is there/)).toBeVisible();
+    await expect(page.getByText(/71 °C read at .*it is there/)).toBeVisible();
     await accessible(page);
     await page.keyboard.press("Space");
     await expect(heading).toContainText("Rest");

@@ -15,6 +15,7 @@ pub mod heat;
 pub mod lethality;
 pub mod meat;
 pub mod plan;
+pub mod prep;
 pub mod units;
 
 mod curve;

@@ -190,6 +190,37 @@ impl Piece {
         self.disturb();
     }
 
+    /// Leaves no more than a film of so much water, kg/m²: a towel.
+    pub fn blot(&mut self, film: f64) {
+        for face in &mut self.faces {
+            face.film = face.film.min(film);
+        }
+        self.disturb();
+    }
+
+    /// Everywhere warmer by so many kelvins: another start, and otherwise the same.
+    pub fn warm(&mut self, kelvins: f64) {
+        for cell in &mut self.temperature {
+            *cell += kelvins;
+        }
+        for face in &mut self.faces {
+            face.front += kelvins;
+            face.surface += kelvins;
+        }
+        self.disturb();
+    }
+
+    /// What a coat adds to a surface that has stood: no thinner a dry layer and no more water than
+    /// the coat comes with.
+    pub fn coat(&mut self, start: SurfaceStart) {
+        self.browning_rate = start.browning_rate;
+        for face in &mut self.faces {
+            face.dry_layer = face.dry_layer.max(start.dry_layer);
+            face.film = face.film.min(start.film);
+        }
+        self.disturb();
+    }
+
     /// Area that lies on what is below, m².
     #[must_use]
     pub fn lying(&self) -> f64 {

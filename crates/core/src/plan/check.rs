@@ -9,6 +9,7 @@ use crate::basket::{Placed, Tie, trays};
 use crate::fryer::{Action, Support};
 use crate::geometry::{Body, lay};
 use crate::meat::Coat;
+use crate::prep::Ahead;
 use crate::units::bounds;
 use crate::units::{Length, Temperature};
 
@@ -26,6 +27,7 @@ impl Request {
         bounds::THICKNESS.check(self.thickness_used().millimetres())?;
         bounds::START.check(self.start.temperature().celsius())?;
         bounds::ROOM.check(self.room.celsius())?;
+        self.check_ahead()?;
         bounds::SETTING.check(self.setting_used().celsius())?;
         bounds::CORE_TARGET.check(self.target.celsius())?;
         bounds::GAP.check(self.gap.millimetres())?;
@@ -38,6 +40,20 @@ impl Request {
         self.check_height()?;
         self.check_loads()?;
         self.check_floor()
+    }
+
+    fn check_ahead(&self) -> Result<(), PlanError> {
+        bounds::AHEADS.check(self.ahead.len() as f64)?;
+        for ahead in &self.ahead {
+            let bound = match ahead {
+                Ahead::Counter(_) if Ahead::is_hot(self.room) => bounds::HOT_COUNTER,
+                Ahead::Counter(_) => bounds::COUNTER,
+                Ahead::Parboil(_) => bounds::PARBOIL,
+                Ahead::Blot | Ahead::Uncovered(_) | Ahead::Covered(_) => bounds::AHEAD,
+            };
+            bound.check(ahead.time().seconds())?;
+        }
+        Ok(())
     }
 
     fn check_weights(&self) -> Result<(), PlanError> {

@@ -10,6 +10,7 @@
 mod assumptions;
 mod band;
 mod check;
+mod compare;
 mod error;
 mod keeping;
 mod loading;
@@ -28,6 +29,7 @@ mod text;
 mod together;
 mod warnings;
 
+pub use compare::{Compared, ahead, compare};
 pub use assumptions::Assumption;
 pub use band::{Band, Ensemble, MEMBERS, Member, Remaining, Unknown, synthetic_pull};
 pub use error::PlanError;

@@ -1,6 +1,7 @@
 //! A request made ready for the solver, and single cooks of it.
 
-use std::sync::Arc;
+use std::collections::HashMap;
+use std::sync::{Arc, Mutex, PoisonError};
 
 use super::error::PlanError;
 use super::loads::{Loads, lay_out};
@@ -10,7 +11,8 @@ use crate::basket::{Load, Tray};
 use crate::fryer::{Action, Cavity, MachineKind, OPENING, Pace, Rest, Run, Spot};
 use crate::geometry::lay;
 use crate::heat::{FaceLaw, Grid, Piece};
-use crate::meat::Material;
+use crate::meat::{Coat, Material, SurfaceStart};
+use crate::prep::march;
 use crate::units::{Density, Interval, Length, Mass, Temperature};
 
 /// No cook is planned longer than this.
@@ -93,7 +95,13 @@ pub struct Problem<'a> {
     pub preheated: bool,
     material: Arc<Material>,
     setting: f64,
+    /// Pieces that have been through what happens ahead: a night in the fridge is long to compute,
+    /// and the same for every cook of the search.
+    prepared: Arc<Mutex<HashMap<Prepared, Piece>>>,
 }
+
+/// Which piece: its grid, its weight, µg, and its thickness, nm.
+type Prepared = (Resolution, u64, u64);
 
 /// The moment a cook is ready.
 pub struct Ready {
@@ -133,7 +141,7 @@ impl Crossing {
 }
 
 /// How finely a cook is computed.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash)]
 pub enum Resolution {
     /// What is shown.
     Fine,
@@ -152,6 +160,7 @@ impl<'a> Problem<'a> {
             preheated: request.preheats(),
             material: Arc::new(material),
             setting: request.setting_used().celsius(),
+            prepared: Arc::default(),
         }
     }
 
@@ -199,6 +208,7 @@ impl<'a> Problem<'a> {
             preheated: self.preheated,
             material: Arc::clone(&self.material),
             setting: setting.celsius(),
+            prepared: Arc::clone(&self.prepared),
         }
     }
 
@@ -357,13 +367,30 @@ impl<'a> Problem<'a> {
             Resolution::Fine => Grid::fine(body),
             Resolution::Coarse => Grid::coarse(body),
         };
-        let piece = Piece::new(
-            Arc::new(grid),
-            Arc::clone(&self.material),
-            FaceLaw::MEAT,
-            request.start.temperature().celsius() + variation.start,
-            request.coat.start(),
-        );
+        let raw = |celsius: f64, surface: SurfaceStart| {
+            let material = Arc::clone(&self.material);
+            Piece::new(Arc::new(grid), material, FaceLaw::MEAT, celsius, surface)
+        };
+        let start = request.start.temperature().celsius();
+        let piece = if request.ahead.is_empty() {
+            raw(start + variation.start, request.coat.start())
+        } else {
+            let key = (
+                resolution,
+                (mass.grams() * 1e6) as u64,
+                (thickness.millimetres() * 1e6) as u64,
+            );
+            let mut known = self.prepared.lock().unwrap_or_else(PoisonError::into_inner);
+            let stood = known.entry(key).or_insert_with(|| {
+                let mut piece = raw(start, Coat::Wet.start());
+                march(&mut piece, &request.ahead, request.room);
+                piece.coat(request.coat.start());
+                piece
+            });
+            let mut piece = stood.clone();
+            piece.warm(variation.start);
+            piece
+        };
         (piece, body.volume())
     }
 

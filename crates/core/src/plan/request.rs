@@ -4,6 +4,7 @@ use crate::basket::{GAP, Placed, Tie};
 use crate::doneness::{Floor, Region, floor, usual_texture};
 use crate::fryer::{Action, Machine, Support};
 use crate::meat::{Browning, Coat, Cut, CutId, Texture, cut};
+use crate::prep::Ahead;
 use crate::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
 
 /// Where the meat comes from.
@@ -121,6 +122,8 @@ pub struct Request {
     pub thickness: Option<Length>,
     /// From where.
     pub start: Start,
+    /// What happens to the meat before it goes in, from [`Self::start`] on.
+    pub ahead: Vec<Ahead>,
     /// Surface.
     pub coat: Coat,
     /// In what.
@@ -213,6 +216,7 @@ impl Request {
             weights: Vec::new(),
             thickness: None,
             start: Start::Fridge,
+            ahead: Vec::new(),
             coat: entry.coat,
             support: if machine.racks.is_empty() {
                 Support::default()

@@ -163,9 +163,30 @@ pub const OFFSET: Bound = Bound::new("offset of the dial", "offset_k", "K", -40.
 pub const GAP: Bound = Bound::new("gap", "gap_mm", "mm", 0.0, 30.0);
 /// Number of a batch, or of a drawer or rack, in a layout by hand.
 pub const TRAY: Bound = Bound::new("number of a batch or level", "batch", "", 1.0, 60.0);
+/// A time in the fridge before the cook.
+pub const AHEAD: Bound = Bound::new("time ahead", "ahead_s", "s", 0.0, 259_200.0);
+/// Things done before the cook.
+pub const AHEADS: Bound = Bound::new("things done ahead", "ahead", "things", 0.0, 12.0);
+/// On the counter, and in a hot kitchen: food safety agencies (from memory).
+pub const COUNTER: Bound = Bound::new("time on the counter", "counter_s", "s", 0.0, 7200.0);
+/// See [`COUNTER`].
+pub const HOT_COUNTER: Bound = Bound::new(
+    "time on the counter of a hot kitchen",
+    "counter_s",
+    "s",
+    0.0,
+    3600.0,
+);
+/// In a pot.
+pub const PARBOIL: Bound = Bound::new("time in the pot", "parboil_s", "s", 0.0, 3600.0);
 
 /// All of them, for descriptions of an interface and for generators.
-pub const ALL: [Bound; 37] = [
+pub const ALL: [Bound; 42] = [
+    AHEAD,
+    AHEADS,
+    COUNTER,
+    HOT_COUNTER,
+    PARBOIL,
     PIECES,
     PIECE_MASS,
     THICKNESS,

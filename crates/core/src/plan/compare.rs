@@ -1,0 +1,111 @@
+//! What each way of getting the meat ready is worth, in minutes and in bite.
+
+use super::error::PlanError;
+use super::outcomes::Crispness;
+use super::problem::{Problem, Resolution, Variation};
+use super::request::Request;
+use super::search::search;
+use crate::heat::{FaceLaw, Grid, Piece};
+use crate::meat::{Browning, Coat};
+use crate::prep::{Method, Moment, march};
+use crate::units::{Interval, Length};
+
+/// A method, cooked.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Compared {
+    /// Its stable name.
+    pub id: String,
+    /// How the meat is when it goes in; nothing where nothing was done.
+    pub ready: Option<Moment>,
+    /// Time to the pull, for the core and the colour.
+    pub cook: Interval,
+    /// When the upper face is crisp; nothing where it is not before the pull.
+    pub crisp_at: Option<Interval>,
+    /// How crisp it is at the pull.
+    pub crispness: Crispness,
+    /// Its colour at the pull.
+    pub browning: Browning,
+}
+
+/// How a piece is after each thing done ahead of the cook.
+#[must_use]
+pub fn ahead(request: &Request) -> Vec<Moment> {
+    let (mut piece, _) = Piece::raw(
+        request.entry(),
+        request.heaviest(),
+        request.thickness_of(request.heaviest()),
+        Grid::coarse,
+        FaceLaw::MEAT,
+        request.start.temperature().celsius(),
+        Coat::Wet,
+    );
+    march(&mut piece, &request.ahead, request.room)
+}
+
+/// Cooks the request once for each method, on the coarse grid, everything else as it is.
+///
+/// ```
+/// use ember_core::fryer::PRESETS;
+/// use ember_core::meat::{CutId, cut};
+/// use ember_core::plan::{Request, compare};
+/// use ember_core::prep::methods;
+/// let request = Request::usual(CutId::Drumstick, PRESETS[0].machine());
+/// let schools = methods(cut(CutId::Drumstick));
+/// let worth = compare(&request, &schools).unwrap();
+/// let crisp = |id: &str| worth.iter().find(|one| one.id == id).unwrap().crisp_at.unwrap();
+/// // A night in the fridge crisps sooner than half an hour.
+/// assert!(crisp("night_bare") < crisp("half_hour_bare"));
+/// ```
+///
+/// # Errors
+/// Those of a plan.
+pub fn compare(request: &Request, methods: &[Method]) -> Result<Vec<Compared>, PlanError> {
+    request.check()?;
+    methods
+        .iter()
+        .map(|method| {
+            let request = Request {
+                ahead: method.ahead(),
+                coat: method.coat,
+                // Alone, and as it lies: only the method differs.
+                ..request.clone()
+            };
+            request.check()?;
+            one(&request, method)
+        })
+        .collect()
+}
+
+fn one(request: &Request, method: &Method) -> Result<Compared, PlanError> {
+    let problem = Problem::new(request);
+    let (cavity, trays) = (problem.first_cavity(), problem.first());
+    let found = search(&problem, cavity, trays)?;
+    let run = problem.load(cavity, trays, Resolution::Coarse, Variation::NONE);
+    let face = |run: &crate::fryer::Run| {
+        let face = run.piece().upper();
+        let dry_layer = Length::from_millimetres(face.dry_layer * 1e3);
+        let browning = Browning::of(face.browning);
+        (Crispness::of(dry_layer, browning), browning)
+    };
+    let mut crisp_at = None;
+    let ready = problem.cook(
+        run,
+        found.moments(found.pull),
+        Variation::NONE,
+        found.goal,
+        |run| {
+            if crisp_at.is_none() && face(run).0 >= Crispness::Crisp {
+                crisp_at = Some(Interval::from_seconds(run.elapsed()));
+            }
+        },
+    )?;
+    let (crispness, browning) = face(&ready.run);
+    Ok(Compared {
+        id: method.id.clone(),
+        ready: ahead(request).last().copied(),
+        cook: Interval::from_seconds(ready.at),
+        crisp_at,
+        crispness,
+        browning,
+    })
+}

@@ -1,0 +1,155 @@
+//! Spoons and cups.
+
+/// Something that is weighed or spooned.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Ingredient {
+    /// Fine salt.
+    Salt,
+    /// A dry rub without salt.
+    Rub,
+    /// Oil.
+    Oil,
+    /// Baking powder.
+    BakingPowder,
+    /// Flour.
+    Flour,
+    /// Starch of potatoes or maize.
+    Starch,
+    /// Beaten egg.
+    Egg,
+    /// Dry crumb.
+    Crumb,
+    /// Vinegar.
+    Vinegar,
+    /// Water.
+    Water,
+    /// A marinade, as bought or mixed.
+    Marinade,
+}
+
+/// US customary, NIST SP 811 (from memory), ml.
+const CUP: f64 = 236.588;
+const TABLESPOON: f64 = 14.787;
+const TEASPOON: f64 = 4.929;
+
+impl Ingredient {
+    /// Every ingredient.
+    pub const ALL: [Self; 11] = [
+        Self::Salt,
+        Self::Rub,
+        Self::Oil,
+        Self::BakingPowder,
+        Self::Flour,
+        Self::Starch,
+        Self::Egg,
+        Self::Crumb,
+        Self::Vinegar,
+        Self::Water,
+        Self::Marinade,
+    ];
+
+    /// The cook's word.
+    #[must_use]
+    pub const fn word(self) -> &'static str {
+        match self {
+            Self::Salt => "fine salt",
+            Self::Rub => "dry rub",
+            Self::Oil => "oil",
+            Self::BakingPowder => "baking powder",
+            Self::Flour => "flour",
+            Self::Starch => "starch",
+            Self::Egg => "beaten egg",
+            Self::Crumb => "dry crumb",
+            Self::Vinegar => "vinegar",
+            Self::Water => "water",
+            Self::Marinade => "marinade",
+        }
+    }
+
+    /// As it is spooned, g/ml (food composition tables give grams a cup; from memory).
+    #[must_use]
+    pub const fn density(self) -> f64 {
+        match self {
+            Self::Salt => 1.22,
+            Self::Rub => 0.47,
+            Self::Oil => 0.92,
+            Self::BakingPowder => 0.93,
+            Self::Flour => 0.53,
+            Self::Starch => 0.54,
+            Self::Egg | Self::Marinade => 1.03,
+            Self::Crumb => 0.46,
+            Self::Vinegar => 1.01,
+            Self::Water => 1.0,
+        }
+    }
+
+    /// What of it is sodium: salt 39.34 % (molar masses 22.990 and 35.453), baking powder about a
+    /// tenth, a marinade with soy sauce about two hundredths (food composition tables; from memory).
+    #[must_use]
+    pub const fn sodium(self) -> f64 {
+        match self {
+            Self::Salt => 0.393_4,
+            Self::BakingPowder => 0.106,
+            Self::Marinade => 0.02,
+            _ => 0.0,
+        }
+    }
+
+    /// An allergen it often brings.
+    #[must_use]
+    pub const fn allergen(self) -> Option<&'static str> {
+        match self {
+            Self::Flour | Self::Crumb => Some("wheat"),
+            Self::Egg => Some("egg"),
+            Self::Marinade => Some("often soy, mustard or sesame: read its label"),
+            Self::Rub => Some("at times mustard or sesame: read its label"),
+            Self::BakingPowder => Some("at times wheat"),
+            _ => None,
+        }
+    }
+}
+
+/// Grams in spoons and cups as a cook measures: quarters of a teaspoon, halves of a tablespoon,
+/// quarters of a cup.
+///
+/// ```
+/// use ember_core::prep::{Ingredient, spoons};
+/// // NIST SP 811: a teaspoon is 4.929 ml; fine salt weighs 1.22 g/ml, so 6.0 g.
+/// assert_eq!(spoons(Ingredient::Salt, 6.0), "1 tsp");
+/// assert_eq!(spoons(Ingredient::Salt, 9.0), "1 1/2 tsp");
+/// assert_eq!(spoons(Ingredient::Oil, 27.0), "2 tbsp");
+/// assert_eq!(spoons(Ingredient::Water, 710.0), "3 cups");
+/// assert_eq!(spoons(Ingredient::Salt, 0.4), "a pinch");
+/// ```
+#[must_use]
+pub fn spoons(ingredient: Ingredient, grams: f64) -> String {
+    let volume = grams / ingredient.density();
+    if volume < TEASPOON / 8.0 {
+        "a pinch".to_owned()
+    } else if volume < 2.75 * TEASPOON {
+        parts(volume / TEASPOON, 4, "tsp", "tsp")
+    } else if volume < 3.75 * TABLESPOON {
+        parts(volume / TABLESPOON, 2, "tbsp", "tbsp")
+    } else {
+        parts(volume / CUP, 4, "cup", "cups")
+    }
+}
+
+/// A number in wholes and parts of so many, with its word.
+fn parts(value: f64, of: u32, one: &str, many: &str) -> String {
+    let count = ((value * f64::from(of)).round() as u32).max(1);
+    let (whole, part) = (count / of, count % of);
+    let fraction = match (part * 4) / of {
+        1 => "1/4",
+        2 => "1/2",
+        3 => "3/4",
+        _ => "",
+    };
+    let number = match (whole, fraction) {
+        (0, part) => part.to_owned(),
+        (whole, "") => whole.to_string(),
+        (whole, part) => format!("{whole} {part}"),
+    };
+    let word = if value > 1.01 { many } else { one };
+    format!("{number} {word}")
+}

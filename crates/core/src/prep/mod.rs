@@ -1,0 +1,20 @@
+//! What comes before the heat: drying, salting, tempering, parboiling, thawing, and how much of
+//! everything it takes.
+
+mod ahead;
+mod measure;
+mod method;
+mod portion;
+mod quantity;
+mod salt;
+mod schools;
+mod thaw;
+
+pub use ahead::{Ahead, Moment, march};
+pub use measure::{Ingredient, spoons};
+pub use method::{Method, Place, Task, Window};
+pub use portion::{Appetite, edible_share, portion};
+pub use quantity::{Amount, Coating, Seasoning, quantities, sodium};
+pub use salt::{SALT_IN_MEAT, half_depth, salted_evenly};
+pub use schools::methods;
+pub use thaw::{Bath, thaw_time};

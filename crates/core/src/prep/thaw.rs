@@ -1,0 +1,62 @@
+//! How long a frozen piece takes to thaw.
+
+use crate::geometry::Body;
+use crate::meat::Material;
+use crate::units::Interval;
+
+/// Where it thaws.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Bath {
+    /// In the fridge.
+    Fridge,
+    /// In cold water, in a tight bag, changed every half hour.
+    ColdWater,
+}
+
+impl Bath {
+    /// Around it, °C, and what it gives to the piece, W/(m² K), its wrapping included (from memory).
+    const fn around(self) -> [f64; 2] {
+        match self {
+            Self::Fridge => [4.0, 8.0],
+            Self::ColdWater => [12.0, 120.0],
+        }
+    }
+}
+
+/// Where meat begins to freeze, °C (handbooks give -0.8 to -1.7).
+const FREEZING: f64 = -1.2;
+/// Conductivity of thawed lean meat, W/(m K): the heat walks in through what has thawed.
+const THAWED: f64 = 0.48;
+/// Latent heat of ice, J/kg, and the share of the water that freezes in a freezer.
+const FUSION: f64 = 334_000.0;
+const FROZEN: f64 = 0.9;
+/// From -18 °C to freezing and on to the fridge, as a share of the latent heat (Pham's correction in
+/// its simplest form; from memory).
+const SENSIBLE: f64 = 0.2;
+
+/// Plank's equation for a slab, thawed from both faces, over the shape's factor (a slab one, a long
+/// round piece two, a sphere three, a disc between): ASHRAE Handbook - Refrigeration, freezing times (from memory).
+///
+/// ```
+/// use ember_core::{geometry::Body, meat::{CutId, Material, cut}, prep::{Bath, thaw_time}};
+/// let meat = Material::of(cut(CutId::BoneInThigh).composition);
+/// let bird = Body::Disc { thickness: 0.11, radius: 0.08 };
+/// // Common practice: a day in the fridge for 2 kg, two to three hours in cold water.
+/// let hours = |bath| thaw_time(bird, &meat, bath).minutes() / 60.0;
+/// assert!((15.0..36.0).contains(&hours(Bath::Fridge)));
+/// assert!((1.5..4.0).contains(&hours(Bath::ColdWater)));
+/// ```
+#[must_use]
+pub fn thaw_time(body: Body, material: &Material, bath: Bath) -> Interval {
+    let [around, given] = bath.around();
+    let (thickness, shape) = match body {
+        Body::Disc { thickness, radius } => (thickness, 1.0 + thickness / (2.0 * radius)),
+        Body::Bar { diameter, .. } => (diameter, 2.0),
+        // From its outside only: the cavity is full of ice and still air.
+        Body::Tube { diameter, bore, .. } => (diameter - bore, 1.0),
+        Body::Sphere { diameter } => (diameter, 3.0),
+    };
+    let heat = FUSION * FROZEN * material.water_content() * (1.0 + SENSIBLE);
+    let slab = thickness / (2.0 * given) + thickness * thickness / (8.0 * THAWED);
+    Interval::from_seconds(heat / (around - FREEZING) * slab / shape)
+}
