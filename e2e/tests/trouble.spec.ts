@@ -83,7 +83,7 @@ test("deleting can be undone", async ({ page }) => {
 
 test("a cook can be renamed, and an unknown one is told", async ({ page }) => {
   await page.goto("/logbook");
-  await page.getByRole("link", { name: "Small pork loin", exact: true }).click();
+  await page.getByRole("link", { name: "Small pork loin on the spit", exact: true }).click();
   await page.getByRole("button", { name: "Rename" }).click();
   await page.getByRole("textbox", { name: "Name of the cook" }).fill("Loin for two");
   await page.keyboard.press("Enter");

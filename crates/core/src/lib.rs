@@ -2,7 +2,8 @@
 //! plans made from it. No I/O, no clock, no web, no database.
 //!
 //! Modules build on one another in one direction:
-//! `units` <- `meat`, `geometry` <- `heat` <- `fryer` <- `basket` <- `plan` <- `course`;
+//! `units` <- `meat`, `geometry` <- `heat` <- `fryer` <- `prep` and `basket` <- `plan` <- `course`;
+//! `schedule` reads `units`;
 //! `doneness` reads units and meat only.
 #![deny(missing_docs)]
 
@@ -16,6 +17,7 @@ pub mod lethality;
 pub mod meat;
 pub mod plan;
 pub mod prep;
+pub mod schedule;
 pub mod units;
 
 mod curve;

@@ -29,9 +29,9 @@ mod text;
 mod together;
 mod warnings;
 
-pub use compare::{Compared, ahead, compare};
 pub use assumptions::Assumption;
 pub use band::{Band, Ensemble, MEMBERS, Member, Remaining, Unknown, synthetic_pull};
+pub use compare::{Compared, ahead, compare};
 pub use error::PlanError;
 pub use keeping::{HOT, Kept, REHEAT};
 pub use loading::{Loading, OtherLoading, Turning};

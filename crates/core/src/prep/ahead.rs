@@ -63,9 +63,10 @@ impl Ahead {
     pub const fn time(self) -> Interval {
         match self {
             Self::Blot => Interval::from_seconds(0.0),
-            Self::Uncovered(time) | Self::Covered(time) | Self::Counter(time) | Self::Parboil(time) => {
-                time
-            }
+            Self::Uncovered(time)
+            | Self::Covered(time)
+            | Self::Counter(time)
+            | Self::Parboil(time) => time,
         }
     }
 

@@ -10,10 +10,8 @@ const RAW_POULTRY: &str =
     "Do not wash raw poultry, it spreads bacteria: blot it. Wash your hands after touching it.";
 const RAW_MEAT: &str = "Wash your hands after touching raw meat.";
 const BOIL_IT: &str = "Boil what the meat has lain in before it is a sauce, or throw it away.";
-const TWO_HOURS: &str =
-    "Out of the fridge for two hours at the most, one in a hot kitchen; your local authority decides.";
-const CHILL: &str =
-    "Chill part-cooked meat at once, and cook it through the same day or the next.";
+const TWO_HOURS: &str = "Out of the fridge for two hours at the most, one in a hot kitchen; your local authority decides.";
+const CHILL: &str = "Chill part-cooked meat at once, and cook it through the same day or the next.";
 
 /// Salt by weight, the middle of the usual half to one and a half per cent.
 const SALT: f64 = 0.01;
@@ -37,7 +35,13 @@ pub fn methods(cut: &Cut) -> Vec<Method> {
     all.extend([towel(cut)]);
     if cut.skin {
         all.extend([
-            dried(cut, "half_hour_bare", "bare for half an hour", [20.0, 30.0, 60.0], HALF_HOUR),
+            dried(
+                cut,
+                "half_hour_bare",
+                "bare for half an hour",
+                [20.0, 30.0, 60.0],
+                HALF_HOUR,
+            ),
             dried(
                 cut,
                 "night_bare",
@@ -62,7 +66,10 @@ pub fn methods(cut: &Cut) -> Vec<Method> {
     ) {
         all.push(crumbed(cut));
     }
-    if matches!(cut.id, CutId::PartyWing | CutId::Drumette | CutId::WingFlat | CutId::WholeWing) {
+    if matches!(
+        cut.id,
+        CutId::PartyWing | CutId::Drumette | CutId::WingFlat | CutId::WholeWing
+    ) {
         all.extend([powdered(cut), dusted(cut)]);
     }
     all
@@ -97,7 +104,11 @@ fn named(id: &str, name: &str, reason: &str, coat: Coat) -> Method {
 }
 
 fn blot(cut: &Cut) -> Task {
-    let all = if cut.usual_pieces > 1 { "every piece" } else { "it" };
+    let all = if cut.usual_pieces > 1 {
+        "every piece"
+    } else {
+        "it"
+    };
     Task::work(
         &format!("Blot {all} dry"),
         Place::Counter,
@@ -203,8 +214,13 @@ fn brine(cut: &Cut, seasoning: Seasoning, window: [f64; 3], method: Method) -> M
             "cold, so that nothing warms up",
         )
         .with_caution(caution(cut)),
-        Task::wait("Leave it in the brine, in the fridge", Place::Fridge, window, "salt walks in")
-            .covered(),
+        Task::wait(
+            "Leave it in the brine, in the fridge",
+            Place::Fridge,
+            window,
+            "salt walks in",
+        )
+        .covered(),
         blot(cut),
         rub(),
     ];
@@ -218,7 +234,12 @@ fn quick_brine(cut: &Cut) -> Method {
         "Six per cent for an hour: the outside is seasoned, and too long is too salty.",
         Coat::Rubbed,
     );
-    brine(cut, Seasoning::GradientBrine(0.06), [30.0, HOUR, 2.0 * HOUR], method)
+    brine(
+        cut,
+        Seasoning::GradientBrine(0.06),
+        [30.0, HOUR, 2.0 * HOUR],
+        method,
+    )
 }
 
 fn even_brine(cut: &Cut) -> Method {
@@ -241,8 +262,13 @@ fn marinade(cut: &Cut) -> Method {
     );
     method.seasonings = vec![Seasoning::Marinade, Seasoning::Spray];
     method.tasks = vec![
-        Task::work("Mix the marinade, turn the meat in it", Place::Counter, 6.0, "every side")
-            .with_caution(caution(cut)),
+        Task::work(
+            "Mix the marinade, turn the meat in it",
+            Place::Counter,
+            6.0,
+            "every side",
+        )
+        .with_caution(caution(cut)),
         Task::wait(
             "Leave it in the fridge, covered",
             Place::Fridge,
@@ -285,10 +311,19 @@ fn crumbed(cut: &Cut) -> Method {
         "A crust of its own, dry before it goes in.",
         Coat::Crumbed,
     );
-    method.seasonings = vec![Seasoning::Salt(SALT), Seasoning::EggAndCrumb, Seasoning::Spray];
+    method.seasonings = vec![
+        Seasoning::Salt(SALT),
+        Seasoning::EggAndCrumb,
+        Seasoning::Spray,
+    ];
     method.tasks = vec![
         blot(cut),
-        Task::work("Through flour, egg and crumb, then spray it", Place::Counter, 12.0, "press the crumb on"),
+        Task::work(
+            "Through flour, egg and crumb, then spray it",
+            Place::Counter,
+            12.0,
+            "press the crumb on",
+        ),
         Task::wait(
             "Let the crumb set in the fridge",
             Place::Fridge,
@@ -309,7 +344,12 @@ fn powdered(cut: &Cut) -> Method {
     method.seasonings = vec![Seasoning::Salt(SALT), Seasoning::BakingPowder];
     method.tasks = vec![
         blot(cut),
-        Task::work("Toss it in baking powder and salt", Place::Counter, 3.0, "thin and even"),
+        Task::work(
+            "Toss it in baking powder and salt",
+            Place::Counter,
+            3.0,
+            "thin and even",
+        ),
         Task::wait(
             "Let it dry in the fridge, uncovered",
             Place::Fridge,
@@ -327,10 +367,19 @@ fn dusted(cut: &Cut) -> Method {
         "A thin dry coat that crunches; no dry flour may show white.",
         Coat::Floured,
     );
-    method.seasonings = vec![Seasoning::Salt(SALT), Seasoning::Dusting(Coating::Starch), Seasoning::Spray];
+    method.seasonings = vec![
+        Seasoning::Salt(SALT),
+        Seasoning::Dusting(Coating::Starch),
+        Seasoning::Spray,
+    ];
     method.tasks = vec![
         blot(cut),
-        Task::work("Toss it in starch, shake it off, spray it", Place::Counter, 4.0, "spray the white spots again at the turn"),
+        Task::work(
+            "Toss it in starch, shake it off, spray it",
+            Place::Counter,
+            4.0,
+            "spray the white spots again at the turn",
+        ),
     ];
     method
 }
@@ -354,9 +403,14 @@ fn short_skin() -> Method {
     );
     method.seasonings = vec![Seasoning::Salt(SALT), Seasoning::Rub];
     method.tasks = vec![
-        Task::work("Blot it dry", Place::Counter, 3.0, "wet skin does not blister")
-            .doing(Ahead::Blot)
-            .with_caution(RAW_MEAT),
+        Task::work(
+            "Blot it dry",
+            Place::Counter,
+            3.0,
+            "wet skin does not blister",
+        )
+        .doing(Ahead::Blot)
+        .with_caution(RAW_MEAT),
         prick(),
         Task::wait(
             "Salt the skin and let it stand in the fridge, uncovered",
@@ -364,8 +418,13 @@ fn short_skin() -> Method {
             [20.0, 30.0, HOUR],
             "salt draws water out of the skin",
         ),
-        Task::work("Scrape the salt off and blot the skin", Place::Counter, 3.0, "it has done its work")
-            .doing(Ahead::Blot),
+        Task::work(
+            "Scrape the salt off and blot the skin",
+            Place::Counter,
+            3.0,
+            "it has done its work",
+        )
+        .doing(Ahead::Blot),
     ];
     method
 }
@@ -379,8 +438,13 @@ fn long_skin() -> Method {
     );
     method.seasonings = vec![Seasoning::VinegarAndSalt, Seasoning::Rub];
     method.tasks = vec![
-        Task::wait("Parboil it, skin down", Place::Hob, [10.0, 12.0, 15.0], "the skin softens and shrinks")
-            .with_caution("A pot of simmering water: lift the meat with tongs, away from you."),
+        Task::wait(
+            "Parboil it, skin down",
+            Place::Hob,
+            [10.0, 12.0, 15.0],
+            "the skin softens and shrinks",
+        )
+        .with_caution("A pot of simmering water: lift the meat with tongs, away from you."),
         Task::wait(
             "Chill it in the fridge",
             Place::Fridge,
@@ -390,15 +454,25 @@ fn long_skin() -> Method {
         .with_caution(CHILL),
         Task::work("Blot it dry", Place::Counter, 3.0, "the first of two times").doing(Ahead::Blot),
         prick(),
-        Task::work("Brush the skin with vinegar, cover it with salt", Place::Counter, 4.0, "both draw water"),
+        Task::work(
+            "Brush the skin with vinegar, cover it with salt",
+            Place::Counter,
+            4.0,
+            "both draw water",
+        ),
         Task::wait(
             "Let it dry in the fridge, uncovered",
             Place::Fridge,
             [4.0 * HOUR, 10.0 * HOUR, 24.0 * HOUR],
             "until the skin feels like parchment",
         ),
-        Task::work("Scrape the salt off and blot the skin", Place::Counter, 4.0, "the second time")
-            .doing(Ahead::Blot),
+        Task::work(
+            "Scrape the salt off and blot the skin",
+            Place::Counter,
+            4.0,
+            "the second time",
+        )
+        .doing(Ahead::Blot),
     ];
     method
 }

@@ -17,7 +17,7 @@ impl Bath {
     /// Around it, °C, and what it gives to the piece, W/(m² K), its wrapping included (from memory).
     const fn around(self) -> [f64; 2] {
         match self {
-            Self::Fridge => [4.0, 8.0],
+            Self::Fridge => [4.0, 10.0],
             Self::ColdWater => [12.0, 120.0],
         }
     }
@@ -39,21 +39,21 @@ const SENSIBLE: f64 = 0.2;
 ///
 /// ```
 /// use ember_core::{geometry::Body, meat::{CutId, Material, cut}, prep::{Bath, thaw_time}};
-/// let meat = Material::of(cut(CutId::BoneInThigh).composition);
-/// let bird = Body::Disc { thickness: 0.11, radius: 0.08 };
-/// // Common practice: a day in the fridge for 2 kg, two to three hours in cold water.
-/// let hours = |bath| thaw_time(bird, &meat, bath).minutes() / 60.0;
-/// assert!((15.0..36.0).contains(&hours(Bath::Fridge)));
-/// assert!((1.5..4.0).contains(&hours(Bath::ColdWater)));
+/// let meat = Material::of(cut(CutId::BonelessBreast).composition);
+/// let breast = Body::Disc { thickness: 0.03, radius: 0.06 };
+/// // Food safety agencies (from memory): overnight in the fridge, about an hour in cold water.
+/// let hours = |bath| thaw_time(breast, &meat, bath).minutes() / 60.0;
+/// assert!((8.0..24.0).contains(&hours(Bath::Fridge)));
+/// assert!((0.6..2.0).contains(&hours(Bath::ColdWater)));
 /// ```
 #[must_use]
 pub fn thaw_time(body: Body, material: &Material, bath: Bath) -> Interval {
     let [around, given] = bath.around();
     let (thickness, shape) = match body {
-        Body::Disc { thickness, radius } => (thickness, 1.0 + thickness / (2.0 * radius)),
+        Body::Disc { thickness, radius } => (thickness, 1.0 + thickness / radius),
         Body::Bar { diameter, .. } => (diameter, 2.0),
-        // From its outside only: the cavity is full of ice and still air.
-        Body::Tube { diameter, bore, .. } => (diameter - bore, 1.0),
+        // Its wall, from both sides.
+        Body::Tube { diameter, bore, .. } => ((diameter - bore) / 2.0, 1.0),
         Body::Sphere { diameter } => (diameter, 3.0),
     };
     let heat = FUSION * FROZEN * material.water_content() * (1.0 + SENSIBLE);

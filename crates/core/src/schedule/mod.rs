@@ -1,0 +1,14 @@
+//! The whole supper on one time axis: everything backwards from the table, with the machines, the
+//! hob, the fridge and the hands there are.
+
+mod solve;
+mod supper;
+mod timeline;
+mod ways;
+
+pub use solve::schedule;
+pub use supper::{
+    Begun, Binding, Dish, HandsOn, Minute, Placed, Resource, Schedule, Serve, Stand, Supper, Task,
+    Waiting, whole_minutes,
+};
+pub use ways::{Change, WayOut, ways_out};

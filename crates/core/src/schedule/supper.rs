@@ -1,0 +1,196 @@
+//! A supper as the solver sees it: dishes of tasks, places with room, hands.
+
+use crate::units::Interval;
+
+/// A moment: minutes from a beginning that the caller chooses. Whole minutes, as a kitchen clock
+/// tells them; the caller keeps the calendar, so that no rule here knows of time zones.
+pub type Minute = i64;
+
+/// A place that holds a number of things at once: a cavity, the rings of a hob, a shelf.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Resource {
+    /// The cook's word.
+    pub name: String,
+    /// Things it holds at once.
+    pub room: u32,
+}
+
+/// Where a task stands, by the number of the resource, and how much of it.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct Stand {
+    /// Number in [`Supper::resources`].
+    pub resource: usize,
+    /// Share of its room.
+    pub takes: u32,
+}
+
+/// A moment within a task that needs hands.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct HandsOn {
+    /// From the beginning of the task, min.
+    pub at: Minute,
+    /// How long, min.
+    pub lasts: Minute,
+    /// What, in the cook's words.
+    pub what: String,
+}
+
+/// Something of a dish that takes time.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Task {
+    /// What, in the cook's words.
+    pub name: String,
+    /// Where; nothing for the counter.
+    pub stand: Option<Stand>,
+    /// At least, at best, at most, min.
+    pub lasts: [Minute; 3],
+    /// Longest wait until the next task of the dish begins, min.
+    pub wait: Minute,
+    /// When hands are needed.
+    pub hands: Vec<HandsOn>,
+}
+
+/// What a finished dish loses by waiting.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Waiting {
+    /// Loses nothing for so long, min.
+    pub free: Minute,
+    /// Then so much a minute.
+    pub per_minute: f64,
+    /// Cannot wait longer, min: it is cold, or no longer safe.
+    pub longest: Minute,
+}
+
+/// A cook or a side dish.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Dish {
+    /// The cook's name for it.
+    pub name: String,
+    /// In order; each begins when the one before is done. The last ends when the dish is ready.
+    pub tasks: Vec<Task>,
+    /// What it loses once it is ready.
+    pub waiting: Waiting,
+}
+
+/// When it should be on the table.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Serve {
+    /// At this minute.
+    At(Minute),
+    /// As soon as it can be, from now.
+    Soonest,
+}
+
+/// A task that has begun, or is done: nothing moves it.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct Begun {
+    /// Number of the dish.
+    pub dish: usize,
+    /// Number of its task.
+    pub task: usize,
+    /// When it began.
+    pub start: Minute,
+    /// When it ends, as is known now.
+    pub end: Minute,
+}
+
+/// Everything that is wanted.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Supper {
+    /// When.
+    pub serve: Serve,
+    /// Nothing begins before.
+    pub now: Minute,
+    /// Places.
+    pub resources: Vec<Resource>,
+    /// Pairs of hands.
+    pub hands: u32,
+    /// No hands in these: from, to.
+    pub quiet: Vec<(Minute, Minute)>,
+    /// What is cooked.
+    pub dishes: Vec<Dish>,
+    /// What has begun.
+    pub begun: Vec<Begun>,
+    /// Where tasks stood before a change: moved as little as possible. By dish and task.
+    pub before: Vec<Vec<Minute>>,
+}
+
+/// A task in its place.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct Placed {
+    /// From.
+    pub start: Minute,
+    /// To.
+    pub end: Minute,
+}
+
+/// Every task in its place.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Schedule {
+    /// When it is served.
+    pub serve: Minute,
+    /// By dish and task.
+    pub dishes: Vec<Vec<Placed>>,
+    /// What the eaters lose by waiting, all together.
+    pub loss: f64,
+    /// Whether nothing better exists; false when the search was cut short.
+    pub proven: bool,
+}
+
+/// Something that cannot be, with what is in the way.
+#[derive(Debug, Clone, PartialEq, thiserror::Error)]
+pub enum Binding {
+    /// A dish alone does not fit between now and then.
+    #[error("{dish} needs {needs} min and there are {left} min; eat later, or take a quicker way")]
+    TooLate {
+        /// The dish.
+        dish: String,
+        /// What it needs at least, min.
+        needs: Minute,
+        /// What is left, min.
+        left: Minute,
+    },
+    /// Dishes do not fit beside one another.
+    #[error("there is no room for everything at {}", places.join(", "))]
+    NoRoom {
+        /// The fullest places.
+        places: Vec<String>,
+    },
+}
+
+impl Waiting {
+    /// What waiting for so many minutes takes; nothing where it cannot.
+    ///
+    /// ```
+    /// use ember_core::schedule::Waiting;
+    /// let wings = Waiting { free: 2, per_minute: 1.0, longest: 30 };
+    /// assert_eq!([wings.loss(1), wings.loss(7), wings.loss(31)], [Some(0.0), Some(5.0), None]);
+    /// ```
+    #[must_use]
+    pub fn loss(&self, minutes: Minute) -> Option<f64> {
+        (minutes <= self.longest).then(|| (minutes - self.free).max(0) as f64 * self.per_minute)
+    }
+}
+
+impl Dish {
+    /// The least it takes from its first task to the last, min.
+    #[must_use]
+    pub fn shortest(&self) -> Minute {
+        self.tasks.iter().map(|task| task.lasts[0]).sum()
+    }
+}
+
+impl Schedule {
+    /// When the first task begins.
+    #[must_use]
+    pub fn begins(&self) -> Minute {
+        let starts = self.dishes.iter().flatten().map(|placed| placed.start);
+        starts.min().unwrap_or(self.serve)
+    }
+}
+
+/// Whole minutes of an interval, rounded up: nothing is done early.
+#[must_use]
+pub fn whole_minutes(time: Interval) -> Minute {
+    time.minutes().ceil() as Minute
+}

@@ -1,0 +1,354 @@
+//! The supper: nothing twice in one place, everything in its order and window, nothing better left.
+#![allow(clippy::unwrap_used, clippy::indexing_slicing, reason = "tests")]
+
+use ember_core::schedule::{
+    Begun, Binding, Dish, HandsOn, Minute, Resource, Schedule, Serve, Stand, Supper, Task, Waiting,
+    schedule, ways_out,
+};
+use proptest::prelude::*;
+
+fn hands(at: Minute, lasts: Minute) -> HandsOn {
+    HandsOn {
+        at,
+        lasts,
+        what: "hands".to_owned(),
+    }
+}
+
+fn task(resource: Option<usize>, lasts: [Minute; 3], wait: Minute, hands: Vec<HandsOn>) -> Task {
+    Task {
+        name: "task".to_owned(),
+        stand: resource.map(|resource| Stand { resource, takes: 1 }),
+        lasts,
+        wait,
+        hands,
+    }
+}
+
+fn dish(name: &str, tasks: Vec<Task>, [free, longest]: [Minute; 2], per_minute: f64) -> Dish {
+    Dish {
+        name: name.to_owned(),
+        tasks,
+        waiting: Waiting {
+            free,
+            per_minute,
+            longest,
+        },
+    }
+}
+
+fn supper(serve: Serve, rooms: &[u32], dishes: Vec<Dish>) -> Supper {
+    Supper {
+        serve,
+        now: 0,
+        resources: rooms
+            .iter()
+            .enumerate()
+            .map(|(n, room)| Resource {
+                name: format!("place {n}"),
+                room: *room,
+            })
+            .collect(),
+        hands: 1,
+        quiet: Vec::new(),
+        dishes,
+        begun: Vec::new(),
+        before: Vec::new(),
+    }
+}
+
+/// Looked at minute by minute, with nothing of the solver.
+fn check(supper: &Supper, found: &Schedule) {
+    let mut loss = 0.0;
+    for (dish, placed) in supper.dishes.iter().zip(&found.dishes) {
+        assert_eq!(dish.tasks.len(), placed.len());
+        for (task, at) in dish.tasks.iter().zip(placed) {
+            assert!(at.start >= supper.now, "before now");
+            let lasts = at.end - at.start;
+            assert!((task.lasts[0]..=task.lasts[2]).contains(&lasts), "window");
+        }
+        for (n, pair) in placed.windows(2).enumerate() {
+            let waited = pair[1].start - pair[0].end;
+            assert!((0..=dish.tasks[n].wait).contains(&waited), "order");
+        }
+        let waits = found.serve - placed.last().unwrap().end;
+        loss += dish
+            .waiting
+            .loss(waits)
+            .expect("waits no longer than it can");
+    }
+    assert!((loss - found.loss).abs() < 1e-9, "{loss} {}", found.loss);
+    let both = || supper.dishes.iter().zip(&found.dishes);
+    let tasks = || both().flat_map(|(dish, placed)| dish.tasks.iter().zip(placed));
+    for minute in found.begins()..found.serve {
+        let on = |at: &ember_core::schedule::Placed| at.start <= minute && minute < at.end;
+        for (n, place) in supper.resources.iter().enumerate() {
+            let taken: u32 = tasks()
+                .filter(|(_, at)| on(at))
+                .filter_map(|(task, _)| task.stand.filter(|stand| stand.resource == n))
+                .map(|stand| stand.takes)
+                .sum();
+            assert!(taken <= place.room, "place {n} at {minute}");
+        }
+        let at_work = tasks()
+            .flat_map(|(task, at)| {
+                task.hands
+                    .iter()
+                    .map(move |one| at.start + one.at..at.start + one.at + one.lasts)
+            })
+            .filter(|moment| moment.contains(&minute))
+            .count() as u32;
+        assert!(at_work <= supper.hands, "hands at {minute}");
+        let quiet = supper
+            .quiet
+            .iter()
+            .any(|(a, b)| *a <= minute && minute < *b);
+        assert!(!quiet || at_work == 0, "quiet at {minute}");
+    }
+}
+
+fn some_task() -> impl Strategy<Value = Task> {
+    (0..4_usize, 2..9_i64, 0..6_i64, 0..4_i64, 0..3_i64).prop_map(
+        |(place, best, more, wait, work)| {
+            let lasts = [(best - more).max(1), best, best + more];
+            // Hands at the beginning, for no longer than the task is.
+            let work = work.min(lasts[0]);
+            let hands = if work > 0 {
+                vec![hands(0, work)]
+            } else {
+                Vec::new()
+            };
+            task((place < 3).then_some(place), lasts, wait, hands)
+        },
+    )
+}
+
+fn some_supper() -> impl Strategy<Value = Supper> {
+    let some_dish = (prop::collection::vec(some_task(), 1..4), 0..4_i64, 0..4_u8);
+    (prop::collection::vec(some_dish, 1..6), 1..3_u32, 20..40_i64).prop_map(
+        |(dishes, hands, quiet)| {
+            let dishes = dishes
+                .into_iter()
+                .enumerate()
+                .map(|(n, (tasks, free, rate))| {
+                    dish(
+                        &format!("dish {n}"),
+                        tasks,
+                        [free, 60],
+                        f64::from(rate) * 0.5,
+                    )
+                })
+                .collect();
+            Supper {
+                hands,
+                quiet: vec![(quiet, quiet + 8)],
+                ..supper(Serve::At(90), &[1, 1, 3], dishes)
+            }
+        },
+    )
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(120))]
+
+    /// No double booking, precedence, windows, quiet hours; the same every time.
+    #[test]
+    fn everything_is_in_its_place(supper in some_supper()) {
+        if let Ok(found) = schedule(&supper) {
+            check(&supper, &found);
+            prop_assert_eq!(&schedule(&supper).unwrap(), &found);
+            // More room loses no more.
+            let mut roomier = supper.clone();
+            for place in &mut roomier.resources {
+                place.room += 1;
+            }
+            if found.proven {
+                prop_assert!(schedule(&roomier).unwrap().loss <= found.loss + 1e-9);
+            }
+        }
+    }
+
+    /// Nothing better exists: every start of every task is tried.
+    #[test]
+    fn nothing_better_is_left(
+        cooks in prop::collection::vec((1..5_i64, 0..3_i64, 1..4_u8, 0..2_usize), 1..4),
+    ) {
+        let dishes: Vec<Dish> = cooks
+            .iter()
+            .enumerate()
+            .map(|(n, (lasts, work, rate, place))| {
+                let work = (*work).min(*lasts);
+                let hands = if work > 0 { vec![hands(0, work)] } else { Vec::new() };
+                let tasks = vec![task(Some(*place), [*lasts; 3], 0, hands)];
+                dish(&format!("dish {n}"), tasks, [0, 12], f64::from(*rate))
+            })
+            .collect();
+        let supper = supper(Serve::At(14), &[1, 1], dishes);
+        let found = schedule(&supper).ok().map(|found| found.loss);
+        let best = exhaustive(&supper, &mut Vec::new());
+        prop_assert_eq!(found, best);
+    }
+
+    /// What has begun stays where it is, when everything else is planned anew from now.
+    #[test]
+    fn what_has_begun_stays(supper in some_supper(), later in 5..30_i64) {
+        if let Ok(found) = schedule(&supper) {
+            let now = found.begins() + later;
+            let begun: Vec<Begun> = found
+                .dishes
+                .iter()
+                .enumerate()
+                .flat_map(|(dish, placed)| placed.iter().enumerate().map(move |(task, at)| (dish, task, *at)))
+                .filter(|(_, _, at)| at.start < now)
+                .map(|(dish, task, at)| Begun { dish, task, start: at.start, end: at.end })
+                .collect();
+            let before = found.dishes.iter().map(|placed| placed.iter().map(|at| at.start).collect()).collect();
+            let again = Supper { now, begun: begun.clone(), before, ..supper };
+            let again = schedule(&again).unwrap();
+            for one in begun {
+                prop_assert_eq!(again.dishes[one.dish][one.task].start, one.start);
+            }
+            prop_assert!(again.loss <= found.loss + 1e-9 || !again.proven);
+        }
+    }
+}
+
+/// Every start of every dish of one task.
+fn exhaustive(supper: &Supper, starts: &mut Vec<Minute>) -> Option<f64> {
+    let Serve::At(serve) = supper.serve else {
+        return None;
+    };
+    if starts.len() == supper.dishes.len() {
+        let mut loss = 0.0;
+        for (dish, start) in supper.dishes.iter().zip(starts.iter()) {
+            loss += dish.waiting.loss(serve - start - dish.tasks[0].lasts[0])?;
+        }
+        let busy = |minute: Minute, place: Option<usize>| {
+            supper
+                .dishes
+                .iter()
+                .zip(starts.iter())
+                .filter(|(dish, start)| {
+                    let task = &dish.tasks[0];
+                    let lasts = match place {
+                        Some(place) if task.stand.unwrap().resource != place => 0,
+                        Some(_) => task.lasts[0],
+                        None => task.hands.first().map_or(0, |hands| hands.lasts),
+                    };
+                    (**start..**start + lasts).contains(&minute)
+                })
+                .count()
+        };
+        let clash = (0..serve).any(|minute| {
+            [Some(0), Some(1), None]
+                .iter()
+                .any(|place| busy(minute, *place) > 1)
+        });
+        return (!clash).then_some(loss);
+    }
+    let lasts = supper.dishes[starts.len()].tasks[0].lasts[0];
+    let mut best: Option<f64> = None;
+    for start in 0..=serve - lasts {
+        starts.push(start);
+        if let Some(loss) = exhaustive(supper, starts) {
+            best = Some(best.map_or(loss, |best| best.min(loss)));
+        }
+        starts.pop();
+    }
+    best
+}
+
+/// By hand: the salt of the evening cannot fall into the night, so the drying is stretched from its
+/// best twelve hours to where the evening ends.
+#[test]
+fn the_night_is_quiet() {
+    let belly = dish(
+        "belly",
+        vec![
+            task(None, [10; 3], 0, vec![hands(0, 10)]),
+            task(Some(0), [240, 720, 1440], 0, vec![]),
+            task(Some(1), [40; 3], 0, vec![hands(0, 2)]),
+        ],
+        [15, 60],
+        1.0,
+    );
+    // Served at noon of the second day; quiet from 22:00 to 7:00, minutes from the first midnight.
+    let mut supper = supper(Serve::At(1440 + 720), &[4, 1], vec![belly]);
+    supper.quiet = vec![(22 * 60, 24 * 60 + 7 * 60)];
+    let found = schedule(&supper).unwrap();
+    check(&supper, &found);
+    let [salt, dry, cook] = found.dishes[0][..] else {
+        panic!("three tasks")
+    };
+    assert_eq!(cook.end, 1440 + 720);
+    assert!(
+        salt.end <= 22 * 60 && dry.end - dry.start >= 720,
+        "{salt:?} {dry:?}"
+    );
+}
+
+/// A side dish longer than the day, and a time that has passed: told with what is in the way.
+#[test]
+fn what_cannot_be_says_why() {
+    let stew = dish("stew", vec![task(None, [3000; 3], 0, vec![])], [0, 60], 1.0);
+    let asked = supper(Serve::At(600), &[1], vec![stew]);
+    let why = schedule(&asked).unwrap_err();
+    assert_eq!(
+        why,
+        Binding::TooLate {
+            dish: "stew".to_owned(),
+            needs: 3000,
+            left: 600
+        }
+    );
+    assert_eq!(
+        why.to_string(),
+        "stew needs 3000 min and there are 600 min; eat later, or take a quicker way"
+    );
+    let later = ways_out(&asked);
+    assert_eq!(later[0].schedule.serve, 3000);
+    let past = supper(
+        Serve::At(-5),
+        &[1],
+        vec![dish(
+            "egg",
+            vec![task(None, [8; 3], 0, vec![])],
+            [0, 9],
+            1.0,
+        )],
+    );
+    assert!(matches!(schedule(&past), Err(Binding::TooLate { .. })));
+}
+
+/// A small change moves little: another dish on the hob leaves what stands in the machine.
+#[test]
+fn a_small_change_moves_little() {
+    let roast = |name: &str, lasts, rate| {
+        dish(
+            name,
+            vec![task(Some(0), [lasts; 3], 0, vec![hands(0, 2)])],
+            [5, 120],
+            rate,
+        )
+    };
+    let first = supper(
+        Serve::At(300),
+        &[1, 2],
+        vec![roast("one", 40, 1.0), roast("two", 40, 1.0)],
+    );
+    let found = schedule(&first).unwrap();
+    let mut more = first.clone();
+    more.dishes.push(dish(
+        "beans",
+        vec![task(Some(1), [10; 3], 0, vec![])],
+        [5, 30],
+        0.5,
+    ));
+    more.before = found
+        .dishes
+        .iter()
+        .map(|placed| placed.iter().map(|at| at.start).collect())
+        .collect();
+    let again = schedule(&more).unwrap();
+    assert_eq!(again.dishes[..2], found.dishes[..]);
+}
