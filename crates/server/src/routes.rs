@@ -24,6 +24,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(machines::delete::delete)
             .service(quantities::understand::understand)
             .service(plans::preview::preview)
+            .service(plans::preparation::preparation)
             .service(plans::setting_for_deadline::setting_for_deadline)
             .service(plans::equivalent::equivalent)
             .service(plans::convert::convert)

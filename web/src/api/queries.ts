@@ -61,6 +61,17 @@ export const planQuery = (request: Request) =>
     retry: false,
   });
 
+/** The schools of getting this meat ready, each cooked. */
+export const preparationQuery = (request: Request) =>
+  queryOptions({
+    queryKey: ["preparation", request],
+    queryFn: ({ signal }) =>
+      answer(client.POST("/api/plans/preparation", { body: request, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+  });
+
 /** The lowest setting at which the pieces are out within so many seconds. */
 export const settingFor = (request: Request, within: number) =>
   answer(client.POST("/api/plans/setting-for-deadline", { body: { request, within_s: within } }));

@@ -233,6 +233,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/preparation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The schools of getting this meat ready, each cooked, with what it takes. */
+        post: operations["preparation"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/preview": {
         parameters: {
             query?: never;
@@ -310,6 +327,35 @@ export interface components {
          * @enum {string}
          */
         ActionKindDto: "set" | "turn" | "baste" | "add_side" | "swap_racks" | "open";
+        /** @description Something that happens to the meat before it goes in. */
+        AheadDto: {
+            /**
+             * Format: double
+             * @description How long; nothing for a towel.
+             */
+            ahead_s?: number;
+            /** @description What. */
+            kind: components["schemas"]["AheadKindDto"];
+        };
+        /**
+         * @description What happens to it.
+         * @enum {string}
+         */
+        AheadKindDto: "blot" | "uncovered" | "covered" | "counter" | "parboil";
+        /** @description So much of something. */
+        AmountDto: {
+            /** @description An allergen it often brings. */
+            allergen?: string | null;
+            /** @description What. */
+            ingredient: string;
+            /**
+             * Format: double
+             * @description How much.
+             */
+            mass_g: number;
+            /** @description The same in spoons and cups. */
+            spoons: string;
+        };
         /** @description Pieces that would be ready at different times. */
         ApartDto: {
             /**
@@ -1056,6 +1102,48 @@ export interface components {
             /** @description The quantities. */
             values: components["schemas"]["QuantityDto"][];
         };
+        /** @description One school. */
+        MethodDto: {
+            /** @description What to weigh out. */
+            amounts: components["schemas"]["AmountDto"][];
+            /** @description How the surface is when it goes in. */
+            coat: components["schemas"]["CoatDto"];
+            /**
+             * Format: double
+             * @description Hands at work.
+             */
+            hands_on_s: number;
+            /** @description Stable name. */
+            id: string;
+            /** @description The cook's name for it. */
+            name: string;
+            /** @description Why some do it so. */
+            reason: string;
+            /**
+             * Format: double
+             * @description How deep salt is half of what it is outside when the meat goes in.
+             */
+            salt_depth_mm?: number | null;
+            /**
+             * Format: double
+             * @description Salt in the middle over the mean.
+             */
+            salt_evenness?: number | null;
+            /**
+             * Format: double
+             * @description Sodium that stays in all pieces together.
+             */
+            sodium_mg: number;
+            /** @description In order. */
+            tasks: components["schemas"]["PrepTaskDto"][];
+            /**
+             * Format: double
+             * @description From the first task to the last.
+             */
+            time_s: number;
+            /** @description What it is worth in the cook. */
+            worth: components["schemas"]["SchoolWorthDto"];
+        };
         /** @description Two pieces, or a piece and the wall, near each other. */
         NearDto: {
             /** @description Where it is measured. */
@@ -1221,6 +1309,11 @@ export interface components {
             /** @description Colour of the face looking up, in words from pale (0) to burnt (5), between words broken. */
             upper_colour?: number[];
         };
+        /**
+         * @description Where a task is done.
+         * @enum {string}
+         */
+        PlaceDto: "counter" | "fridge" | "hob";
         /** @description The computed plan. Times count from loading the first batch. */
         PlanDto: {
             /** @description Word for the layer. */
@@ -1386,6 +1479,65 @@ export interface components {
             /** @description The words. */
             words: string;
         };
+        /** @description One task. */
+        PrepTaskDto: {
+            ahead?: components["schemas"]["AheadDto"] | null;
+            /**
+             * Format: double
+             * @description At best.
+             */
+            best_s: number;
+            /** @description What can hurt. */
+            caution?: string | null;
+            /**
+             * Format: double
+             * @description Hands at its beginning.
+             */
+            hands_on_s: number;
+            /**
+             * Format: double
+             * @description At most.
+             */
+            longest_s: number;
+            /** @description What. */
+            name: string;
+            /** @description Where. */
+            place: components["schemas"]["PlaceDto"];
+            /** @description Why. */
+            reason: string;
+            /**
+             * Format: double
+             * @description At least.
+             */
+            shortest_s: number;
+        };
+        /** @description The schools of getting meat ready. */
+        PreparationDto: {
+            /**
+             * Format: double
+             * @description Weight of all pieces.
+             */
+            meat_g: number;
+            /** @description The schools, the quickest first. */
+            methods: components["schemas"]["MethodDto"][];
+            /** @description Raw weight for one eater: light, usual, hungry. */
+            portion_g: number[];
+            /**
+             * Format: double
+             * @description Their surface.
+             */
+            surface_m2: number;
+            /**
+             * Format: double
+             * @description From frozen, in the fridge.
+             */
+            thaw_fridge_s: number;
+            /**
+             * Format: double
+             * @description From frozen, in cold water.
+             */
+            thaw_water_s: number;
+        };
         /** @description A typical machine. */
         PresetDto: {
             /** @description Name in links. */
@@ -1533,6 +1685,8 @@ export interface components {
         RequestDto: {
             /** @description What else happens during the cook. */
             actions?: components["schemas"]["TimedActionDto"][];
+            /** @description What happens to the meat before it goes in. */
+            ahead?: components["schemas"]["AheadDto"][];
             /** @description The cook accepts a target below the floor. */
             below_floor_acknowledged?: boolean;
             /** @description Surface. */
@@ -1623,6 +1777,38 @@ export interface components {
             school: components["schemas"]["SauceDto"];
             /** @description The words. */
             words: string;
+        };
+        /** @description A school, cooked. */
+        SchoolWorthDto: {
+            /** @description Its colour. */
+            browning: components["schemas"]["BrowningDto"];
+            /**
+             * Format: double
+             * @description Time to the pull.
+             */
+            cook_s: number;
+            /**
+             * Format: double
+             * @description Core when it goes in.
+             */
+            core_c: number;
+            /**
+             * Format: double
+             * @description When the upper face is crisp; nothing where it is not before the pull.
+             */
+            crisp_at_s?: number | null;
+            /** @description How crisp it is at the pull. */
+            crispness: string;
+            /**
+             * Format: double
+             * @description Dry layer by then.
+             */
+            dry_layer_mm: number;
+            /**
+             * Format: double
+             * @description Water one piece has lost by then.
+             */
+            water_lost_g: number;
         };
         /** @description What the other of two drawers holds. */
         SecondDrawerDto: {
@@ -2553,6 +2739,45 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EquivalentDto"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    preparation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RequestDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreparationDto"];
                 };
             };
             400: {

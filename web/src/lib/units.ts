@@ -73,6 +73,15 @@ export function minutes(seconds: number): string {
   return `${whole} min`;
 }
 
+/** Hours where there are many minutes. */
+export function hours(seconds: number): string {
+  return seconds < 3 * 3600 ? minutes(seconds) : `${trimmed(seconds / 3600, 1)} h`;
+}
+
+/** As a small scale shows it. */
+export const smallMass = (grams: number, units: Units) =>
+  units.weight === "metric" && grams < 10 ? `${trimmed(grams, 1)} g` : mass(grams, units);
+
 function trimmed(value: number, decimals: number): string {
   return String(Number(value.toFixed(decimals)));
 }

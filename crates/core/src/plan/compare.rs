@@ -5,9 +5,10 @@ use super::outcomes::Crispness;
 use super::problem::{Problem, Resolution, Variation};
 use super::request::Request;
 use super::search::search;
+use crate::geometry::Body;
 use crate::heat::{FaceLaw, Grid, Piece};
-use crate::meat::{Browning, Coat};
-use crate::prep::{Method, Moment, march};
+use crate::meat::{Browning, Coat, Material};
+use crate::prep::{Bath, Method, Moment, march, thaw_time};
 use crate::units::{Interval, Length};
 
 /// A method, cooked.
@@ -30,7 +31,27 @@ pub struct Compared {
 /// How a piece is after each thing done ahead of the cook.
 #[must_use]
 pub fn ahead(request: &Request) -> Vec<Moment> {
-    let (mut piece, _) = Piece::raw(
+    let (mut piece, _) = raw(request);
+    march(&mut piece, &request.ahead, request.room)
+}
+
+/// Surface of all pieces, m²: what a rub, a spray or a coat has to cover.
+#[must_use]
+pub fn surface(request: &Request) -> f64 {
+    raw(request).0.area() * f64::from(request.pieces)
+}
+
+/// How long frozen pieces take to thaw.
+#[must_use]
+pub fn thawing(request: &Request, bath: Bath) -> Interval {
+    let entry = request.entry();
+    let material = Material::of(entry.composition.with_bone(entry.bone));
+    thaw_time(raw(request).1, &material, bath)
+}
+
+/// The heaviest piece, straight from the package.
+fn raw(request: &Request) -> (Piece, Body) {
+    Piece::raw(
         request.entry(),
         request.heaviest(),
         request.thickness_of(request.heaviest()),
@@ -38,8 +59,7 @@ pub fn ahead(request: &Request) -> Vec<Moment> {
         FaceLaw::MEAT,
         request.start.temperature().celsius(),
         Coat::Wet,
-    );
-    march(&mut piece, &request.ahead, request.room)
+    )
 }
 
 /// Cooks the request once for each method, on the coarse grid, everything else as it is.

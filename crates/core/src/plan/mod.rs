@@ -31,7 +31,7 @@ mod warnings;
 
 pub use assumptions::Assumption;
 pub use band::{Band, Ensemble, MEMBERS, Member, Remaining, Unknown, synthetic_pull};
-pub use compare::{Compared, ahead, compare};
+pub use compare::{Compared, ahead, compare, surface, thawing};
 pub use error::PlanError;
 pub use keeping::{HOT, Kept, REHEAT};
 pub use loading::{Loading, OtherLoading, Turning};

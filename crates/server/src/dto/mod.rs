@@ -6,6 +6,7 @@ pub mod event;
 pub mod loading;
 pub mod machine;
 pub mod plan;
+pub mod preparation;
 pub mod quantity;
 pub mod question;
 pub mod request;

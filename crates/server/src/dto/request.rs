@@ -7,12 +7,14 @@ use ember_core::meat::{Coat, CutId};
 use ember_core::plan::{
     Keeping, LoadRule, PreheatRule, Programme, Request, SauceRule, Start, TimedAction, TurnRule,
 };
+use ember_core::prep::Ahead;
 use ember_core::units::bounds;
 use ember_core::units::{Interval, Length, Mass, Temperature};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::machine::MachineDto;
+use super::preparation::AheadDto;
 use super::wire_enum;
 use crate::error::ApiError;
 
@@ -106,6 +108,10 @@ pub struct RequestDto {
     /// Measured start temperature; only with `start` measured.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub start_c: Option<f64>,
+    /// What happens to the meat before it goes in.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    #[schema(max_items = 12)]
+    pub ahead: Vec<AheadDto>,
     /// Surface.
     pub coat: CoatDto,
     /// In what.
@@ -446,6 +452,7 @@ impl From<&Request> for RequestDto {
             thickness_mm: request.thickness.map(|t| t.millimetres()),
             start,
             start_c,
+            ahead: request.ahead.iter().copied().map(AheadDto::from).collect(),
             coat: request.coat.into(),
             machine: (&request.machine).into(),
             support: request.support.into(),
@@ -516,6 +523,7 @@ impl TryFrom<&RequestDto> for Request {
                 .collect(),
             thickness: dto.thickness_mm.map(Length::from_millimetres),
             start,
+            ahead: dto.ahead.iter().map(Ahead::from).collect(),
             coat: dto.coat.into(),
             machine: Machine::try_from(&dto.machine)?,
             support: dto.support.into(),

@@ -30,6 +30,8 @@ function follows(part: Partial<Request>): Partial<Request> {
   return {
     ...(changed(LAID_FOR) ? { layout: undefined } : {}),
     ...(changed(WEIGHED_FOR) ? { weights_g: undefined } : {}),
+    // Another cut is got ready otherwise.
+    ...("cut" in part ? { ahead: undefined } : {}),
   };
 }
 

@@ -12,6 +12,7 @@ import { LoadingSection } from "../../features/basket/LoadingSection";
 import { Curves } from "../../features/ember-strip/Curves";
 import { EmberStrip } from "../../features/ember-strip/EmberStrip";
 import { Found } from "../../features/outcomes/Found";
+import { Prep } from "../../features/prep/Prep";
 import { InTime } from "../../features/sentence/InTime";
 import { Sentence } from "../../features/sentence/Sentence";
 import { StepList } from "../../features/steps/StepList";
@@ -88,6 +89,10 @@ export function PlanView(props: PlanViewProps) {
             <Box as="section">
               <Title>What to do</Title>
               <StepList steps={shown.steps} units={units} clockOf={clockOf} now={0} />
+              <Box mt="8">
+                <Title>Before that</Title>
+                <Prep request={settled} units={units} onChange={props.onChange} />
+              </Box>
               <Box mt="8">
                 <Title>What to know</Title>
                 <Warnings plan={shown} units={units} />

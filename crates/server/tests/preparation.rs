@@ -1,0 +1,57 @@
+//! What comes before the heat, over HTTP.
+#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
+
+mod support;
+
+use serde_json::json;
+use support::{Database, post, sentence, server};
+
+#[actix_web::test]
+async fn schools_are_told_with_quantities_and_worth() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let (status, prep) = post(&app, "/api/plans/preparation", &sentence()).await;
+    assert_eq!(status, 200, "{prep}");
+    let methods = prep["methods"].as_array().unwrap();
+    let school = |id: &str| methods.iter().find(|one| one["id"] == id).unwrap();
+    let night = school("night_bare");
+    // Crisper sooner than straight from the package, for some water.
+    let crisp = |school: &serde_json::Value| school["worth"]["crisp_at_s"].as_f64().unwrap();
+    assert!(crisp(night) < crisp(school("straight")));
+    assert!(night["worth"]["water_lost_g"].as_f64().unwrap() > 1.0);
+    // By hand: one per cent of the meat in salt, 39.34 % of it sodium.
+    let meat = prep["meat_g"].as_f64().unwrap();
+    assert!((night["sodium_mg"].as_f64().unwrap() - meat * 0.01 * 393.4).abs() < 1.0);
+    assert_eq!(night["amounts"][0]["ingredient"], "fine salt");
+    // What a school does to the meat is what a plan takes.
+    let mut dried = sentence();
+    dried["ahead"] = night["tasks"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .filter(|task| !task["ahead"].is_null())
+        .map(|task| task["ahead"].clone())
+        .collect();
+    let (status, plan) = post(&app, "/api/plans/preview", &dried).await;
+    assert_eq!(status, 200, "{plan}");
+}
+
+#[actix_web::test]
+async fn too_long_out_of_the_fridge_is_refused() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let mut out = sentence();
+    out["ahead"] = json!([{ "kind": "counter", "ahead_s": 9000 }]);
+    let (status, problem) = post(&app, "/api/plans/preview", &out).await;
+    assert_eq!(
+        (status, &problem["code"], &problem["field"], &problem["max"]),
+        (
+            422,
+            &json!("out_of_bounds"),
+            &json!("counter_s"),
+            &json!(7200.0)
+        )
+    );
+    out["ahead"] = json!([{ "kind": "singing", "ahead_s": 9000 }]);
+    assert_eq!(post(&app, "/api/plans/preview", &out).await.0, 400);
+}
