@@ -3,7 +3,7 @@
 //!
 //! Modules build on one another in one direction:
 //! `units` <- `meat`, `geometry` <- `heat` <- `fryer` <- `prep` and `basket` <- `plan` <- `course`;
-//! `schedule` reads `units`;
+//! `schedule` reads `plan` and `prep`;
 //! `doneness` reads units and meat only.
 #![deny(missing_docs)]
 

@@ -349,3 +349,52 @@ fn a_small_change_moves_little() {
     let again = schedule(&more).unwrap();
     assert_eq!(again.dishes[..2], found.dishes[..]);
 }
+
+/// A real supper: wings overnight in the fridge and a roast, one machine, one pair of hands.
+#[test]
+fn a_supper_of_plans_and_sides() {
+    use ember_core::fryer::PRESETS;
+    use ember_core::meat::{CutId, cut};
+    use ember_core::plan::{Request, plan};
+    use ember_core::prep::methods;
+    use ember_core::schedule::{Places, Side, Site};
+    let machine = PRESETS[1].machine();
+    let places = Places::new(&[(machine.name.clone(), machine.kind)], 4, 2);
+    let cook = |id: CutId, method: &str| {
+        let request = Request::usual(id, machine.clone());
+        let plan = plan(&request).unwrap();
+        let schools = methods(cut(id));
+        let method = schools.iter().find(|one| one.id == method);
+        places.cook(cut(id).plural, &request, &plan, method, 0)
+    };
+    let sauce = Side {
+        name: "fennel sauce".to_owned(),
+        site: Site::Fridge,
+        work: 10,
+        lasts: [120, 180, 240],
+        keeps: 120,
+    };
+    let dishes = vec![
+        cook(CutId::PartyWing, "night_bare"),
+        cook(CutId::PorkLoinRoast, "tempered"),
+        places.side(&sauce),
+    ];
+    // 19:00 of the second day, planned in the afternoon before; quiet from 22 to 7.
+    let asked = Supper {
+        serve: Serve::At(1440 + 19 * 60),
+        now: 16 * 60,
+        resources: places.resources.clone(),
+        hands: 1,
+        quiet: vec![(22 * 60, 1440 + 7 * 60)],
+        dishes,
+        begun: Vec::new(),
+        before: Vec::new(),
+    };
+    let found = schedule(&asked).unwrap();
+    check(&asked, &found);
+    assert!(found.proven);
+    // The wings come out last: they lose most by waiting.
+    let out = |dish: usize| found.dishes[dish].last().unwrap().end;
+    assert!(out(0) > out(1), "{} {}", out(0), out(1));
+    assert_eq!(found.serve - out(0), 0);
+}

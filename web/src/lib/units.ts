@@ -75,7 +75,7 @@ export function minutes(seconds: number): string {
 
 /** Hours where there are many minutes. */
 export function hours(seconds: number): string {
-  return seconds < 3 * 3600 ? minutes(seconds) : `${trimmed(seconds / 3600, 1)} h`;
+  return seconds < 3 * 3600 ? minutes(seconds) : `${trimmed(Math.round(seconds / 1800) / 2, 1)} h`;
 }
 
 /** As a small scale shows it. */

@@ -1,11 +1,13 @@
 //! The whole supper on one time axis: everything backwards from the table, with the machines, the
 //! hob, the fridge and the hands there are.
 
+mod kitchen;
 mod solve;
 mod supper;
 mod timeline;
 mod ways;
 
+pub use kitchen::{Places, Side, Site};
 pub use solve::schedule;
 pub use supper::{
     Begun, Binding, Dish, HandsOn, Minute, Placed, Resource, Schedule, Serve, Stand, Supper, Task,

@@ -46,7 +46,7 @@ export function Prep({ request, units, onChange }: PrepProps) {
           {capital(shown.name)}
         </Text>
         <Text textStyle="small" color="ink.soft">
-          {shown.reason}
+          {shown.reason} Hands at work: {minutes(shown.hands_on_s)}.
         </Text>
         <Tasks
           method={shown}
@@ -90,7 +90,7 @@ function Schools({ methods, shown, chosen, units, onShow }: SchoolsProps) {
       <chakra.table textStyle="small" w="full" css={{ "& td, & th": { py: "1", pe: "3" } }}>
         <chakra.thead textAlign="start">
           <tr>
-            {["", "begins", "hands", "cook", "crisp after", "it loses"].map((head) => (
+            {["", "takes", "cook", "crisp after", "loses"].map((head) => (
               <chakra.th
                 key={head}
                 scope="col"
@@ -124,8 +124,7 @@ function Schools({ methods, shown, chosen, units, onShow }: SchoolsProps) {
                 </Action>
                 {method.id === chosen ? " ✓" : ""}
               </chakra.th>
-              <chakra.td whiteSpace="nowrap">{hours(method.time_s)} before</chakra.td>
-              <chakra.td whiteSpace="nowrap">{minutes(method.hands_on_s)}</chakra.td>
+              <chakra.td whiteSpace="nowrap">{hours(method.time_s)}</chakra.td>
               <chakra.td whiteSpace="nowrap">{minutes(method.worth.cook_s)}</chakra.td>
               <chakra.td whiteSpace="nowrap">
                 {method.worth.crisp_at_s == null

@@ -1,0 +1,273 @@
+//! From plans and sides to dishes: what the places are, when hands are needed, how a dish waits.
+
+use super::supper::{Dish, HandsOn, Minute, Resource, Stand, Task, Waiting, whole_minutes};
+use crate::fryer::MachineKind;
+use crate::meat::{Animal, Cut};
+use crate::plan::{Plan, Request, StepKind};
+use crate::prep::{self, Method};
+
+/// The places of a kitchen: its machines, then the hob and the fridge.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Places {
+    /// In this order.
+    pub resources: Vec<Resource>,
+    hob: usize,
+    fridge: usize,
+}
+
+/// What a side dish needs.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Site {
+    /// A ring of the hob.
+    Hob,
+    /// A shelf of the fridge.
+    Fridge,
+    /// A machine, by its number.
+    Machine(usize),
+    /// Nothing but a counter.
+    Counter,
+}
+
+/// A side dish: cut or mixed, then left to itself.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Side {
+    /// The cook's name for it.
+    pub name: String,
+    /// Where it is made.
+    pub site: Site,
+    /// Hands at its beginning, min.
+    pub work: Minute,
+    /// How long it takes then: at least, at best, at most, min.
+    pub lasts: [Minute; 3],
+    /// How long it can wait when it is ready, min.
+    pub keeps: Minute,
+}
+
+/// A moment of hands at a machine takes so long, min (common practice).
+const TO_LOAD: Minute = 3;
+const TO_TURN: Minute = 2;
+const TO_CHECK: Minute = 1;
+const TO_PULL: Minute = 2;
+const TO_SERVE: Minute = 1;
+/// A prepared piece may wait for its machine, min: covered, in the fridge.
+const PREPARED: Minute = 45;
+/// A fresh side loses this much a minute, against the waits of meat below.
+const SIDE_LOSES: f64 = 0.6;
+
+impl Places {
+    /// Machines by name, those of two drawers holding two things, a hob of so many rings and a
+    /// fridge of so many shelves.
+    ///
+    /// ```
+    /// use ember_core::{fryer::MachineKind, schedule::Places};
+    /// let places = Places::new(&[("twins".to_owned(), MachineKind::TwinDrawers)], 4, 3);
+    /// let rooms: Vec<u32> = places.resources.iter().map(|place| place.room).collect();
+    /// assert_eq!(rooms, [2, 4, 3]);
+    /// ```
+    #[must_use]
+    pub fn new(machines: &[(String, MachineKind)], rings: u32, shelves: u32) -> Self {
+        let mut resources: Vec<Resource> = machines
+            .iter()
+            .map(|(name, kind)| Resource {
+                name: name.clone(),
+                room: if *kind == MachineKind::TwinDrawers {
+                    2
+                } else {
+                    1
+                },
+            })
+            .collect();
+        let (hob, fridge) = (resources.len(), resources.len() + 1);
+        resources.push(Resource {
+            name: "hob".to_owned(),
+            room: rings,
+        });
+        resources.push(Resource {
+            name: "fridge".to_owned(),
+            room: shelves,
+        });
+        Self {
+            resources,
+            hob,
+            fridge,
+        }
+    }
+
+    fn stand(&self, site: Site) -> Option<Stand> {
+        let resource = match site {
+            Site::Hob => self.hob,
+            Site::Fridge => self.fridge,
+            Site::Machine(number) => number,
+            Site::Counter => return None,
+        };
+        Some(Stand { resource, takes: 1 })
+    }
+
+    /// A cook: what comes before it, its time in the machine with all batches, its rest.
+    #[must_use]
+    pub fn cook(
+        &self,
+        name: &str,
+        request: &Request,
+        plan: &Plan,
+        method: Option<&Method>,
+        machine: usize,
+    ) -> Dish {
+        let mut tasks: Vec<Task> = method
+            .into_iter()
+            .flat_map(|method| &method.tasks)
+            .map(|task| self.preparing(task))
+            .collect();
+        if let Some(last) = tasks.last_mut() {
+            last.wait = PREPARED;
+        }
+        let before = plan.preheat.map_or(0, whole_minutes);
+        let out = whole_minutes(plan.eat_at) - whole_minutes(plan.rest);
+        let both = plan.batches.iter().any(|batch| batch.second.is_some());
+        tasks.push(Task {
+            name: format!("Cook {name}"),
+            stand: Some(Stand {
+                resource: machine,
+                takes: if both { 2 } else { 1 },
+            }),
+            lasts: [before + out; 3],
+            wait: 0,
+            hands: at_the_machine(plan, before, before + out),
+        });
+        let rest = whole_minutes(plan.rest);
+        if rest > 0 {
+            tasks.push(Task {
+                name: format!("Rest {name}"),
+                stand: None,
+                lasts: [rest; 3],
+                wait: 0,
+                hands: Vec::new(),
+            });
+        }
+        Dish {
+            name: name.to_owned(),
+            tasks,
+            waiting: waits(request.entry()),
+        }
+    }
+
+    fn preparing(&self, task: &prep::Task) -> Task {
+        let window = task.window;
+        let stand = match task.place {
+            prep::Place::Fridge => self.stand(Site::Fridge),
+            prep::Place::Hob => self.stand(Site::Hob),
+            prep::Place::Counter => None,
+        };
+        let lasts = [window.shortest, window.best, window.longest].map(whole_minutes);
+        Task {
+            name: task.name.clone(),
+            stand,
+            lasts,
+            wait: 15,
+            hands: hands_at(0, whole_minutes(task.hands_on).min(lasts[0]), &task.name),
+        }
+    }
+
+    /// A side dish.
+    #[must_use]
+    pub fn side(&self, side: &Side) -> Dish {
+        let mut tasks = Vec::new();
+        if side.work > 0 {
+            tasks.push(Task {
+                name: format!("Get {} ready", side.name),
+                stand: None,
+                lasts: [side.work; 3],
+                wait: 60,
+                hands: hands_at(0, side.work, &format!("Get {} ready", side.name)),
+            });
+        }
+        if side.lasts[1] > 0 {
+            let begin = match side.site {
+                Site::Fridge => format!("{} into the fridge", side.name),
+                Site::Hob => format!("{} on the hob", side.name),
+                Site::Machine(_) => format!("{} into the machine", side.name),
+                Site::Counter => format!("Leave {}", side.name),
+            };
+            tasks.push(Task {
+                hands: hands_at(0, TO_CHECK.min(side.lasts[0]), &begin),
+                name: begin,
+                stand: self.stand(side.site),
+                lasts: side.lasts,
+                wait: 0,
+            });
+        }
+        Dish {
+            name: side.name.clone(),
+            tasks,
+            waiting: Waiting {
+                free: (side.keeps / 4).min(10),
+                per_minute: if side.site == Site::Fridge {
+                    0.02
+                } else {
+                    SIDE_LOSES
+                },
+                longest: side.keeps,
+            },
+        }
+    }
+}
+
+fn hands_at(at: Minute, lasts: Minute, what: &str) -> Vec<HandsOn> {
+    if lasts <= 0 {
+        return Vec::new();
+    }
+    vec![HandsOn {
+        at,
+        lasts,
+        what: what.to_owned(),
+    }]
+}
+
+/// Moments of hands within the time in the machine, those that run into one another as one.
+fn at_the_machine(plan: &Plan, before: Minute, end: Minute) -> Vec<HandsOn> {
+    let mut moments: Vec<HandsOn> = Vec::new();
+    for step in &plan.steps {
+        let lasts = match step.kind {
+            StepKind::Preheat | StepKind::Set | StepKind::Check => TO_CHECK,
+            StepKind::Load => TO_LOAD,
+            StepKind::Turn | StepKind::Sauce | StepKind::Act => TO_TURN,
+            StepKind::Pull => TO_PULL,
+            StepKind::Rest | StepKind::Serve => continue,
+        };
+        let at = (before + step.at.minutes().round() as Minute).clamp(0, (end - lasts).max(0));
+        match moments.last_mut() {
+            Some(last) if last.at + last.lasts >= at => {
+                last.lasts = last.lasts.max(at + lasts - last.at);
+                last.what = format!("{}; {}", last.what, step.title);
+            }
+            _ => moments.push(HandsOn {
+                at,
+                lasts,
+                what: step.title.clone(),
+            }),
+        }
+    }
+    // They may not reach beyond the end.
+    for moment in &mut moments {
+        moment.lasts = moment.lasts.min(end - moment.at).max(TO_SERVE);
+    }
+    moments
+}
+
+/// How a cut waits once it has rested (common practice): wings lose their crackle at once, a tented
+/// roast hardly; nothing is kept longer than it stays hot.
+fn waits(cut: &Cut) -> Waiting {
+    let [_, usual, _] = cut.usual_mass;
+    let [free, longest, tenths] = if usual.grams() >= 600.0 {
+        [15, 60, 3]
+    } else if cut.skin || matches!(cut.animal, Animal::Chicken | Animal::Turkey) {
+        [3, 30, 25]
+    } else {
+        [4, 30, 15]
+    };
+    Waiting {
+        free,
+        per_minute: tenths as f64 / 10.0,
+        longest,
+    }
+}
