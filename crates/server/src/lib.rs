@@ -10,3 +10,4 @@ mod handlers;
 pub mod openapi;
 pub mod purge;
 pub mod routes;
+pub mod supper;

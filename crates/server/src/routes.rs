@@ -6,7 +6,7 @@ use utoipa_actix_web::scope;
 use utoipa_actix_web::service_config::ServiceConfig;
 
 use crate::error::{ApiError, Problem, respond};
-use crate::handlers::{catalogue, cooks, events, health, machines, plans, quantities};
+use crate::handlers::{catalogue, cooks, events, health, machines, plans, quantities, suppers};
 use crate::openapi;
 
 /// Everything below `/api`.
@@ -36,6 +36,13 @@ pub fn api(config: &mut ServiceConfig) {
             .service(cooks::delete::delete)
             .service(cooks::restore::restore)
             .service(events::append::append)
+            .service(suppers::preview::preview)
+            .service(suppers::list::list)
+            .service(suppers::create::create)
+            .service(suppers::read::read)
+            .service(suppers::replace::replace)
+            .service(suppers::delete::delete)
+            .service(suppers::calendar::calendar)
             .route("/openapi.json", web::get().to(openapi::read))
             .default_service(web::to(nothing_here)),
     );

@@ -318,6 +318,83 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/suppers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The suppers of the kitchen, the newest first. */
+        get: operations["list_suppers"];
+        put?: never;
+        /** Keeps a supper. */
+        post: operations["create_supper"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/suppers/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts a supper in its place without keeping it. */
+        post: operations["preview_supper"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/suppers/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One supper as it was scheduled last. */
+        get: operations["read_supper"];
+        /**
+         * Changes a supper, or tells what has begun: everything else is planned anew from now, and moves as
+         *     little as possible.
+         */
+        put: operations["replace_supper"];
+        post?: never;
+        /** Takes a supper out. */
+        delete: operations["delete_supper"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/suppers/{id}/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A supper as an iCalendar file (RFC 5545): an event with an alarm for each moment of hands, and
+         *     one for the table. Identifiers are stable, so that reading it again updates.
+         */
+        get: operations["supper_calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -327,6 +404,33 @@ export interface components {
          * @enum {string}
          */
         ActionKindDto: "set" | "turn" | "baste" | "add_side" | "swap_racks" | "open";
+        /** @description A moment that needs hands. */
+        AgendaDto: {
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description What can hurt. */
+            caution?: string | null;
+            /**
+             * Format: int32
+             * @description Of which dish, by its number.
+             */
+            dish: number;
+            /**
+             * Format: date-time
+             * @description Until.
+             */
+            end_at: string;
+            /**
+             * Format: int32
+             * @description Of which task.
+             */
+            task: number;
+            /** @description What. */
+            what: string;
+        };
         /** @description Something that happens to the meat before it goes in. */
         AheadDto: {
             /**
@@ -421,6 +525,29 @@ export interface components {
              * @description Turn, from its own loading.
              */
             turn_at_s?: number | null;
+        };
+        /** @description A task that has begun or is done. */
+        BegunDto: {
+            /**
+             * Format: int32
+             * @description Number of the dish, from 0.
+             */
+            dish: number;
+            /**
+             * Format: date-time
+             * @description When it ends, as is known now.
+             */
+            end_at: string;
+            /**
+             * Format: date-time
+             * @description When it began.
+             */
+            start_at: string;
+            /**
+             * Format: int32
+             * @description Number of its task, from 0.
+             */
+            task: number;
         };
         /**
          * @description Colour of a face.
@@ -927,6 +1054,28 @@ export interface components {
              */
             wait_s: number;
         };
+        /** @description A supper of the kitchen. */
+        KeptSupperDto: {
+            /**
+             * Format: uuid
+             * @description Identity.
+             */
+            id: string;
+            /** @description As it was scheduled last. */
+            plan: components["schemas"]["SupperPlanDto"];
+            /** @description What is wanted. */
+            supper: components["schemas"]["SupperDto"];
+        };
+        /** @description A place. */
+        LaneDto: {
+            /** @description The cook's word. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Things it holds at once.
+             */
+            room: number;
+        };
         /** @description A level pieces can lie on. */
         LevelDto: {
             /**
@@ -1143,6 +1292,21 @@ export interface components {
             time_s: number;
             /** @description What it is worth in the cook. */
             worth: components["schemas"]["SchoolWorthDto"];
+        };
+        /** @description A task that moved. */
+        MovedDto: {
+            /**
+             * Format: date-time
+             * @description From.
+             */
+            from: string;
+            /**
+             * Format: date-time
+             * @description To.
+             */
+            to: string;
+            /** @description What. */
+            what: string;
         };
         /** @description Two pieces, or a piece and the wall, near each other. */
         NearDto: {
@@ -1618,6 +1782,15 @@ export interface components {
          * @enum {string}
          */
         QuantityKindDto: "temperature_c" | "setting_c" | "difference_k" | "length_mm" | "mass_g" | "time_s";
+        /** @description Hours of the clock at which nobody works. */
+        QuietDto: {
+            /** @description From, as 22:00. */
+            from: string;
+            /** @description To, as 07:00. */
+            to: string;
+            /** @description Time zone of the clock, as Europe/London. */
+            zone: string;
+        };
         /** @description What became of a document that was read. */
         ReadMachinesDto: {
             /** @description Machines added. */
@@ -1778,6 +1951,48 @@ export interface components {
             /** @description The words. */
             words: string;
         };
+        /** @description A dish in its place. */
+        ScheduledDto: {
+            /**
+             * Format: date-time
+             * @description When the meat of a cook goes in.
+             */
+            load_at?: string | null;
+            /** @description What it loses by waiting: nothing, little, or much. */
+            loses: string;
+            /** @description The cook's name for it. */
+            name: string;
+            picture?: components["schemas"]["PictureDto"] | null;
+            /**
+             * Format: date-time
+             * @description When it is ready.
+             */
+            ready_at: string;
+            /** @description Its tasks. */
+            tasks: components["schemas"]["ScheduledTaskDto"][];
+        };
+        /** @description A task in its place. */
+        ScheduledTaskDto: {
+            /** @description Whether it has begun. */
+            begun: boolean;
+            /**
+             * Format: date-time
+             * @description To.
+             */
+            end_at: string;
+            /**
+             * Format: int32
+             * @description Place, by its number; nothing on the counter.
+             */
+            lane?: number | null;
+            /** @description What. */
+            name: string;
+            /**
+             * Format: date-time
+             * @description From.
+             */
+            start_at: string;
+        };
         /** @description A school, cooked. */
         SchoolWorthDto: {
             /** @description Its colour. */
@@ -1853,6 +2068,70 @@ export interface components {
             /** @description Whether one end is thicker: the one to the left. */
             thick_end: boolean;
         };
+        /** @description Something to buy. */
+        ShoppingDto: {
+            /**
+             * Format: double
+             * @description How much.
+             */
+            mass_g: number;
+            /**
+             * Format: double
+             * @description What so many eaters need, where that is known.
+             */
+            needed_g?: number | null;
+            /** @description The same in spoons and cups. */
+            spoons?: string | null;
+            /** @description What. */
+            what: string;
+        };
+        /** @description A side dish. */
+        SideDto: {
+            /**
+             * Format: double
+             * @description At best.
+             */
+            best_s: number;
+            /**
+             * Format: double
+             * @description How long it can wait.
+             */
+            keeps_s: number;
+            /**
+             * Format: double
+             * @description At most.
+             */
+            longest_s: number;
+            /** @description The cook's name for it. */
+            name: string;
+            /**
+             * Format: double
+             * @description How long it takes then, at least.
+             */
+            shortest_s: number;
+            /**
+             * Format: double
+             * @description Weight; with `beside`, where it takes heat from the meat.
+             */
+            side_mass_g?: number | null;
+            /** @description Where. */
+            site: components["schemas"]["SiteDto"];
+            /**
+             * Format: int32
+             * @description The machine, by the number of a cook that uses it; with `machine` and `beside`.
+             */
+            with?: number | null;
+            /**
+             * Format: double
+             * @description Hands at its beginning.
+             */
+            work_s: number;
+        };
+        /**
+         * @description Where a side dish is made.
+         * @enum {string}
+         */
+        SiteDto: "hob" | "fridge" | "machine" | "beside" | "counter";
         /** @description A spit. */
         SpitDto: {
             /**
@@ -1991,6 +2270,82 @@ export interface components {
              * @description When it is due.
              */
             due_at: string;
+        };
+        /** @description A cook of a supper. */
+        SupperCookDto: {
+            /** @description The school of getting it ready; absent for what the sentence says. */
+            method?: string | null;
+            /** @description The sentence. */
+            request: components["schemas"]["RequestDto"];
+        };
+        /** @description A cook or a side dish: one of the two. */
+        SupperDishDto: {
+            cook?: components["schemas"]["SupperCookDto"] | null;
+            side?: components["schemas"]["SideDto"] | null;
+        };
+        /** @description What is wanted. */
+        SupperDto: {
+            /** @description What has begun or is done. */
+            begun?: components["schemas"]["BegunDto"][];
+            /** @description What is cooked. */
+            dishes: components["schemas"]["SupperDishDto"][];
+            /**
+             * Format: int32
+             * @description Eaters.
+             */
+            eaters: number;
+            /**
+             * Format: int32
+             * @description Cooks.
+             */
+            hands: number;
+            /** @description The cook's name for it. */
+            name: string;
+            quiet?: components["schemas"]["QuietDto"] | null;
+            /**
+             * Format: int32
+             * @description Rings of the hob.
+             */
+            rings: number;
+            /**
+             * Format: date-time
+             * @description When it is on the table; absent for as soon as it can be.
+             */
+            serve_at?: string | null;
+            /**
+             * Format: int32
+             * @description Shelves of the fridge that are free.
+             */
+            shelves: number;
+        };
+        /** @description Everything in its place, or why that cannot be. */
+        SupperPlanDto: {
+            /** @description Everything by the clock: when hands are needed. */
+            agenda: components["schemas"]["AgendaDto"][];
+            /**
+             * Format: date-time
+             * @description When the first task begins.
+             */
+            begins_at: string;
+            /** @description What is in the way; then the rest is as it would be with the first way out, or empty. */
+            binding?: string | null;
+            /** @description Dishes. */
+            dishes: components["schemas"]["ScheduledDto"][];
+            /** @description Places. */
+            lanes: components["schemas"]["LaneDto"][];
+            /** @description What moved against the schedule before. */
+            moved: components["schemas"]["MovedDto"][];
+            /** @description Whether nothing better exists. */
+            proven: boolean;
+            /**
+             * Format: date-time
+             * @description When it is served.
+             */
+            serve_at: string;
+            /** @description What to buy. */
+            shopping: components["schemas"]["ShoppingDto"][];
+            /** @description Ways out. */
+            ways: components["schemas"]["WayDto"][];
         };
         /**
          * @description How the pieces are held.
@@ -2172,6 +2527,20 @@ export interface components {
          * @enum {string}
          */
         WarningKindDto: "below_floor" | "near_element" | "too_long" | "surface_burns" | "stays_pale" | "sauce_too_early" | "smoke" | "out_of_fridge" | "allergen" | "turns_badly" | "cools_between";
+        /** @description A way out. */
+        WayDto: {
+            /** @description Another pair of hands, where that is the way. */
+            hands: boolean;
+            /** @description Another serving time, where that is the way. */
+            later: boolean;
+            /**
+             * Format: date-time
+             * @description When it is served then.
+             */
+            serve_at: string;
+            /** @description What to change, in words. */
+            words: string;
+        };
         /**
          * @description System a bare weight or length is read in.
          * @enum {string}
@@ -2937,6 +3306,237 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_suppers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptSupperDto"][];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    create_supper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SupperDto"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptSupperDto"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    preview_supper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SupperDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SupperPlanDto"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_supper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptSupperDto"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    replace_supper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SupperDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptSupperDto"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_supper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    supper_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -4,6 +4,7 @@ pub mod cooks;
 pub mod machines;
 pub mod models;
 pub mod schema;
+pub mod suppers;
 
 use diesel_migrations::{EmbeddedMigrations, embed_migrations};
 

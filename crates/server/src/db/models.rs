@@ -5,7 +5,7 @@ use diesel::prelude::*;
 use serde_json::Value;
 use uuid::Uuid;
 
-use super::schema::{cooks, events, machines};
+use super::schema::{cooks, events, machines, suppers};
 
 /// A machine of the kitchen.
 #[derive(Debug, Clone, Queryable, Selectable, Insertable)]
@@ -18,6 +18,22 @@ pub struct Machine {
     /// The profile as it travels in a request.
     pub profile: Value,
     /// When it was added.
+    pub created_at: DateTime<Utc>,
+}
+
+/// A supper.
+#[derive(Debug, Clone, Queryable, Selectable, Insertable)]
+#[diesel(table_name = suppers)]
+pub struct Supper {
+    /// Identity.
+    pub id: Uuid,
+    /// What the cook calls it.
+    pub name: String,
+    /// What is wanted.
+    pub document: Value,
+    /// As it was scheduled last.
+    pub scheduled: Value,
+    /// When it was planned.
     pub created_at: DateTime<Utc>,
 }
 

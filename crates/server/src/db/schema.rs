@@ -36,5 +36,15 @@ diesel::table! {
     }
 }
 
+diesel::table! {
+    suppers (id) {
+        id -> Uuid,
+        name -> Text,
+        document -> Jsonb,
+        scheduled -> Jsonb,
+        created_at -> Timestamptz,
+    }
+}
+
 diesel::joinable!(events -> cooks (cook_id));
 diesel::allow_tables_to_appear_in_same_query!(cooks, events);

@@ -10,6 +10,7 @@ pub mod preparation;
 pub mod quantity;
 pub mod question;
 pub mod request;
+pub mod supper;
 
 /// An enum of the wire with its counterpart in the core.
 macro_rules! wire_enum {

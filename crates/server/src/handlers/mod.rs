@@ -7,3 +7,4 @@ pub mod health;
 pub mod machines;
 pub mod plans;
 pub mod quantities;
+pub mod suppers;

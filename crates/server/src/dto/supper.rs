@@ -1,0 +1,284 @@
+//! A supper on the wire: what is wanted, and everything in its place.
+
+use chrono::{DateTime, Utc};
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use super::plan::PictureDto;
+use super::preparation::AmountDto;
+use super::request::RequestDto;
+
+/// What is wanted.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct SupperDto {
+    /// The cook's name for it.
+    #[schema(min_length = 1, max_length = 80)]
+    pub name: String,
+    /// When it is on the table; absent for as soon as it can be.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub serve_at: Option<DateTime<Utc>>,
+    /// Eaters.
+    #[schema(minimum = 1, maximum = 60)]
+    pub eaters: u32,
+    /// Cooks.
+    #[schema(minimum = 1, maximum = 4)]
+    pub hands: u32,
+    /// Rings of the hob.
+    #[schema(maximum = 8)]
+    pub rings: u32,
+    /// Shelves of the fridge that are free.
+    #[schema(maximum = 8)]
+    pub shelves: u32,
+    /// When nobody works.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub quiet: Option<QuietDto>,
+    /// What is cooked.
+    #[schema(max_items = 12)]
+    pub dishes: Vec<SupperDishDto>,
+    /// What has begun or is done.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    #[schema(max_items = 120)]
+    pub begun: Vec<BegunDto>,
+}
+
+/// Hours of the clock at which nobody works.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct QuietDto {
+    /// From, as 22:00.
+    #[schema(max_length = 5)]
+    pub from: String,
+    /// To, as 07:00.
+    #[schema(max_length = 5)]
+    pub to: String,
+    /// Time zone of the clock, as Europe/London.
+    #[schema(max_length = 40)]
+    pub zone: String,
+}
+
+/// A cook or a side dish: one of the two.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct SupperDishDto {
+    /// A cook.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub cook: Option<SupperCookDto>,
+    /// A side dish.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub side: Option<SideDto>,
+}
+
+/// A cook of a supper.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct SupperCookDto {
+    /// The sentence.
+    pub request: RequestDto,
+    /// The school of getting it ready; absent for what the sentence says.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[schema(max_length = 40)]
+    pub method: Option<String>,
+}
+
+/// Where a side dish is made.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum SiteDto {
+    /// On the hob.
+    Hob,
+    /// In the fridge.
+    Fridge,
+    /// In a machine, alone.
+    Machine,
+    /// Beside a cook, in its machine, for its last minutes.
+    Beside,
+    /// On the counter.
+    Counter,
+}
+
+/// A side dish.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct SideDto {
+    /// The cook's name for it.
+    #[schema(min_length = 1, max_length = 60)]
+    pub name: String,
+    /// Where.
+    pub site: SiteDto,
+    /// The machine, by the number of a cook that uses it; with `machine` and `beside`.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub with: Option<u32>,
+    /// Weight; with `beside`, where it takes heat from the meat.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub side_mass_g: Option<f64>,
+    /// Hands at its beginning.
+    pub work_s: f64,
+    /// How long it takes then, at least.
+    pub shortest_s: f64,
+    /// At best.
+    pub best_s: f64,
+    /// At most.
+    pub longest_s: f64,
+    /// How long it can wait.
+    pub keeps_s: f64,
+}
+
+/// A task that has begun or is done.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct BegunDto {
+    /// Number of the dish, from 0.
+    pub dish: u32,
+    /// Number of its task, from 0.
+    pub task: u32,
+    /// When it began.
+    pub start_at: DateTime<Utc>,
+    /// When it ends, as is known now.
+    pub end_at: DateTime<Utc>,
+}
+
+/// Everything in its place, or why that cannot be.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct SupperPlanDto {
+    /// When it is served.
+    pub serve_at: DateTime<Utc>,
+    /// When the first task begins.
+    pub begins_at: DateTime<Utc>,
+    /// Whether nothing better exists.
+    pub proven: bool,
+    /// Places.
+    pub lanes: Vec<LaneDto>,
+    /// Dishes.
+    pub dishes: Vec<ScheduledDto>,
+    /// Everything by the clock: when hands are needed.
+    pub agenda: Vec<AgendaDto>,
+    /// What moved against the schedule before.
+    pub moved: Vec<MovedDto>,
+    /// What to buy.
+    pub shopping: Vec<ShoppingDto>,
+    /// What is in the way; then the rest is as it would be with the first way out, or empty.
+    pub binding: Option<String>,
+    /// Ways out.
+    pub ways: Vec<WayDto>,
+}
+
+/// A place.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct LaneDto {
+    /// The cook's word.
+    pub name: String,
+    /// Things it holds at once.
+    pub room: u32,
+}
+
+/// A dish in its place.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct ScheduledDto {
+    /// The cook's name for it.
+    pub name: String,
+    /// When it is ready.
+    pub ready_at: DateTime<Utc>,
+    /// What it loses by waiting: nothing, little, or much.
+    pub loses: String,
+    /// Its tasks.
+    pub tasks: Vec<ScheduledTaskDto>,
+    /// The strip of a cook, from when the meat goes in.
+    pub picture: Option<PictureDto>,
+    /// When the meat of a cook goes in.
+    pub load_at: Option<DateTime<Utc>>,
+}
+
+/// A task in its place.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct ScheduledTaskDto {
+    /// What.
+    pub name: String,
+    /// From.
+    pub start_at: DateTime<Utc>,
+    /// To.
+    pub end_at: DateTime<Utc>,
+    /// Place, by its number; nothing on the counter.
+    pub lane: Option<u32>,
+    /// Whether it has begun.
+    pub begun: bool,
+}
+
+/// A moment that needs hands.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct AgendaDto {
+    /// When.
+    pub at: DateTime<Utc>,
+    /// Until.
+    pub end_at: DateTime<Utc>,
+    /// What.
+    pub what: String,
+    /// Of which dish, by its number.
+    pub dish: u32,
+    /// Of which task.
+    pub task: u32,
+    /// What can hurt.
+    pub caution: Option<String>,
+}
+
+/// A task that moved.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct MovedDto {
+    /// What.
+    pub what: String,
+    /// From.
+    pub from: DateTime<Utc>,
+    /// To.
+    pub to: DateTime<Utc>,
+}
+
+/// Something to buy.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct ShoppingDto {
+    /// What.
+    pub what: String,
+    /// How much.
+    pub mass_g: f64,
+    /// The same in spoons and cups.
+    pub spoons: Option<String>,
+    /// What so many eaters need, where that is known.
+    pub needed_g: Option<f64>,
+}
+
+/// A way out.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct WayDto {
+    /// What to change, in words.
+    pub words: String,
+    /// When it is served then.
+    pub serve_at: DateTime<Utc>,
+    /// Another serving time, where that is the way.
+    pub later: bool,
+    /// Another pair of hands, where that is the way.
+    pub hands: bool,
+}
+
+/// A supper of the kitchen.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct KeptSupperDto {
+    /// Identity.
+    pub id: Uuid,
+    /// What is wanted.
+    pub supper: SupperDto,
+    /// As it was scheduled last.
+    pub plan: SupperPlanDto,
+}
+
+impl ShoppingDto {
+    /// An ingredient.
+    #[must_use]
+    pub fn of(amount: &AmountDto) -> Self {
+        Self {
+            what: amount.ingredient.to_owned(),
+            mass_g: amount.mass_g,
+            spoons: Some(amount.spoons.clone()),
+            needed_g: None,
+        }
+    }
+}

@@ -1,0 +1,221 @@
+//! Suppers over HTTP: everything in its place, planned anew, carried to a calendar.
+#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
+
+mod support;
+
+use actix_web::test::{self, TestRequest};
+use chrono::{DateTime, Duration, DurationRound, Utc};
+use serde_json::{Value, json};
+use support::{Database, call, get, post, sentence, server};
+
+fn tomorrow() -> DateTime<Utc> {
+    let at = Utc::now() + Duration::hours(26);
+    at.duration_trunc(Duration::minutes(1)).unwrap()
+}
+
+fn supper() -> Value {
+    let mut chops = sentence();
+    chops["cut"] = json!("pork_chop");
+    chops["pieces"] = json!(2);
+    chops["piece_mass_g"] = json!(230.0);
+    chops["core_target_c"] = json!(71.0);
+    json!({
+        "name": "Supper for the ferry crew",
+        "serve_at": tomorrow(),
+        "eaters": 4, "hands": 1, "rings": 4, "shelves": 3,
+        "quiet": { "from": "22:00", "to": "07:00", "zone": "Europe/London" },
+        "dishes": [
+            { "cook": { "request": sentence(), "method": "night_bare" } },
+            { "cook": { "request": chops } },
+            { "side": { "name": "potatoes", "site": "beside", "with": 0, "side_mass_g": 600.0,
+                "work_s": 600, "shortest_s": 900, "best_s": 900, "longest_s": 900, "keeps_s": 600 } },
+            { "side": { "name": "fennel sauce", "site": "fridge", "work_s": 600,
+                "shortest_s": 7200, "best_s": 10800, "longest_s": 14400, "keeps_s": 7200 } },
+        ],
+    })
+}
+
+fn time(value: &Value) -> DateTime<Utc> {
+    value.as_str().unwrap().parse().unwrap()
+}
+
+#[actix_web::test]
+async fn a_supper_is_put_in_its_place_and_kept() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let (status, made) = post(&app, "/api/suppers", &supper()).await;
+    assert_eq!(status, 201, "{made}");
+    let plan = &made["plan"];
+    assert_eq!(plan["binding"], Value::Null, "{plan}");
+    assert_eq!(time(&plan["serve_at"]), tomorrow());
+    // One machine: the two cooks stand one after the other.
+    let cooks: Vec<(DateTime<Utc>, DateTime<Utc>)> = plan["dishes"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .flat_map(|dish| dish["tasks"].as_array().unwrap())
+        .filter(|task| task["lane"] == 0)
+        .map(|task| (time(&task["start_at"]), time(&task["end_at"])))
+        .collect();
+    assert_eq!(cooks.len(), 2);
+    assert!(cooks[0].1 <= cooks[1].0 || cooks[1].1 <= cooks[0].0);
+    // Potatoes join the drumsticks, so they are in their steps.
+    let said = plan["agenda"].to_string();
+    assert!(
+        said.contains("Get potatoes ready") && said.contains("Load 6 drumsticks"),
+        "{said}"
+    );
+    let agenda = plan["agenda"].as_array().unwrap();
+    assert!(
+        agenda
+            .windows(2)
+            .all(|pair| time(&pair[0]["at"]) <= time(&pair[1]["at"]))
+    );
+    // Shopping: the meat, what four eaters need of it, and the salt of the night, by hand 1 %.
+    let shopping = plan["shopping"].as_array().unwrap();
+    let meat =
+        sentence()["pieces"].as_f64().unwrap() * sentence()["piece_mass_g"].as_f64().unwrap();
+    assert_eq!(shopping[0]["mass_g"], meat);
+    let salt = shopping
+        .iter()
+        .find(|one| one["what"] == "fine salt")
+        .unwrap();
+    assert!((salt["mass_g"].as_f64().unwrap() - meat * 0.01).abs() < 0.6);
+
+    let id = made["id"].as_str().unwrap();
+    let (_, read) = get(&app, &format!("/api/suppers/{id}")).await;
+    assert_eq!(read, made);
+    let (_, list) = get(&app, "/api/suppers").await;
+    assert_eq!(list, json!([made]));
+    let gone = TestRequest::delete().uri(&format!("/api/suppers/{id}"));
+    assert_eq!(call(&app, gone).await.0, 204);
+    assert_eq!(get(&app, &format!("/api/suppers/{id}")).await.0, 404);
+}
+
+#[actix_web::test]
+async fn running_late_plans_anew_and_says_what_moved() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let mut asked = supper();
+    asked["quiet"] = Value::Null;
+    asked["dishes"].as_array_mut().unwrap().truncate(2);
+    asked["serve_at"] = json!(Utc::now() + Duration::hours(9));
+    // Bare for half an hour, so that it can be finished today.
+    asked["dishes"][0]["cook"]["method"] = json!("half_hour_bare");
+    let (status, made) = post(&app, "/api/suppers", &asked).await;
+    assert_eq!(status, 201, "{made}");
+    let path = format!("/api/suppers/{}", made["id"].as_str().unwrap());
+    // The first task of the drumsticks began now and lasts an hour, for whatever reason.
+    let now = Utc::now();
+    asked["begun"] =
+        json!([{ "dish": 0, "task": 0, "start_at": now, "end_at": now + Duration::hours(1) }]);
+    let put = TestRequest::put().uri(&path).set_json(&asked);
+    let (status, changed) = call(&app, put).await;
+    assert_eq!(status, 200, "{changed}");
+    let first = &changed["plan"]["dishes"][0]["tasks"][0];
+    assert_eq!(first["begun"], true);
+    assert!(
+        (time(&first["end_at"]) - now - Duration::hours(1))
+            .num_minutes()
+            .abs()
+            <= 1
+    );
+    let moved = changed["plan"]["moved"].as_array().unwrap();
+    assert!(!moved.is_empty());
+    // The chops stay where they were.
+    let chops = |answer: &Value| answer["plan"]["dishes"][1]["tasks"].clone();
+    assert_eq!(chops(&changed), chops(&made));
+}
+
+#[actix_web::test]
+async fn what_does_not_fit_names_what_binds_and_ways_out() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let mut asked = supper();
+    asked["quiet"] = Value::Null;
+    asked["dishes"] =
+        json!([{ "cook": { "request": sentence() } }, { "cook": { "request": sentence() } }]);
+    asked["serve_at"] = json!(Utc::now() + Duration::minutes(50));
+    let (status, plan) = post(&app, "/api/suppers/preview", &asked).await;
+    assert_eq!(status, 200, "{plan}");
+    assert!(!plan["binding"].as_str().unwrap().is_empty());
+    let ways = plan["ways"].as_array().unwrap();
+    assert!(ways.iter().any(|way| way["later"] == true), "{ways:?}");
+    assert!(
+        ways.iter()
+            .any(|way| way["words"].as_str().unwrap().contains("another machine"))
+    );
+    // Taken, the way works.
+    let later = ways.iter().find(|way| way["later"] == true).unwrap();
+    asked["serve_at"] = later["serve_at"].clone();
+    let (_, plan) = post(&app, "/api/suppers/preview", &asked).await;
+    assert_eq!(plan["binding"], Value::Null, "{plan}");
+    asked["serve_at"] = Value::Null;
+    let (_, soonest) = post(&app, "/api/suppers/preview", &asked).await;
+    assert_eq!(soonest["binding"], Value::Null);
+}
+
+#[actix_web::test]
+async fn bad_suppers_are_refused_in_words() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let refused = async |change: &dyn Fn(&mut Value)| {
+        let mut asked = supper();
+        change(&mut asked);
+        let (status, problem) = post(&app, "/api/suppers/preview", &asked).await;
+        assert_eq!(status, 422, "{problem}");
+        problem["detail"].as_str().unwrap().to_owned()
+    };
+    let past = |asked: &mut Value| asked["serve_at"] = json!("2020-01-01T18:00:00Z");
+    assert!(refused(&past).await.contains("has passed"));
+    let stew = |asked: &mut Value| asked["dishes"][3]["side"]["longest_s"] = json!(100_000.0);
+    assert!(refused(&stew).await.contains("not within 0-24 h"));
+    let many = |asked: &mut Value| {
+        let cook = asked["dishes"][0].clone();
+        asked["dishes"] = Value::Array(vec![cook; 40]);
+    };
+    assert!(refused(&many).await.contains("there are 40 dishes"));
+    let zone = |asked: &mut Value| asked["quiet"]["zone"] = json!("Atlantis");
+    assert!(refused(&zone).await.contains("is no time zone"));
+    let school = |asked: &mut Value| asked["dishes"][0]["cook"]["method"] = json!("by moonlight");
+    assert!(refused(&school).await.contains("is no school"));
+    let nobody = |asked: &mut Value| asked["hands"] = json!(0);
+    assert!(refused(&nobody).await.contains("not within 1-4"));
+}
+
+/// RFC 5545, read by an independent parser from the registry.
+#[actix_web::test]
+async fn the_calendar_is_read_by_another() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let (_, made) = post(&app, "/api/suppers", &supper()).await;
+    let path = format!("/api/suppers/{}/calendar.ics", made["id"].as_str().unwrap());
+    let uids = async || {
+        let answer = test::call_service(&app, TestRequest::get().uri(&path).to_request()).await;
+        let body = test::read_body(answer).await;
+        let calendar = ical::IcalParser::new(&body[..]).next().unwrap().unwrap();
+        let agenda = made["plan"]["agenda"].as_array().unwrap();
+        assert_eq!(calendar.events.len(), agenda.len() + 1);
+        let property = |event: &ical::parser::ical::component::IcalEvent, name: &str| {
+            let found = event.properties.iter().find(|one| one.name == name);
+            found.and_then(|one| one.value.clone()).unwrap_or_default()
+        };
+        let table = calendar.events.last().unwrap();
+        assert_eq!(table.alarms.len(), 1);
+        let serve = tomorrow().format("%Y%m%dT%H%M%SZ").to_string();
+        assert_eq!(property(table, "DTSTART"), serve);
+        let uids: Vec<String> = calendar
+            .events
+            .iter()
+            .map(|event| property(event, "UID"))
+            .collect();
+        uids
+    };
+    let first = uids().await;
+    let mut unique = first.clone();
+    unique.sort();
+    unique.dedup();
+    assert_eq!(unique.len(), first.len());
+    // Written again it updates: the same identifiers.
+    assert_eq!(uids().await, first);
+}
