@@ -290,7 +290,12 @@ fn planned(
     let mut request = Request::try_from(&cook.request).map_err(of)?;
     let schools = methods(request.entry());
     let method = match &cook.method {
-        None => None,
+        None if request.ahead.is_empty() => None,
+        // What the sentence says is one of the schools, with the cook's own times.
+        None => schools.iter().find_map(|method| {
+            let own = method.timed(&request.ahead)?;
+            (own.coat == request.coat).then_some(own)
+        }),
         Some(id) => {
             let known = schools.into_iter().find(|method| method.id == *id);
             let method = known.ok_or_else(|| {

@@ -568,6 +568,8 @@ export interface components {
             regions: components["schemas"]["RegionEntryDto"][];
             /** @description Schools of saucing. */
             sauce: components["schemas"]["SauceSchoolDto"][];
+            /** @description Typical side dishes. */
+            sides: components["schemas"]["SideEntryDto"][];
             /** @description Ways of holding the pieces. */
             support: components["schemas"]["SupportEntryDto"][];
             /** @description Schools of turning. */
@@ -2126,6 +2128,13 @@ export interface components {
              * @description Hands at its beginning.
              */
             work_s: number;
+        };
+        /** @description A typical side dish. */
+        SideEntryDto: {
+            /** @description Why it goes so. */
+            reason: string;
+            /** @description As it goes into a supper, for one eater. */
+            side: components["schemas"]["SideDto"];
         };
         /**
          * @description Where a side dish is made.

@@ -70,6 +70,43 @@ impl Method {
         self.tasks.iter().filter_map(|task| task.ahead).collect()
     }
 
+    /// The same with the cook's own times for what it does to the meat; nothing where that is
+    /// another way altogether.
+    ///
+    /// ```
+    /// use ember_core::{meat::{CutId, cut}, prep::{Ahead, methods}, units::Interval};
+    /// let night = methods(cut(CutId::Drumstick)).into_iter().find(|one| one.id == "night_bare").unwrap();
+    /// let long = Interval::from_minutes(20.0 * 60.0);
+    /// let own = night.timed(&[Ahead::Blot, Ahead::Uncovered(long), Ahead::Blot]).unwrap();
+    /// assert!(own.time() > long);
+    /// assert!(night.timed(&[Ahead::Counter(long)]).is_none());
+    /// ```
+    #[must_use]
+    pub fn timed(&self, ahead: &[Ahead]) -> Option<Self> {
+        let mut own = self.clone();
+        let mut told = ahead.iter();
+        for task in &mut own.tasks {
+            let Some(known) = &mut task.ahead else {
+                continue;
+            };
+            let asked = told.next()?;
+            if std::mem::discriminant(known) != std::mem::discriminant(asked) {
+                return None;
+            }
+            *known = *asked;
+            if *asked != Ahead::Blot {
+                task.window.best = asked.time();
+                if task.window.shortest > asked.time() {
+                    task.window.shortest = asked.time();
+                }
+                if task.window.longest < asked.time() {
+                    task.window.longest = asked.time();
+                }
+            }
+        }
+        told.next().is_none().then_some(own)
+    }
+
     /// From the first task to the last, at best.
     #[must_use]
     pub fn time(&self) -> Interval {

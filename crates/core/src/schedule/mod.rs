@@ -2,12 +2,14 @@
 //! hob, the fridge and the hands there are.
 
 mod kitchen;
+mod sides;
 mod solve;
 mod supper;
 mod timeline;
 mod ways;
 
 pub use kitchen::{Places, Side, Site};
+pub use sides::{SIDES, TypicalSide, TypicalSite};
 pub use solve::schedule;
 pub use supper::{
     Begun, Binding, Dish, HandsOn, Minute, Placed, Resource, Schedule, Serve, Stand, Supper, Task,

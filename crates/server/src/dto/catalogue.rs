@@ -4,6 +4,7 @@ use ember_core::doneness::{Region, floor, usual_texture};
 use ember_core::fryer::{PRESETS, Preset, Support};
 use ember_core::meat::{CATALOGUE, Coat, Cut};
 use ember_core::plan::{LoadRule, PreheatRule, SauceRule, TurnRule};
+use ember_core::schedule::{SIDES, TypicalSide, TypicalSite};
 use ember_core::units::bounds;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -13,6 +14,7 @@ use super::plan::FloorDto;
 use super::request::{
     CoatDto, CutDto, LoadDto, PreheatDto, RegionDto, SauceDto, SupportDto, TurnDto,
 };
+use super::supper::{SideDto, SiteDto};
 
 /// Everything a sentence can be made of.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
@@ -33,6 +35,44 @@ pub struct CatalogueDto {
     pub machine_presets: Vec<PresetDto>,
     /// Regions.
     pub regions: Vec<RegionEntryDto>,
+    /// Typical side dishes.
+    pub sides: Vec<SideEntryDto>,
+}
+
+/// A typical side dish.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct SideEntryDto {
+    /// As it goes into a supper, for one eater.
+    pub side: SideDto,
+    /// Why it goes so.
+    pub reason: String,
+}
+
+impl From<&TypicalSide> for SideEntryDto {
+    fn from(side: &TypicalSide) -> Self {
+        let seconds = |minutes: i64| minutes as f64 * 60.0;
+        let [shortest, best, longest] = side.lasts.map(seconds);
+        Self {
+            side: SideDto {
+                name: side.name.to_owned(),
+                site: match side.site {
+                    TypicalSite::Hob => SiteDto::Hob,
+                    TypicalSite::Fridge => SiteDto::Fridge,
+                    TypicalSite::Machine => SiteDto::Machine,
+                    TypicalSite::Beside => SiteDto::Beside,
+                    TypicalSite::Counter => SiteDto::Counter,
+                },
+                with: None,
+                side_mass_g: Some(side.each),
+                work_s: seconds(side.work),
+                shortest_s: shortest,
+                best_s: best,
+                longest_s: longest,
+                keeps_s: seconds(side.keeps),
+            },
+            reason: side.reason.to_owned(),
+        }
+    }
 }
 
 /// One cut.
@@ -267,6 +307,7 @@ impl CatalogueDto {
                     reason: rule.reason().to_owned(),
                 })
                 .collect(),
+            sides: SIDES.iter().map(SideEntryDto::from).collect(),
             support: Support::ALL
                 .iter()
                 .map(|support| SupportEntryDto {
