@@ -8,6 +8,7 @@ import type {
   Outcome,
   Report,
   Request,
+  Supper,
   TypedField,
 } from "./types";
 
@@ -114,6 +115,36 @@ export const restoreCook = (id: string) =>
 
 export const sendReport = (id: string, report: Report) =>
   answer(client.POST("/api/cooks/{id}/events", { params: { path: { id } }, body: report }));
+
+/** Everything of a supper in its place. */
+export const supperQuery = (supper: Supper) =>
+  queryOptions({
+    queryKey: ["supper", supper],
+    queryFn: ({ signal }) => answer(client.POST("/api/suppers/preview", { body: supper, signal })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
+export const suppersQuery = () =>
+  queryOptions({
+    queryKey: ["suppers"],
+    queryFn: ({ signal }) => answer(client.GET("/api/suppers", { signal })),
+  });
+
+export const keptSupperQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["suppers", id],
+    queryFn: ({ signal }) =>
+      answer(client.GET("/api/suppers/{id}", { params: { path: { id } }, signal })),
+  });
+
+export const keepSupper = (supper: Supper) => answer(client.POST("/api/suppers", { body: supper }));
+
+export const changeSupper = (id: string, supper: Supper) =>
+  answer(client.PUT("/api/suppers/{id}", { params: { path: { id } }, body: supper }));
+
+export const deleteSupper = (id: string) =>
+  answer(client.DELETE("/api/suppers/{id}", { params: { path: { id } } }));
 
 export interface TypedUnits {
   temperature: "celsius" | "fahrenheit";

@@ -11,6 +11,7 @@ import { More } from "./More";
 
 const PLACES = [
   { to: "/plan", name: "Plan" },
+  { to: "/supper", name: "Supper" },
   { to: "/fryer", name: "At the fryer" },
   { to: "/logbook", name: "Logbook" },
   { to: "/kitchen", name: "Kitchen" },
@@ -27,6 +28,7 @@ export function Frame() {
   useHotkeys("u", () => swapUnits(settings));
   useHotkeys("g>h", () => void navigate({ to: "/" }));
   useHotkeys("g>p", () => void navigate({ to: "/plan" }));
+  useHotkeys("g>s", () => void navigate({ to: "/supper" }));
   useHotkeys("g>f", () => void navigate({ to: "/fryer" }));
   useHotkeys("g>l", () => void navigate({ to: "/logbook" }));
   useHotkeys("g>k", () => void navigate({ to: "/kitchen" }));

@@ -6,7 +6,7 @@ const KEYS = [
   ["?", "these keys"],
   ["n", "a new plan"],
   ["g then h", "today"],
-  ["g then p, f, l, k", "Plan, At the fryer, Logbook, Kitchen"],
+  ["g then p, s, f, l, k", "Plan, Supper, At the fryer, Logbook, Kitchen"],
   ["u", "the other units"],
   ["/", "search the logbook"],
   ["space", "at the fryer: done"],

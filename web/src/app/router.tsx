@@ -55,6 +55,18 @@ const logbookCook = createRoute({
   component: lazyRouteComponent(() => import("../places/logbook/LogbookCook"), "LogbookCook"),
 });
 
+const supper = createRoute({
+  getParentRoute: () => root,
+  path: "/supper",
+  component: lazyRouteComponent(() => import("../places/supper/SupperPlace"), "SupperPlace"),
+});
+
+const keptSupper = createRoute({
+  getParentRoute: () => root,
+  path: "/supper/$id",
+  component: lazyRouteComponent(() => import("../places/supper/SupperKept"), "SupperKept"),
+});
+
 const kitchen = createRoute({
   getParentRoute: () => root,
   path: "/kitchen",
@@ -84,6 +96,8 @@ export const router = createRouter({
     fryerCook,
     logbook,
     logbookCook,
+    supper,
+    keptSupper,
     kitchen,
     newMachine,
     machine,

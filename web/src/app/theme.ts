@@ -39,6 +39,7 @@ const config = defineConfig({
         clock: { value: "4rem" },
         basket: { value: "22rem" },
         basketSmall: { value: "15rem" },
+        lane: { value: "6.5rem" },
         thumb: { value: "7rem" },
         popover: { value: "21rem" },
         key: { value: "4.25rem" },

@@ -8,11 +8,11 @@ import type { Machine } from "../../api/types";
 import { Empty, Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
+import { useDraft } from "../../lib/draft";
 import { refusal } from "../../lib/message";
 import { useSettings } from "../../lib/settings";
 import { Drawings } from "./Drawings";
 import { MachineSentence } from "./MachineSentence";
-import { useDraft } from "./useDraft";
 
 /** A machine of the kitchen that is changed. */
 export function MachinePlace() {

@@ -3,10 +3,12 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { cookChanged, keepCook, sendReport } from "../../api/queries";
-import type { Request } from "../../api/types";
+import type { Request, Supper } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
+import { DRAFT, emptySupper, withCook } from "../../features/supper/document";
 import { nextAt } from "../../lib/clock";
+import { readDraft, writeDraft } from "../../lib/draft";
 
 interface KeepProps {
   request: Request;
@@ -42,7 +44,7 @@ export function Keep({ request, eat, disabled }: KeepProps) {
   const error = keep.error ?? start.error;
   return (
     <Box mt="1" className="no-print" flexShrink="0">
-      <Flex gap="2.5">
+      <Flex gap="2.5" wrap="wrap">
         <Action
           look="solid"
           type="button"
@@ -53,6 +55,19 @@ export function Keep({ request, eat, disabled }: KeepProps) {
         </Action>
         <Action type="button" disabled={disabled || keep.isPending} onClick={() => keep.mutate()}>
           Keep for later
+        </Action>
+        <Action
+          type="button"
+          look="plain"
+          disabled={disabled}
+          onClick={() => {
+            const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC";
+            const supper = readDraft<Supper>(DRAFT) ?? emptySupper(new Date(), zone);
+            writeDraft(DRAFT, withCook(supper, request));
+            void navigate({ to: "/supper" });
+          }}
+        >
+          To a supper
         </Action>
       </Flex>
       {error ? (

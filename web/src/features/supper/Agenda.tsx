@@ -1,0 +1,79 @@
+// Everything by the clock: the same as the lanes, in words and in order.
+import { Box, Flex, Text } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import type { SupperPlan } from "../../api/types";
+import { Caution } from "../../components/Notice";
+import { clock, day } from "../../lib/clock";
+
+export type Moment = SupperPlan["agenda"][number];
+
+interface AgendaProps {
+  plan: SupperPlan;
+  now: number;
+  /** What can be told about a moment: begun, done, late. */
+  controls?: (moment: Moment) => ReactNode;
+}
+
+export function Agenda({ plan, now, controls }: AgendaProps) {
+  const next = plan.agenda.find((moment) => new Date(moment.end_at).getTime() > now);
+  let last = "";
+  return (
+    <Box as="ol" listStyleType="none">
+      {plan.agenda.map((moment) => {
+        const at = new Date(moment.at);
+        const date = day(at, new Date(now));
+        const first = date !== last;
+        last = date;
+        return (
+          <Box
+            as="li"
+            key={`${moment.dish} ${moment.task} ${moment.at}`}
+            aria-current={moment === next ? "step" : undefined}
+          >
+            {first ? (
+              <Text textStyle="section" pt="3">
+                {date.charAt(0).toUpperCase() + date.slice(1)}
+              </Text>
+            ) : null}
+            <Flex
+              gap="4"
+              py="2"
+              borderTop="1px solid"
+              borderColor="line"
+              bg={moment === next ? "zest" : undefined}
+              color={moment === next ? "zest.ink" : undefined}
+              px={moment === next ? "2" : undefined}
+              borderRadius={moment === next ? "field" : undefined}
+            >
+              <Text textStyle="time" flexShrink="0" w="clock">
+                {clock(at)}
+              </Text>
+              <Box flex="1">
+                <Text textStyle="body">
+                  {moment.what}{" "}
+                  <Text as="span" textStyle="small">
+                    · {plan.dishes[moment.dish]?.name}
+                  </Text>
+                </Text>
+                {moment.caution ? (
+                  <Box mt="1" color="ink">
+                    <Caution>{moment.caution}</Caution>
+                  </Box>
+                ) : null}
+                {controls?.(moment)}
+              </Box>
+            </Flex>
+          </Box>
+        );
+      })}
+      <Flex as="li" gap="4" py="2" borderTop="2px solid" borderColor="ink">
+        <Text textStyle="time" flexShrink="0" w="clock">
+          {clock(new Date(plan.serve_at))}
+        </Text>
+        <Text textStyle="body" fontWeight="650">
+          On the table
+        </Text>
+      </Flex>
+    </Box>
+  );
+}

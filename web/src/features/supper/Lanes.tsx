@@ -1,0 +1,229 @@
+// Everything on one time axis: a lane for each place and one for the hands, the table at its end.
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { type KeyboardEvent, type PointerEvent, useState } from "react";
+import type { SupperPlan } from "../../api/types";
+import { FieldCanvas } from "../../components/FieldCanvas";
+import { Action } from "../../components/recipes";
+import { clock, day } from "../../lib/clock";
+import { useNow, useWidth } from "../../lib/hooks";
+import { type Bar, bars, hoursBetween } from "./lanes";
+
+interface LanesProps {
+  plan: SupperPlan;
+  /** Another serving time; absent where it cannot be moved. */
+  onServe?: (at: Date) => void;
+}
+
+const MINUTE = 60_000;
+const ZOOMS = [
+  ["everything", null],
+  ["the last six hours", 360],
+  ["the last hour", 60],
+] as const;
+/** After the table, min. */
+const AFTER = 12;
+const ROW = 34;
+const STEP = 5;
+
+export function Lanes({ plan, onServe }: LanesProps) {
+  const [zoom, setZoom] = useState<number | null>(null);
+  const [dragged, setDragged] = useState<number | null>(null);
+  const [frame, width] = useWidth<HTMLDivElement>();
+  const now = useNow(30_000);
+  const serve = new Date(plan.serve_at).getTime();
+  const from =
+    zoom === null ? new Date(plan.begins_at).getTime() - 5 * MINUTE : serve - zoom * MINUTE;
+  const to = serve + AFTER * MINUTE;
+  const x = (time: number) => ((time - from) / (to - from)) * width;
+  const shown = dragged ?? serve;
+  const lanes = bars(plan);
+  const timeAt = (event: PointerEvent) => {
+    const left = frame.current?.getBoundingClientRect().left ?? 0;
+    const time = from + ((event.clientX - left) / Math.max(1, width)) * (to - from);
+    return Math.round(time / (STEP * MINUTE)) * STEP * MINUTE;
+  };
+  const key = (event: KeyboardEvent) => {
+    const by = { ArrowLeft: -STEP, ArrowRight: STEP, PageUp: 30, PageDown: -30 }[event.key];
+    if (!by) return;
+    event.preventDefault();
+    onServe?.(new Date(serve + by * MINUTE));
+  };
+  return (
+    <Box>
+      <Flex gap="1" wrap="wrap" className="no-print" role="group" aria-label="How much is shown">
+        {ZOOMS.map(([name, minutes]) => (
+          <Action
+            key={name}
+            type="button"
+            look="plain"
+            aria-pressed={zoom === minutes}
+            fontWeight={zoom === minutes ? "700" : "400"}
+            onClick={() => setZoom(minutes)}
+          >
+            {name}
+          </Action>
+        ))}
+      </Flex>
+      <Box position="relative" overflow="hidden" pt="7" pb="2">
+        <Box ref={frame} position="relative" ms="lane">
+          {hoursBetween(from, to).map((hour) => (
+            <Box
+              key={hour}
+              position="absolute"
+              top="-24px"
+              bottom="0"
+              borderStart="1px solid"
+              borderColor="line"
+              style={{ left: x(hour) }}
+            >
+              <Text textStyle="tiny" color="ink.soft" ps="1" whiteSpace="nowrap">
+                {clock(new Date(hour))}
+              </Text>
+            </Box>
+          ))}
+          {lanes.map((lane) => (
+            <Box
+              key={lane.name}
+              position="relative"
+              borderTop="1px solid"
+              borderColor="line"
+              style={{ height: Math.max(1, lane.rows) * ROW + 6 }}
+            >
+              <Text
+                textStyle="small"
+                position="absolute"
+                insetStart="calc(-1 * var(--chakra-sizes-lane))"
+                w="lane"
+                pe="2"
+                pt="1.5"
+                bg="paper"
+                zIndex="1"
+              >
+                {lane.name}
+              </Text>
+              {lane.bars.map((bar) => (
+                <BarBox key={`${bar.name} ${bar.from}`} bar={bar} x={x} width={width} />
+              ))}
+            </Box>
+          ))}
+          {now > from && now < to ? (
+            <Box
+              position="absolute"
+              top="-6px"
+              bottom="0"
+              borderStart="2px dotted"
+              borderColor="ember"
+              style={{ left: x(now) }}
+            >
+              <Text textStyle="tiny" color="ember" ps="1" bg="paper">
+                now
+              </Text>
+            </Box>
+          ) : null}
+          <chakra.button
+            type="button"
+            role="slider"
+            aria-label="On the table"
+            aria-valuemin={0}
+            aria-valuemax={Math.round((to - from) / MINUTE)}
+            aria-valuenow={Math.round((shown - from) / MINUTE)}
+            aria-valuetext={`${day(new Date(shown), new Date(now))} ${clock(new Date(shown))}`}
+            aria-disabled={onServe ? undefined : true}
+            position="absolute"
+            top="-28px"
+            bottom="0"
+            w="8"
+            ms="-4"
+            zIndex="2"
+            cursor={onServe ? "ew-resize" : "default"}
+            touchAction="none"
+            style={{ left: x(shown) }}
+            onKeyDown={key}
+            onPointerDown={(event) => {
+              if (onServe) event.currentTarget.setPointerCapture(event.pointerId);
+              if (onServe) setDragged(serve);
+            }}
+            onPointerMove={(event) => dragged !== null && setDragged(timeAt(event))}
+            onPointerUp={(event) => {
+              if (dragged !== null && timeAt(event) !== serve) onServe?.(new Date(timeAt(event)));
+              setDragged(null);
+            }}
+            onPointerCancel={() => setDragged(null)}
+          >
+            <Box mx="auto" h="full" w="3px" bg="ink" />
+            <Text
+              textStyle="tiny"
+              position="absolute"
+              top="0"
+              insetEnd="6"
+              bg="zest"
+              color="zest.ink"
+              px="1"
+              borderRadius="hair"
+              whiteSpace="nowrap"
+            >
+              table {clock(new Date(shown))}
+            </Text>
+          </chakra.button>
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+interface BarBoxProps {
+  bar: Bar;
+  x: (time: number) => number;
+  width: number;
+}
+
+/** A task; a cook shows the heat walking in. */
+function BarBox({ bar, x, width }: BarBoxProps) {
+  const left = Math.max(0, x(bar.from));
+  const right = Math.min(width, x(bar.to));
+  if (right <= 0 || left >= width) return null;
+  const wide = Math.max(3, right - left);
+  const { picture } = bar;
+  const last = picture?.minutes[picture.minutes.length - 1] ?? 0;
+  return (
+    <Box
+      position="absolute"
+      overflow="hidden"
+      borderRadius="hair"
+      bg={bar.hands ? "zest.mark" : picture ? "well" : "line"}
+      border={bar.begun ? "2px solid" : undefined}
+      borderColor="ink"
+      title={`${bar.name}, ${clock(new Date(bar.from))} to ${clock(new Date(bar.to))}`}
+      style={{ left, width: wide, top: bar.row * ROW + 3, height: ROW - 4 }}
+    >
+      {picture && bar.load !== undefined ? (
+        <Box position="absolute" insetStart="0" top="0">
+          <FieldCanvas
+            picture={picture}
+            width={wide}
+            height={ROW - 4}
+            from={(bar.from - bar.load) / MINUTE}
+            to={Math.min(last, (bar.to - bar.load) / MINUTE)}
+          />
+        </Box>
+      ) : null}
+      {bar.hands ? null : (
+        <Text
+          textStyle="tiny"
+          position="relative"
+          px="1"
+          whiteSpace="nowrap"
+          color={picture ? "mark.ink" : "ink"}
+          bg={picture ? "mark.paper" : undefined}
+          w="fit-content"
+          maxW="full"
+          overflow="hidden"
+          textOverflow="ellipsis"
+          borderRadius="hair"
+        >
+          {bar.name}
+        </Text>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,41 @@
+// What to buy and to weigh out.
+import { Box, chakra, Grid, Text } from "@chakra-ui/react";
+import type { SupperPlan } from "../../api/types";
+import { mass, smallMass, type Units } from "../../lib/units";
+
+interface ShoppingProps {
+  plan: SupperPlan;
+  eaters: number;
+  units: Units;
+}
+
+/** Less than this share of what eaters need is told. */
+const ENOUGH = 0.85;
+
+export function Shopping({ plan, eaters, units }: ShoppingProps) {
+  const short = plan.shopping.filter(
+    (one) => one.needed_g != null && one.mass_g < ENOUGH * one.needed_g,
+  );
+  return (
+    <Box>
+      <Grid as="dl" templateColumns="1fr auto auto" columnGap="4" rowGap="1" textStyle="body">
+        {plan.shopping.map((one) => (
+          <Box key={`${one.what} ${one.mass_g}`} display="contents">
+            <dt>{one.what}</dt>
+            <chakra.dd textAlign="end" fontWeight="650">
+              {one.mass_g > 0 ? smallMass(one.mass_g, units) : ""}
+            </chakra.dd>
+            <chakra.dd textAlign="end" color="ink.soft">
+              {one.spoons ?? ""}
+            </chakra.dd>
+          </Box>
+        ))}
+      </Grid>
+      {short.map((one) => (
+        <Text key={one.what} textStyle="small" mt="2">
+          {one.what}: {eaters} eat about {mass(one.needed_g ?? 0, units)}, with the bone.
+        </Text>
+      ))}
+    </Box>
+  );
+}

@@ -1,0 +1,63 @@
+import { expect, test } from "vitest";
+import type { Request, Side, SupperPlan } from "../../api/types";
+import { emptySupper, markdown, onDay, withCook, withoutDish, withSide } from "./document";
+
+const now = new Date(2026, 10, 25, 18, 30);
+const request = { cut: "drumstick", layout: [] } as unknown as Request;
+const potatoes: Side = {
+  name: "potatoes",
+  site: "beside",
+  side_mass_g: 180,
+  work_s: 600,
+  shortest_s: 900,
+  best_s: 900,
+  longest_s: 900,
+  keeps_s: 600,
+};
+
+test("a new supper is on the next evening that leaves time", () => {
+  const supper = emptySupper(now, "Europe/London");
+  expect(new Date(supper.serve_at ?? "").getTime()).toBe(new Date(2026, 10, 26, 19, 0).getTime());
+});
+
+test("sides are for all eaters, and go with their cook", () => {
+  let supper = withCook(emptySupper(now, "UTC"), request);
+  supper = withSide(withCook(supper, request), potatoes);
+  expect(supper.dishes[2]?.side).toMatchObject({ with: 0, side_mass_g: 720 });
+  expect(supper.dishes[0]?.cook?.request.layout).toBeUndefined();
+  // Without its cook a side goes too; without another it keeps its own.
+  expect(withoutDish(supper, 0).dishes).toHaveLength(1);
+  supper = {
+    ...supper,
+    dishes: [supper.dishes[0] ?? {}, supper.dishes[1] ?? {}, { side: { ...potatoes, with: 1 } }],
+  };
+  expect(withoutDish(supper, 0).dishes[1]?.side?.with).toBe(0);
+});
+
+test("another day keeps the clock", () => {
+  const at = onDay(new Date(2026, 10, 25, 19, 15), 2, now);
+  expect(at.getTime()).toBe(new Date(2026, 10, 27, 19, 15).getTime());
+});
+
+test("everything is told as text", () => {
+  const plan = {
+    serve_at: new Date(2026, 10, 25, 20, 0).toISOString(),
+    dishes: [{ name: "8 drumsticks" }],
+    agenda: [
+      {
+        at: new Date(2026, 10, 25, 19, 5).toISOString(),
+        what: "Load them",
+        dish: 0,
+        task: 0,
+        caution: "Hot.",
+      },
+    ],
+    shopping: [{ what: "drumsticks", mass_g: 920 }],
+  } as unknown as SupperPlan;
+  const text = markdown(emptySupper(now, "UTC"), plan, now, {
+    temperature: "celsius",
+    weight: "metric",
+  });
+  expect(text).toContain("- today 19:05 Load them (8 drumsticks)\n  - Hot.");
+  expect(text).toContain("- drumsticks: 920 g");
+});

@@ -1,0 +1,91 @@
+// A supper as a document: begun, added to, put on another day, told as text.
+import type { Request, Side, Supper, SupperPlan } from "../../api/types";
+import { clock, day } from "../../lib/clock";
+import { mass, type Units } from "../../lib/units";
+
+/** Where the supper that is being put together waits. */
+export const DRAFT = "supper";
+
+const EATERS = 4;
+const RINGS = 4;
+const SHELVES = 3;
+
+/** The next evening at seven that leaves two hours. */
+export function emptySupper(now: Date, zone: string): Supper {
+  const at = new Date(now.getTime() + 2 * 3_600_000);
+  const serve = new Date(at);
+  serve.setHours(19, 0, 0, 0);
+  if (serve < at) serve.setDate(serve.getDate() + 1);
+  return {
+    name: "Supper",
+    serve_at: serve.toISOString(),
+    eaters: EATERS,
+    hands: 1,
+    rings: RINGS,
+    shelves: SHELVES,
+    quiet: { from: "22:00", to: "07:00", zone },
+    dishes: [],
+  };
+}
+
+/** Without what has begun: numbers of dishes and tasks would no longer be true. */
+const anew = (supper: Supper): Supper => ({ ...supper, begun: undefined });
+
+export const withCook = (supper: Supper, request: Request): Supper => ({
+  ...supper,
+  dishes: [...supper.dishes, { cook: { request: { ...request, layout: undefined } } }],
+});
+
+/** A typical side for all eaters; what needs a machine goes with the first cook. */
+export function withSide(supper: Supper, side: Side): Supper {
+  const cook = supper.dishes.findIndex((dish) => dish.cook);
+  const needs = side.site === "beside" || side.site === "machine";
+  const each = side.side_mass_g;
+  const own: Side = {
+    ...side,
+    with: needs ? Math.max(0, cook) : undefined,
+    side_mass_g: each == null ? undefined : each * supper.eaters,
+  };
+  return { ...supper, dishes: [...supper.dishes, { side: own }] };
+}
+
+/** Without a dish; what went with a later one goes with it still. */
+export function withoutDish(supper: Supper, gone: number): Supper {
+  const dishes = supper.dishes
+    .filter((dish, n) => n !== gone && dish.side?.with !== gone)
+    .map((dish) =>
+      dish.side?.with != null && dish.side.with > gone
+        ? { side: { ...dish.side, with: dish.side.with - 1 } }
+        : dish,
+    );
+  return { ...anew(supper), dishes };
+}
+
+/** The same time of the clock on another day from today. */
+export function onDay(serve: Date, days: number, now: Date): Date {
+  const at = new Date(now);
+  at.setHours(serve.getHours(), serve.getMinutes(), 0, 0);
+  at.setDate(at.getDate() + days);
+  return at;
+}
+
+/** Everything by the clock, and what to buy, as text to take along. */
+export function markdown(supper: Supper, plan: SupperPlan, now: Date, units: Units): string {
+  const at = (time: string) => `${day(new Date(time), now)} ${clock(new Date(time))}`;
+  const lines = [
+    `# ${supper.name}`,
+    "",
+    `On the table ${at(plan.serve_at)}, for ${supper.eaters}.`,
+  ];
+  lines.push("", "## By the clock", "");
+  for (const moment of plan.agenda) {
+    const dish = plan.dishes[moment.dish]?.name ?? "";
+    lines.push(`- ${at(moment.at)} ${moment.what} (${dish})`);
+    if (moment.caution) lines.push(`  - ${moment.caution}`);
+  }
+  lines.push("", "## To buy and weigh out", "");
+  for (const one of plan.shopping) {
+    lines.push(`- ${one.what}${one.mass_g > 0 ? `: ${mass(one.mass_g, units)}` : ""}`);
+  }
+  return `${lines.join("\n")}\n`;
+}

@@ -1,0 +1,183 @@
+// Supper: the one that is being put together, and those that are kept.
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useNavigate } from "@tanstack/react-router";
+import { useRef, useState } from "react";
+import { ApiFailure } from "../../api/client";
+import { deleteSupper, keepSupper, supperQuery, suppersQuery } from "../../api/queries";
+import type { KeptSupper, Supper } from "../../api/types";
+import { Trouble } from "../../components/Notice";
+import { PlaceLink } from "../../components/PlaceLink";
+import { Action } from "../../components/recipes";
+import { useDelete } from "../../components/useDelete";
+import { DRAFT, emptySupper } from "../../features/supper/document";
+import { clock, day } from "../../lib/clock";
+import { useDraft } from "../../lib/draft";
+import { useNow, useSettled } from "../../lib/hooks";
+import { SupperView } from "./SupperView";
+
+const SETTLE = 60;
+const zone = () => Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC";
+
+export function SupperPlace() {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [fresh] = useState(() => emptySupper(new Date(), zone()));
+  const [supper, setSupper, changed] = useDraft<Supper>(DRAFT, fresh);
+  const settled = useSettled(supper, SETTLE);
+  const plan = useQuery({ ...supperQuery(settled), enabled: settled.dishes.length > 0 });
+  const problem = plan.error instanceof ApiFailure ? plan.error.problem : null;
+  const keep = useMutation({
+    mutationFn: () => keepSupper(supper),
+    onSuccess: (kept) => {
+      setSupper(null);
+      void queries.invalidateQueries({ queryKey: suppersQuery().queryKey });
+      void navigate({ to: "/supper/$id", params: { id: kept.id } });
+    },
+  });
+  return (
+    <Box>
+      <SupperView
+        supper={supper}
+        plan={supper.dishes.length > 0 ? plan.data : undefined}
+        problem={problem}
+        busy={plan.isFetching}
+        onChange={setSupper}
+      >
+        <Action
+          type="button"
+          look="solid"
+          disabled={keep.isPending || problem !== null}
+          onClick={() => keep.mutate()}
+        >
+          Keep this supper
+        </Action>
+      </SupperView>
+      {plan.error && !problem ? (
+        <Trouble onRetry={() => void plan.refetch()}>{plan.error.message}</Trouble>
+      ) : null}
+      {keep.error ? <Trouble>{keep.error.message} Nothing you said is lost.</Trouble> : null}
+      {supper.dishes.length === 0 ? (
+        <Text textStyle="line" color="ink.say" maxW="reading" mt="4">
+          Say what is on the table: cooks from the air fryer, and what goes with them. Everything is
+          put in its place backwards from the table, from the evening before to the last turn.
+        </Text>
+      ) : null}
+      <Flex gap="1" mt="3" wrap="wrap" className="no-print">
+        {changed ? (
+          <Action type="button" look="plain" onClick={() => setSupper(null)}>
+            Begin anew
+          </Action>
+        ) : null}
+        <ReadFile onRead={setSupper} />
+      </Flex>
+      <Kept />
+    </Box>
+  );
+}
+
+function ReadFile({ onRead }: { onRead: (supper: Supper) => void }) {
+  const file = useRef<HTMLInputElement>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const read = async (chosen: File) => {
+    try {
+      const supper: unknown = JSON.parse(await chosen.text());
+      if (!isSupper(supper)) throw new Error("no supper");
+      setWrong(null);
+      // What had begun then has not now.
+      onRead({ ...supper, begun: undefined });
+    } catch {
+      setWrong(`“${chosen.name}” holds no supper. Choose a file that was saved from one.`);
+    }
+  };
+  return (
+    <>
+      <Action type="button" look="plain" onClick={() => file.current?.click()}>
+        Read one from a file
+      </Action>
+      <chakra.input
+        ref={file}
+        type="file"
+        accept="application/json,.json"
+        aria-label="File of a supper"
+        display="none"
+        onChange={(event) => {
+          const chosen = event.target.files?.[0];
+          if (chosen) void read(chosen);
+          event.target.value = "";
+        }}
+      />
+      {wrong ? <Trouble>{wrong}</Trouble> : null}
+    </>
+  );
+}
+
+/** Looks like a supper; whether it can be cooked, the server says. */
+const isSupper = (value: unknown): value is Supper =>
+  typeof value === "object" &&
+  value !== null &&
+  "dishes" in value &&
+  Array.isArray(value.dishes) &&
+  "name" in value &&
+  typeof value.name === "string" &&
+  "hands" in value;
+
+function Kept() {
+  const queries = useQueryClient();
+  const kept = useQuery(suppersQuery());
+  const now = useNow(60_000);
+  const deletion = useDelete({
+    remove: (one: KeptSupper) => deleteSupper(one.id),
+    restore: (one) => keepSupper(one.supper),
+    changed: () => void queries.invalidateQueries({ queryKey: suppersQuery().queryKey }),
+    told: (one) => `“${one.supper.name}” is deleted.`,
+  });
+  if (!kept.data || (kept.data.length === 0 && !deletion.notice)) return null;
+  return (
+    <Box as="section" mt="8" className="no-print">
+      <Text as="h2" textStyle="section" mb="2">
+        Kept suppers
+      </Text>
+      {deletion.notice}
+      <Box as="ul" listStyleType="none">
+        {kept.data.map((one) => {
+          const at = new Date(one.plan.serve_at);
+          return (
+            <Flex
+              as="li"
+              key={one.id}
+              gap="4"
+              align="center"
+              justify="space-between"
+              borderTop="1px solid"
+              borderColor="line"
+              py="1"
+            >
+              <Text textStyle="body">
+                <PlaceLink
+                  to="/supper/$id"
+                  params={{ id: one.id }}
+                  fontWeight="650"
+                  textDecoration="underline"
+                  textUnderlineOffset="3px"
+                >
+                  {one.supper.name}
+                </PlaceLink>
+                , {day(at, new Date(now))} at {clock(at)}:{" "}
+                {one.plan.dishes.map((dish) => dish.name).join(", ")}
+              </Text>
+              <Action
+                type="button"
+                look="plain"
+                aria-label={`Delete ${one.supper.name}`}
+                onClick={() => deletion.remove(one)}
+              >
+                Delete
+              </Action>
+            </Flex>
+          );
+        })}
+      </Box>
+    </Box>
+  );
+}
