@@ -63,6 +63,14 @@ async fn the_demo_kitchen_fills_an_empty_database_once() {
     assert_eq!(finished["total"], 8);
     let (_, tonight) = get(&app, "/api/cooks?state=planned").await;
     assert_eq!(tonight["total"], 1);
+    // A supper of two cooks and three sides in one machine, possible as it is.
+    let (_, suppers) = get(&app, "/api/suppers").await;
+    let plan = &suppers[0]["plan"];
+    assert_eq!(
+        (suppers.as_array().unwrap().len(), &plan["binding"]),
+        (1, &serde_json::Value::Null)
+    );
+    assert_eq!(plan["dishes"].as_array().unwrap().len(), 5);
     let items = finished["items"].as_array().unwrap();
     let wrong = items.iter().filter(|cook| cook["outcome"]["doneness"] == 5);
     assert_eq!(wrong.count(), 1);

@@ -65,7 +65,7 @@ export function Frame() {
         </PlaceLink>
         <Flex
           as="nav"
-          gap={{ base: "5", md: "6" }}
+          gap={{ base: "3.5", md: "6" }}
           flex={{ base: "1 0 100%", md: "1" }}
           order={{ base: 3, md: 0 }}
           aria-label="Places"

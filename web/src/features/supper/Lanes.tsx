@@ -24,6 +24,8 @@ const ZOOMS = [
 const AFTER = 12;
 const ROW = 34;
 const STEP = 5;
+/** A name in less is a letter, px. */
+const LEGIBLE = 44;
 
 export function Lanes({ plan, onServe }: LanesProps) {
   const [zoom, setZoom] = useState<number | null>(null);
@@ -65,7 +67,7 @@ export function Lanes({ plan, onServe }: LanesProps) {
         ))}
       </Flex>
       <Box position="relative" overflow="hidden" pt="7" pb="2">
-        <Box ref={frame} position="relative" ms="lane">
+        <Box ref={frame} position="relative" css={{ marginInlineStart: "{sizes.lane}" }}>
           {hoursBetween(from, to).map((hour) => (
             <Box
               key={hour}
@@ -207,7 +209,7 @@ function BarBox({ bar, x, width }: BarBoxProps) {
           />
         </Box>
       ) : null}
-      {bar.hands ? null : (
+      {bar.hands || wide < LEGIBLE ? null : (
         <Text
           textStyle="tiny"
           position="relative"

@@ -3,6 +3,8 @@
 //! Readings come from the model itself, for a machine a little off and a thermometer with noise
 //! from a fixed seed, so that the log looks like a log.
 
+mod supper;
+
 use chrono::{DateTime, Duration, Utc};
 use diesel::{Connection, PgConnection};
 use ember_core::fryer::{Floor, Machine, MachineKind, Spit, Support, Truth};
@@ -51,7 +53,8 @@ pub fn fill_if_empty(connection: &mut PgConnection, now: DateTime<Utc>) -> Resul
         for story in stories() {
             tell(connection, &mut dice, &story, now)?;
         }
-        tonight(connection, &mut dice, now)
+        tonight(connection, &mut dice, now)?;
+        supper::lay(connection, dice.id(), now)
     })
 }
 

@@ -1,0 +1,85 @@
+//! Tomorrow's supper for the ferry crew: two cooks in one machine, the drumsticks in two batches and
+//! prepared this evening, with three sides.
+
+use chrono::{DateTime, Duration, Utc};
+use diesel::PgConnection;
+use ember_core::meat::CutId;
+use ember_core::plan::Request;
+use ember_core::schedule::SIDES;
+use uuid::Uuid;
+
+use super::{drum, evening};
+use crate::db::{self, models};
+use crate::dto::catalogue::SideEntryDto;
+use crate::dto::request::RequestDto;
+use crate::dto::supper::{QuietDto, SideDto, SupperCookDto, SupperDishDto, SupperDto};
+use crate::error::ApiError;
+use crate::supper::put_in_place;
+
+const EATERS: u32 = 6;
+
+/// Keeps it.
+pub fn lay(connection: &mut PgConnection, id: Uuid, now: DateTime<Utc>) -> Result<(), ApiError> {
+    let supper = ferry_crew(now);
+    let plan = put_in_place(&supper, None, now)?;
+    db::suppers::insert(
+        connection,
+        &models::Supper {
+            id,
+            name: supper.name.clone(),
+            document: serde_json::to_value(&supper)?,
+            scheduled: serde_json::to_value(&plan)?,
+            created_at: now,
+        },
+    )?;
+    Ok(())
+}
+
+fn ferry_crew(now: DateTime<Utc>) -> SupperDto {
+    let cook = |request: Request, method: &str| SupperDishDto {
+        cook: Some(SupperCookDto {
+            request: RequestDto::from(&request),
+            method: Some(method.to_owned()),
+        }),
+        side: None,
+    };
+    let drumsticks = Request {
+        pieces: 16,
+        ..Request::usual(CutId::Drumstick, drum())
+    };
+    let loin = Request::usual(CutId::PorkLoinRoast, drum());
+    let sides = SIDES
+        .iter()
+        .map(SideEntryDto::from)
+        .map(|entry| entry.side)
+        .filter(|side| {
+            ["parboiled potatoes", "green beans", "a cold sauce"].contains(&side.name.as_str())
+        })
+        .map(|side| SupperDishDto {
+            cook: None,
+            side: Some(SideDto {
+                side_mass_g: side.side_mass_g.map(|each| each * f64::from(EATERS)),
+                // The potatoes go with the loin, which is there long enough.
+                with: Some(1),
+                ..side
+            }),
+        });
+    SupperDto {
+        name: "Supper for the ferry crew".to_owned(),
+        serve_at: Some(evening(now + Duration::days(1), [19, 0])),
+        eaters: EATERS,
+        hands: 1,
+        rings: 4,
+        shelves: 3,
+        quiet: Some(QuietDto {
+            from: "23:00".to_owned(),
+            to: "06:30".to_owned(),
+            zone: "Europe/London".to_owned(),
+        }),
+        dishes: [cook(drumsticks, "night_bare"), cook(loin, "tempered")]
+            .into_iter()
+            .chain(sides)
+            .collect(),
+        begun: Vec::new(),
+    }
+}
