@@ -38,11 +38,29 @@ test("laptop", async ({ page }) => {
   await page.getByRole("link", { name: "Change" }).last().click();
   await expect(page.getByText("From the side")).toBeVisible();
   await shot(page, "kitchen-machine");
-  await page.goto("/logbook");
-  await page.getByRole("link", { name: "Repeat Small pork loin on the spit" }).click();
+  await page.goto("/plan");
+  for (const [word, choice] of [
+    [/^Machine:/, /^the shelves/],
+    [/^Cut:/, "pork loin roasts"],
+    [/^How it is held:/, /^on the spit/],
+  ] as const) {
+    await page.getByRole("button", { name: word }).click();
+    await page.getByRole("dialog").getByRole("button", { name: choice }).click();
+  }
   await expect(page.getByText("Before you switch it on")).toBeVisible();
   await page.getByText("How it turns").evaluate((title) => title.scrollIntoView());
   await shot(page, "plan-spit");
+  await page.goto("/plan");
+  await page.getByRole("button", { name: "salted and bare overnight" }).click();
+  await page.getByRole("button", { name: "Do it so" }).click();
+  await expect(page.getByText("The plan counts with it.")).toBeVisible();
+  await page.getByText("Before that").evaluate((title) => title.scrollIntoView());
+  await shot(page, "plan-prep");
+  await page.goto("/supper");
+  await page.getByRole("link", { name: "Supper for the ferry crew" }).click();
+  await page.getByRole("button", { name: "the last six hours" }).click();
+  await page.getByRole("button", { name: "everything" }).evaluate((title) => title.scrollIntoView());
+  await shot(page, "supper");
   await page.emulateMedia({ colorScheme: "dark" });
   await page.goto("/logbook");
   await page.getByRole("link", { name: /^Repeat Caraway belly/ }).click();
@@ -66,6 +84,10 @@ test.describe("phone", () => {
     await page.getByRole("button", { name: "6", exact: true }).click();
     await page.getByRole("button", { name: "2", exact: true }).click();
     await shot(page, "fryer-reading");
+    await page.goto("/supper");
+    await page.getByRole("link", { name: "Supper for the ferry crew" }).click();
+    await expect(page.getByRole("timer")).toBeVisible();
+    await shot(page, "supper-phone");
   });
 });
 

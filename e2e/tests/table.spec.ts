@@ -116,7 +116,7 @@ test("what does not go says why, and offers ways out", async ({ page }) => {
   await word(page, "On the table at").click();
   await page.getByRole("textbox", { name: "Time on the clock" }).fill("supper time");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("alert")).toContainText("“supper time” is not a time of day");
+  await expect(page.getByRole("alert").last()).toContainText("“supper time” is not a time of day");
   await page.keyboard.press("Escape");
   await word(page, "Time of green beans").click();
   await page.getByRole("textbox", { name: "Time of green beans" }).fill("30 h");

@@ -300,7 +300,7 @@ fn what_cannot_be_says_why() {
     );
     assert_eq!(
         why.to_string(),
-        "stew needs 3000 min and there are 600 min; eat later, or take a quicker way"
+        "stew: 50 h are needed and there are 10 h; eat later, or take a quicker way"
     );
     let later = ways_out(&asked);
     assert_eq!(later[0].schedule.serve, 3000);

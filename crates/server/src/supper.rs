@@ -591,7 +591,7 @@ impl Wanted {
 
     fn way(&self, way: &WayOut) -> WayDto {
         let words = match way.change {
-            Change::Later(minutes) => format!("eat {minutes} min later"),
+            Change::Later(_) => "eat later".to_owned(),
             Change::ShortestWaits => "let everything stand only as long as it must".to_owned(),
             Change::AnotherHand => "a second pair of hands".to_owned(),
             Change::AnotherPlace(number) => {

@@ -141,7 +141,10 @@ pub struct Schedule {
 #[derive(Debug, Clone, PartialEq, thiserror::Error)]
 pub enum Binding {
     /// A dish alone does not fit between now and then.
-    #[error("{dish} needs {needs} min and there are {left} min; eat later, or take a quicker way")]
+    #[error(
+        "{dish}: {} are needed and there are {}; eat later, or take a quicker way",
+        spoken(*needs), spoken(*left)
+    )]
     TooLate {
         /// The dish.
         dish: String,
@@ -156,6 +159,16 @@ pub enum Binding {
         /// The fullest places.
         places: Vec<String>,
     },
+}
+
+/// Minutes as they are said.
+fn spoken(minutes: Minute) -> String {
+    let minutes = minutes.max(0);
+    match (minutes / 60, minutes % 60) {
+        (0, minutes) => format!("{minutes} min"),
+        (hours, 0) => format!("{hours} h"),
+        (hours, minutes) => format!("{hours} h {minutes} min"),
+    }
 }
 
 impl Waiting {

@@ -40,10 +40,9 @@ export function Agenda({ plan, now, controls }: AgendaProps) {
               py="2"
               borderTop="1px solid"
               borderColor="line"
-              bg={moment === next ? "zest" : undefined}
-              color={moment === next ? "zest.ink" : undefined}
-              px={moment === next ? "2" : undefined}
-              borderRadius={moment === next ? "field" : undefined}
+              ps={moment === next ? "3" : undefined}
+              // What is next, in the colour of the thing to do now.
+              borderStart={moment === next ? "8px solid {colors.zest}" : undefined}
             >
               <Text textStyle="time" flexShrink="0" w="clock">
                 {clock(at)}
@@ -56,7 +55,7 @@ export function Agenda({ plan, now, controls }: AgendaProps) {
                   </Text>
                 </Text>
                 {moment.caution ? (
-                  <Box mt="1" color="ink">
+                  <Box mt="1">
                     <Caution>{moment.caution}</Caution>
                   </Box>
                 ) : null}

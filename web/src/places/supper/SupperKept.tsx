@@ -31,6 +31,8 @@ export function SupperKept() {
 }
 
 const MINUTE = 60_000;
+/** So many of the next tasks can be told about. */
+const TOLD_ABOUT = 3;
 
 function Supping({ kept }: { kept: KeptSupper }) {
   const queries = useQueryClient();
@@ -79,10 +81,18 @@ function Supping({ kept }: { kept: KeptSupper }) {
       begun: [...begun.filter((one) => one !== known), ...earlier, next],
     });
   };
-  const next = plan.agenda.find((moment) => {
-    const known = beginning(moment);
-    return known ? false : new Date(moment.end_at).getTime() > now - 60 * MINUTE;
-  });
+  const next = plan.agenda.find(
+    (moment) => !beginning(moment) && new Date(moment.end_at).getTime() > now - 60 * MINUTE,
+  );
+  // What is under way and what comes next can be told about; the rest only reads.
+  const firsts = plan.agenda.filter(
+    (moment) =>
+      plan.agenda.find((one) => one.dish === moment.dish && one.task === moment.task) === moment,
+  );
+  const telling = new Set([
+    ...firsts.filter(beginning),
+    ...firsts.filter((moment) => !beginning(moment)).slice(0, TOLD_ABOUT),
+  ]);
   return (
     <Box>
       {next ? <NextThing moment={next} kept={kept} now={now} /> : null}
@@ -94,10 +104,7 @@ function Supping({ kept }: { kept: KeptSupper }) {
         onChange={(wanted) => change.mutate(wanted)}
         controls={(moment) => {
           const known = beginning(moment);
-          const first = plan.agenda.find(
-            (one) => one.dish === moment.dish && one.task === moment.task,
-          );
-          if (first !== moment) return null;
+          if (!telling.has(moment)) return null;
           const over = known && new Date(known.end_at).getTime() <= now;
           return (
             <Flex gap="1" wrap="wrap" className="no-print">

@@ -12,7 +12,7 @@ import { Agenda, type Moment } from "../../features/supper/Agenda";
 import { markdown, withCook, withoutDish, withSide } from "../../features/supper/document";
 import { Lanes } from "../../features/supper/Lanes";
 import { Shopping } from "../../features/supper/Shopping";
-import { clock } from "../../lib/clock";
+import { clock, day } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
 import { refusal } from "../../lib/message";
 import { entryOf, usual } from "../../lib/request";
@@ -182,14 +182,16 @@ interface BindingProps {
 
 /** What is in the way, and the ways out. */
 function Binding({ plan, supper, onChange }: BindingProps) {
+  const at = (time: string) => `${day(new Date(time), new Date())} at ${clock(new Date(time))}`;
   return (
     <Box role="alert" borderTop="2px solid" borderColor="beet" pt="2" mt="3" maxW="sentence">
       <Text textStyle="line" color="beet" fontWeight="600">
-        It does not go like that: {plan.binding}.
+        It does not go like that. {plan.binding?.replace(/^./, (first) => first.toUpperCase())}.
       </Text>
       {plan.ways.length > 0 ? (
         <Text textStyle="body" mt="1">
-          Ways out, drawn below with the first: {plan.ways.map((way) => way.words).join("; ")}.
+          Ways out, drawn below with the first:{" "}
+          {plan.ways.map((way) => (way.later ? `eat ${at(way.serve_at)}` : way.words)).join("; ")}.
         </Text>
       ) : null}
       <Flex gap="2" wrap="wrap" mt="2">
@@ -207,7 +209,7 @@ function Binding({ plan, supper, onChange }: BindingProps) {
                 )
               }
             >
-              {way.later ? `Eat at ${clock(new Date(way.serve_at))}` : "We are two"}
+              {way.later ? `Eat ${at(way.serve_at)}` : "Another pair of hands"}
             </Action>
           ))}
       </Flex>
