@@ -59,7 +59,9 @@ start_throw_away_cluster() {
 }
 
 openapi_is_committed() {
-  described openapi docs/openapi.json && described machines-schema docs/machines.schema.json
+  described openapi docs/openapi.json &&
+    described machines-schema docs/machines.schema.json &&
+    described supper-schema docs/supper.schema.json
 }
 
 # described OPTION FILE: what the service prints with an option is what is committed.

@@ -1,6 +1,7 @@
 // Supper: several dishes towards one time, by mouse and keyboard, at both sizes; running late.
 import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
+import { Ajv2020 } from "ajv/dist/2020.js";
 import { accessible, expect, fitsTheWidth, test, word } from "./kitchen";
 
 test.use({ locale: "en-GB" });
@@ -62,6 +63,11 @@ test("a supper from the evening before to the table", async ({ page }) => {
   const file = page.waitForEvent("download");
   await page.getByRole("button", { name: "As a file" }).click();
   const saved = await readFile(await (await file).path(), "utf8");
+  // Ajv, an independent reader of JSON Schema.
+  const ajv = new Ajv2020({ strict: false, validateFormats: false });
+  const valid = ajv.compile(await (await page.request.get("/api/suppers/schema")).json());
+  expect(valid(JSON.parse(saved)), ajv.errorsText(valid.errors)).toBe(true);
+  expect(valid({ name: "half a supper" })).toBe(false);
   await page.getByRole("button", { name: "Begin anew" }).click();
   await expect(page.getByRole("button", { name: /^Leave out/ })).toHaveCount(0);
   await page.getByLabel("File of a supper").setInputFiles({

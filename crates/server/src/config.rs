@@ -29,4 +29,7 @@ pub struct Config {
     /// Print the JSON Schema of machine documents and stop.
     #[arg(long)]
     pub machines_schema: bool,
+    /// Print the JSON Schema of a supper and stop.
+    #[arg(long)]
+    pub supper_schema: bool,
 }

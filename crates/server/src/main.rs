@@ -31,6 +31,10 @@ async fn main() -> ExitCode {
         say(openapi::machines_schema().trim_end());
         return ExitCode::SUCCESS;
     }
+    if config.supper_schema {
+        say(openapi::supper_schema().trim_end());
+        return ExitCode::SUCCESS;
+    }
     tracing_subscriber::fmt()
         .json()
         .with_ansi(false)

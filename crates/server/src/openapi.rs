@@ -40,6 +40,7 @@ fn write_bounds(schemas: &mut Value) {
     };
     let checked = [
         "RequestDto",
+        "AheadDto",
         "ProgrammeDto",
         "PoseDto",
         "TimedActionDto",
@@ -98,14 +99,28 @@ fn limit(schema: &mut Value) {
     }
 }
 
-/// The JSON Schema (draft 2020-12) of the document that machines travel in, as it is served and
-/// committed: the same types as in the description of the API, on their own.
+/// The JSON Schema of the document that machines travel in.
 #[must_use]
 pub fn machines_schema() -> String {
-    const ROOT: &str = "MachinesDocumentDto";
+    document_schema(
+        "MachinesDocumentDto",
+        "/api/machines/schema",
+        "Machines of a kitchen",
+    )
+}
+
+/// The JSON Schema of the document a supper travels in.
+#[must_use]
+pub fn supper_schema() -> String {
+    document_schema("SupperDto", "/api/suppers/schema", "A supper")
+}
+
+/// A JSON Schema (draft 2020-12) as it is served and committed: the same types as in the description
+/// of the API, on their own.
+fn document_schema(root: &str, id: &str, title: &str) -> String {
     let description = description();
     let known = description.pointer("/components/schemas");
-    let mut wanted = vec![ROOT.to_owned()];
+    let mut wanted = vec![root.to_owned()];
     let mut definitions = serde_json::Map::new();
     while let Some(name) = wanted.pop() {
         let Some(schema) = known.and_then(|known| known.get(&name)) else {
@@ -125,10 +140,10 @@ pub fn machines_schema() -> String {
     }
     let schema = json!({
         "$schema": "https://json-schema.org/draft/2020-12/schema",
-        "$id": "/api/machines/schema",
-        "title": "Machines of a kitchen",
+        "$id": id,
+        "title": title,
         "description": "Lengths in mm, temperatures in °C, differences in K, power in W, time in s.",
-        "$ref": format!("#/$defs/{ROOT}"),
+        "$ref": format!("#/$defs/{root}"),
         "$defs": definitions,
     });
     pretty(&schema)

@@ -39,6 +39,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(suppers::preview::preview)
             .service(suppers::list::list)
             .service(suppers::create::create)
+            .service(suppers::schema::schema)
             .service(suppers::read::read)
             .service(suppers::replace::replace)
             .service(suppers::delete::delete)

@@ -86,7 +86,7 @@ export function PlanView(props: PlanViewProps) {
           </Flex>
           <EmberStrip plan={shown} units={units} clockOf={clockOf} />
           <Grid templateColumns={{ base: "1fr", lg: "1.25fr 2fr" }} gap="9" mt="3">
-            <Box as="section">
+            <Box as="section" minW="0">
               <Title>What to do</Title>
               <StepList steps={shown.steps} units={units} clockOf={clockOf} now={0} />
               <Box mt="8">

@@ -5,6 +5,7 @@ pub mod list;
 pub mod preview;
 pub mod read;
 pub mod replace;
+pub mod schema;
 
 use crate::db::models;
 use crate::dto::supper::KeptSupperDto;
