@@ -5,6 +5,7 @@ import { cooksQuery } from "../../api/queries";
 import type { CookRow } from "../../api/types";
 import { Empty, Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
+import { Coming } from "../../features/supper/Coming";
 import { clock } from "../../lib/clock";
 
 export function FryerPlace() {
@@ -15,19 +16,23 @@ export function FryerPlace() {
   if (!running.data || !planned.data) return <Waiting>Looking who is cooking…</Waiting>;
   if (running.data.total + planned.data.total === 0) {
     return (
-      <Empty title="Nothing is cooking">
-        Here a cook is followed step by step, with its countdown and the thermometer.{" "}
-        <PlaceLink to="/plan" textDecoration="underline" fontWeight="700">
-          Say what goes in
-        </PlaceLink>{" "}
-        and start it.
-      </Empty>
+      <>
+        <Empty title="Nothing is cooking">
+          Here a cook is followed step by step, with its countdown and the thermometer.{" "}
+          <PlaceLink to="/plan" textDecoration="underline" fontWeight="700">
+            Say what goes in
+          </PlaceLink>{" "}
+          and start it.
+        </Empty>
+        <Coming />
+      </>
     );
   }
   return (
     <Box maxW="reading" pt="3">
       <List title="Under way" rows={running.data.items} />
       <List title="Ready to start" rows={planned.data.items} />
+      <Coming />
     </Box>
   );
 }

@@ -43,7 +43,7 @@ export function Keep({ request, eat, disabled }: KeepProps) {
   });
   const error = keep.error ?? start.error;
   return (
-    <Box mt="1" className="no-print" flexShrink="0">
+    <Box mt="1" className="no-print" flexShrink={{ base: 1, lg: 0 }}>
       <Flex gap="2.5" wrap="wrap">
         <Action
           look="solid"

@@ -9,6 +9,7 @@ import { Empty, Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import type { Moment } from "../../features/supper/Agenda";
+import { begunOf, nextMoment } from "../../features/supper/next";
 import { clock, countdown, day } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
 import { SupperView } from "./SupperView";
@@ -49,8 +50,7 @@ function Supping({ kept }: { kept: KeptSupper }) {
   const supper = change.isPending || change.isError ? change.variables : kept.supper;
   const { plan } = kept;
   const begun = supper.begun ?? [];
-  const beginning = (moment: Moment) =>
-    begun.find((one) => one.dish === moment.dish && one.task === moment.task);
+  const beginning = (moment: Moment) => begunOf(supper, moment);
   /** A task begins now, or ends at another time. */
   const tell = (moment: Moment, end: (planned: { start: number; end: number }) => number) => {
     const task = plan.dishes[moment.dish]?.tasks[moment.task];
@@ -81,9 +81,7 @@ function Supping({ kept }: { kept: KeptSupper }) {
       begun: [...begun.filter((one) => one !== known), ...earlier, next],
     });
   };
-  const next = plan.agenda.find(
-    (moment) => !beginning(moment) && new Date(moment.end_at).getTime() > now - 60 * MINUTE,
-  );
+  const next = nextMoment(supper, plan, now);
   // What is under way and what comes next can be told about; the rest only reads.
   const firsts = plan.agenda.filter(
     (moment) =>

@@ -143,7 +143,7 @@ export function SupperView(props: SupperViewProps) {
               </Text>
               <Agenda plan={shown} now={now} controls={controls} />
             </Box>
-            <Box as="section">
+            <Box as="section" css={{ "@media print": { breakBefore: "page" } }}>
               <Text as="h2" textStyle="section" mb="2">
                 To buy and weigh out
               </Text>

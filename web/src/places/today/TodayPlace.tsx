@@ -9,6 +9,7 @@ import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { CookEntry, loadWords, targetWords } from "../../features/logbook/CookEntry";
 import { useDeleteCook } from "../../features/logbook/useDeleteCook";
+import { Coming } from "../../features/supper/Coming";
 import { clock } from "../../lib/clock";
 import { useSettings } from "../../lib/settings";
 import { minutes, type Units } from "../../lib/units";
@@ -49,6 +50,9 @@ export function TodayPlace() {
       {[...running.data.items, ...planned.data.items].map((row) => (
         <Entry key={row.id} row={row} units={units} onDelete={() => deletion.remove(row)} />
       ))}
+      <Box mt="8">
+        <Coming />
+      </Box>
     </Box>
   );
 }
