@@ -25,6 +25,22 @@ describe("units", () => {
     expect(units.minutes(4800)).toBe("1 h 20 min");
   });
 
+  it("reads and tells long times", () => {
+    expect([units.readTime("90 min"), units.readTime("8 h"), units.readTime("8")]).toEqual([
+      5400, 28_800, 480,
+    ]);
+    expect(units.readTime("soon")).toBeNaN();
+    expect(units.hours(43_800)).toBe("12 h");
+    expect(units.hours(5400)).toBe("1 h 30 min");
+    expect(units.smallMass(2.25, metric)).toBe("2.3 g");
+  });
+
+  it("puts the quantities of a refusal in the cook's units", () => {
+    const detail = "a piece 105 mm tall does not fit a cavity of 90 mm; level or halve it";
+    const told = refusal({ code: "too_tall", detail }, imperial);
+    expect(told).toBe("A piece 4.1 in tall does not fit a cavity of 3.5 in; level or halve it.");
+  });
+
   it("goes to the cook's scale and back", () => {
     for (const celsius of [-5, 0, 63, 204]) {
       expect(units.fromScale(units.toScale(celsius, imperial), imperial)).toBeCloseTo(celsius, 9);

@@ -4,7 +4,7 @@ import type { Method, PrepTask } from "../../api/types";
 import { Caution } from "../../components/Notice";
 import { QuantityInput } from "../../components/QuantityInput";
 import { Word } from "../../components/Word";
-import { hours } from "../../lib/units";
+import { hours, readTime } from "../../lib/units";
 import { type Changed, lasts } from "./method";
 
 interface TasksProps {
@@ -74,7 +74,7 @@ function Time({ task, seconds, onChange }: TimeProps) {
           value={seconds}
           show={hours}
           understand={async (text) => {
-            const told = Number.parseFloat(text) * (/h/.test(text) ? 3600 : 60);
+            const told = readTime(text);
             if (told >= shortest && told <= longest) return told;
             throw new Error(`Write ${hours(shortest)} to ${hours(longest)}.`);
           }}

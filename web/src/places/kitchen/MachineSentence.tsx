@@ -1,7 +1,8 @@
 // A machine as a sentence: every bold word can be changed.
-import { Box, Input, Text } from "@chakra-ui/react";
+import { Box, Text } from "@chakra-ui/react";
 import type { Machine, Spit } from "../../api/types";
 import { Choice } from "../../components/Choice";
+import { NameWord } from "../../components/NameWord";
 import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
 import { KINDS } from "../../lib/kinds";
@@ -43,7 +44,13 @@ export function MachineSentence({ machine, units, wrong, onChange }: MachineSent
   return (
     <Box as="section" aria-label="What it is">
       <Text textStyle="say" color="ink.say" maxW="sentence">
-        <Name machine={machine} wrong={wrong === "machine.name"} onChange={onChange} />,{" "}
+        <NameWord
+          name={machine.name}
+          most={60}
+          wrong={wrong === "machine.name"}
+          onName={(name) => onChange({ name })}
+        />
+        ,{" "}
         <Word label="Kind" text={KINDS[machine.kind]} state={wrong === "kind" ? "wrong" : "told"}>
           {(close) => (
             <Choice
@@ -240,39 +247,6 @@ function hotter(kelvins: number, units: show.Units): string {
   if (Math.abs(kelvins) < 0.05) return "as hot as the dial says";
   const by = show.difference(Math.abs(kelvins), units);
   return `${by} ${kelvins > 0 ? "hotter" : "cooler"} than the dial says`;
-}
-
-interface NameProps {
-  machine: Machine;
-  wrong: boolean;
-  onChange: (change: Partial<Machine>) => void;
-}
-
-function Name({ machine, wrong, onChange }: NameProps) {
-  return (
-    <Word label="Name" text={machine.name || "no name"} state={wrong ? "wrong" : "told"}>
-      {(close) => (
-        <form
-          onSubmit={(event) => {
-            event.preventDefault();
-            close();
-          }}
-        >
-          <Input
-            data-first
-            aria-label="Name"
-            maxLength={60}
-            value={machine.name}
-            onFocus={(event) => event.target.select()}
-            onChange={(event) => onChange({ name: event.target.value })}
-          />
-          <Action type="submit" look="solid" mt="3">
-            Done
-          </Action>
-        </form>
-      )}
-    </Word>
-  );
 }
 
 type PartProps = MachineSentenceProps & {

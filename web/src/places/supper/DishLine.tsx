@@ -10,7 +10,7 @@ import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
 import { MassWord, PiecesWord } from "../../features/sentence/words";
 import { entryOf, inMachine } from "../../lib/request";
-import { hours, type Units } from "../../lib/units";
+import { hours, readTime, type Units } from "../../lib/units";
 
 interface DishLineProps {
   catalogue: Catalogue;
@@ -204,7 +204,7 @@ function Time({ label, seconds, onChange }: TimeProps) {
           value={seconds}
           show={hours}
           understand={async (text) => {
-            const told = Number.parseFloat(text) * (/h/.test(text) ? 3600 : 60);
+            const told = readTime(text);
             if (told >= 60 && told <= DAY) return told;
             throw new Error(
               told > DAY

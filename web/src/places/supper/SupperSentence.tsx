@@ -3,6 +3,7 @@ import { Flex, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Supper } from "../../api/types";
 import { Choice } from "../../components/Choice";
+import { NameWord } from "../../components/NameWord";
 import { QuantityInput } from "../../components/QuantityInput";
 import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
@@ -23,8 +24,13 @@ export function SupperSentence({ supper, now, wrong, onChange }: SupperSentenceP
   const count = { supper, wrong, onChange };
   return (
     <Text textStyle="say" color="ink.say" maxW="sentence" as="h1">
-      <Name supper={supper} wrong={wrong === "name"} onChange={onChange} /> for{" "}
-      <Count {...count} label="Eaters" field="eaters" range={[1, 60]} />, on the table{" "}
+      <NameWord
+        name={supper.name}
+        most={80}
+        wrong={wrong === "name"}
+        onName={(name) => onChange({ name })}
+      />{" "}
+      for <Count {...count} label="Eaters" field="eaters" range={[1, 60]} />, on the table{" "}
       <Word
         label="Day"
         text={serve ? day(serve, now) : "as soon as it can be"}
@@ -136,40 +142,13 @@ function Count({ supper, wrong, onChange, label, field, range, words }: CountPro
   );
 }
 
-interface PartProps {
+interface QuietProps {
   supper: Supper;
   wrong: boolean;
   onChange: (change: Partial<Supper>) => void;
 }
 
-function Name({ supper, wrong, onChange }: PartProps) {
-  return (
-    <Word label="Name" text={supper.name || "no name"} state={wrong ? "wrong" : "told"}>
-      {(close) => (
-        <form
-          onSubmit={(event) => {
-            event.preventDefault();
-            close();
-          }}
-        >
-          <Input
-            data-first
-            aria-label="Name"
-            maxLength={80}
-            value={supper.name}
-            onFocus={(event) => event.target.select()}
-            onChange={(event) => onChange({ name: event.target.value })}
-          />
-          <Action type="submit" look="solid" mt="3">
-            Done
-          </Action>
-        </form>
-      )}
-    </Word>
-  );
-}
-
-function Quiet({ supper, wrong, onChange }: PartProps) {
+function Quiet({ supper, wrong, onChange }: QuietProps) {
   const { quiet } = supper;
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC";
   return (
