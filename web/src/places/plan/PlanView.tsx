@@ -72,7 +72,12 @@ export function PlanView(props: PlanViewProps) {
             wrap={{ base: "wrap", lg: "nowrap" }}
           >
             <Box>
-              <Summary plan={shown} clockOf={clockOf} late={late} />
+              <Summary
+                plan={shown}
+                clockOf={clockOf}
+                late={late}
+                ahead={(settled.ahead ?? []).reduce((sum, one) => sum + (one.ahead_s ?? 0), 0)}
+              />
               {late && shown.batches.length === 1 ? (
                 <InTime
                   request={request}

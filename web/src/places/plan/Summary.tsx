@@ -2,15 +2,17 @@
 import { Text } from "@chakra-ui/react";
 import type { Plan } from "../../api/types";
 import { clock } from "../../lib/clock";
-import { minutes, share } from "../../lib/units";
+import { hours, minutes, share } from "../../lib/units";
 
 interface SummaryProps {
   plan: Plan;
   clockOf: (seconds: number) => string;
   late: boolean;
+  /** What is done before the meat goes in, s. */
+  ahead: number;
 }
 
-export function Summary({ plan, clockOf, late }: SummaryProps) {
+export function Summary({ plan, clockOf, late, ahead }: SummaryProps) {
   const turn = plan.turn_at_s ? `turn at ${clockOf(plan.turn_at_s)}, ` : "";
   return (
     <Text textStyle="line" pt="2" pb="2">
@@ -20,6 +22,7 @@ export function Summary({ plan, clockOf, late }: SummaryProps) {
           {clock(new Date(Date.now() + plan.eat_at_s * 1000))}.{" "}
         </Text>
       ) : null}
+      {ahead >= 60 ? `Got ready from ${clockOf(-ahead)} on, ${hours(ahead)} before. ` : ""}
       <Text as="span" fontWeight="700">
         In at {clockOf(0)}, {turn}start checking at {clockOf(plan.check_from_s)}, out{" "}
         {plan.pull_band_s
