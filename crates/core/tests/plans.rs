@@ -364,6 +364,10 @@ fn crowding_costs_minutes_and_colour() {
     let on_20 = (heap.pull_at.minutes() / airy.pull_at.minutes() - 1.0) * 20.0;
     assert!((3.0..=14.0).contains(&on_20), "{on_20:.1} min more on 20");
     assert!(heap.loading.later_than_airy > airy.loading.later_than_airy);
+    // Paler over all, though what is free browns as it should; with air hardly any is lost.
+    let [laid, free] = heap.loading.browning;
+    assert!(laid < free, "{laid:?} {free:?}");
+    assert_eq!(airy.loading.browning[0], airy.loading.browning[1]);
     assert!(heap.loading.airiness() < airy.loading.airiness());
     // Each names the other with its cost.
     let other = airy.loading.other.unwrap();

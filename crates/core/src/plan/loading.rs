@@ -92,9 +92,9 @@ pub(super) fn weigh(
     usual: Option<(f64, f64)>,
 ) -> Loading {
     let trays = problem.first();
-    let least = trays.iter().map(crate::basket::Tray::exposure);
+    let least = least_open(trays);
     let airy = Variation {
-        exposure: 1.0 / least.fold(1.0, f64::min),
+        exposure: 1.0 / least,
         ..Variation::NONE
     };
     let run = problem.load(cavity, trays, Resolution::Coarse, airy);
@@ -104,8 +104,9 @@ pub(super) fn weigh(
         .ok()
         .map(|ready| (ready.at, problem.browning(&ready.run)));
     let (later, browning) = match (usual, airy) {
-        (Some(laid), Some(airy)) => ((laid.0 - airy.0).max(0.0), [laid.1, airy.1]),
-        (Some((_, browning)), None) | (None, Some((_, browning))) => (0.0, [browning; 2]),
+        (Some(laid), Some(airy)) => ((laid.0 - airy.0).max(0.0), [laid.1 * least, airy.1]),
+        (Some((_, laid)), None) => (0.0, [laid * least; 2]),
+        (None, Some((_, airy))) => (0.0, [airy; 2]),
         (None, None) => (0.0, [0.0; 2]),
     };
     let request = problem.request;
@@ -122,6 +123,13 @@ pub(super) fn weigh(
         browning: browning.map(Browning::of),
         other: other(problem).ok().flatten(),
     }
+}
+
+/// What the tightest tray leaves of the surface to the air. Faces that touch stay pale however long
+/// they are in, so the colour of a whole load is that of its free faces times this share.
+fn least_open(trays: &[crate::basket::Tray]) -> f64 {
+    let open = trays.iter().map(crate::basket::Tray::exposure);
+    open.fold(1.0, f64::min)
 }
 
 /// Sections in which the pieces lie in fewer loads, where they may be cut.
@@ -213,6 +221,6 @@ fn other(planned: &Problem) -> Result<Option<OtherLoading>, PlanError> {
         batches,
         airiness: first.airiness(),
         out: Interval::from_seconds(cooking),
-        browning: Browning::of(problem.browning(&ready.run)),
+        browning: Browning::of(problem.browning(&ready.run) * least_open(trays)),
     }))
 }
