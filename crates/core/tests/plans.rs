@@ -512,8 +512,10 @@ proptest! {
         let recipe = Request { setting: Some(celsius(180.0)), ..request };
         let same = convert(&recipe, within, &recipe.machine);
         if let Ok(same) = same {
-            // One step of the coarse grid.
-            prop_assert!((same.here.core.celsius() - same.there.core.celsius()).abs() < 2.5);
+            // One step of the coarse grid, while the inside is wet: a piece that has boiled dry
+            // warms by more than that in a step.
+            let (here, there) = (same.here.core.celsius(), same.there.core.celsius());
+            prop_assert!((here - there).abs() < 2.5 || there > 100.0, "{here} {there}");
         }
     }
 

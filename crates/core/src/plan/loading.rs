@@ -8,7 +8,7 @@ use super::request::{LoadRule, Request};
 use super::room::{Level, room};
 use super::search::{Found, search};
 use crate::basket::{
-    Airiness, Division, Footprint, Load, Spitted, Tie, Tumbling, divide, fill, on_the_spit,
+    Airiness, Division, Footprint, Load, Spitted, Tie, Tray, Tumbling, divide, fill, on_the_spit,
 };
 use crate::fryer::{Cavity, Floor, Support};
 use crate::meat::Browning;
@@ -92,11 +92,12 @@ pub(super) fn weigh(
     usual: Option<(f64, f64)>,
 ) -> Loading {
     let trays = problem.first();
-    let least = least_open(trays);
+    let open = trays.iter().map(Tray::exposure);
     let airy = Variation {
-        exposure: 1.0 / least,
+        exposure: 1.0 / open.fold(1.0, f64::min),
         ..Variation::NONE
     };
+    let least = browned(trays);
     let run = problem.load(cavity, trays, Resolution::Coarse, airy);
     let moments = found.moments(found.pull);
     let airy = problem
@@ -125,10 +126,11 @@ pub(super) fn weigh(
     }
 }
 
-/// What the tightest tray leaves of the surface to the air. Faces that touch stay pale however long
-/// they are in, so the colour of a whole load is that of its free faces times this share.
-fn least_open(trays: &[crate::basket::Tray]) -> f64 {
-    let open = trays.iter().map(crate::basket::Tray::exposure);
+/// The share of the surface that browns at all: faces that touch stay pale however long they are in,
+/// so the colour of a whole load is that of its free faces times this share.
+fn browned(trays: &[Tray]) -> f64 {
+    let touching = |tray: &&Tray| Airiness::of(tray.layout.gap) <= Airiness::Crowded;
+    let open = trays.iter().filter(touching).map(Tray::exposure);
     open.fold(1.0, f64::min)
 }
 
@@ -221,6 +223,6 @@ fn other(planned: &Problem) -> Result<Option<OtherLoading>, PlanError> {
         batches,
         airiness: first.airiness(),
         out: Interval::from_seconds(cooking),
-        browning: Browning::of(problem.browning(&ready.run) * least_open(trays)),
+        browning: Browning::of(problem.browning(&ready.run) * browned(trays)),
     }))
 }
