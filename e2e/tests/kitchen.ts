@@ -111,3 +111,10 @@ export async function fitsTheWidth(page: Page) {
 
 export const word = (page: Page, label: string) =>
   page.getByRole("button", { name: new RegExp(`^${label}:`) });
+
+/** Chooses another text for a word of a sentence. */
+export async function choose(page: Page, label: string, choice: RegExp | string) {
+  await word(page, label).first().click();
+  const popover = page.getByRole("dialog", { name: label });
+  await popover.getByRole("button", { name: choice }).first().click();
+}

@@ -1,6 +1,6 @@
 // How pieces share a machine: by mouse, by touch, by keyboard; batches, racks, drawers, the spit.
 import type { Page } from "@playwright/test";
-import { accessible, expect, fitsTheWidth, test, word } from "./kitchen";
+import { accessible, choose, expect, fitsTheWidth, test, word } from "./kitchen";
 
 test.use({ locale: "en-GB" });
 
@@ -11,12 +11,6 @@ async function middleOf(page: Page, number: number): Promise<[number, number]> {
   const box = await piece(page, number).boundingBox();
   if (!box) throw new Error("the piece has no place on the screen");
   return [box.x + box.width / 2, box.y + box.height / 2];
-}
-
-/** Chooses another text for a word of the sentence. */
-async function say(page: Page, label: string, choice: RegExp | string) {
-  await word(page, label).click();
-  await page.getByRole("dialog", { name: label }).getByRole("button", { name: choice }).click();
 }
 
 async function type(page: Page, label: string, text: string) {
@@ -107,7 +101,7 @@ test("many pieces become batches, with the price of one", async ({ page }) => {
 
 test("a piece moves to another batch, and to the other drawer", async ({ page }) => {
   await page.goto("/plan");
-  await say(page, "Machine", /^twin drawers/);
+  await choose(page, "Machine", /^twin drawers/);
   await type(page, "Pieces", "16");
   await expect(page.getByText("8 in the left drawer, 8 in the right drawer")).toBeVisible();
   await piece(page, 1).focus();
@@ -129,9 +123,9 @@ test("a wider gap is the cook's to choose", async ({ page }) => {
 
 test("racks are in use from above, and change places at the turn", async ({ page }) => {
   await page.goto("/plan");
-  await say(page, "Machine", /^the shelves/);
-  await say(page, "Cut", "party wings");
-  await say(page, "How it is held", /^on a rack/);
+  await choose(page, "Machine", /^the shelves/);
+  await choose(page, "Cut", "party wings");
+  await choose(page, "How it is held", /^on a rack/);
   await type(page, "Pieces", "40");
   await expect(page.getByText(/swap the racks$/)).toBeVisible();
   await expect(page.getByRole("tab", { name: /^rack 1/ })).toBeVisible();
@@ -156,7 +150,7 @@ test("weighed one by one, thin lie apart from thick", async ({ page }) => {
 
 test("a rack of ribs too large for the drum is cut between its bones", async ({ page }) => {
   await page.goto("/plan");
-  await say(page, "Cut", "back rib sections");
+  await choose(page, "Cut", "back rib sections");
   await type(page, "Weight of a piece", "1.1 kg");
   await expect(page.getByRole("alert")).toBeVisible();
   const cut = page.getByRole("button", { name: /^Cut it into \d/ });
@@ -168,9 +162,9 @@ test("a rack of ribs too large for the drum is cut between its bones", async ({ 
 
 test("the spit: how it hangs, what to go through, and why it stands still", async ({ page }) => {
   await page.goto("/plan");
-  await say(page, "Machine", /^the shelves/);
-  await say(page, "Cut", "pork loin roasts");
-  await say(page, "How it is held", /^on the spit/);
+  await choose(page, "Machine", /^the shelves/);
+  await choose(page, "Cut", "pork loin roasts");
+  await choose(page, "How it is held", /^on the spit/);
   await expect(page.getByText("It turns on the spit.")).toBeVisible();
   await expect(page.getByText(/rounds of about/)).toBeVisible();
   const even = await page.getByText(/off the spit,/).textContent();
@@ -185,24 +179,24 @@ test("the spit: how it hangs, what to go through, and why it stands still", asyn
   await type(page, "Weight of a piece", "2.6 kg");
   await expect(page.getByRole("alert")).toContainText("lay it on a rack");
   // Another machine has no spit.
-  await say(page, "Machine", /^the drum/);
+  await choose(page, "Machine", /^the drum/);
   await expect(word(page, "How it is held")).toHaveText("on its floor");
 });
 
 test("wings tumble without a turn", async ({ page }) => {
   await page.goto("/plan");
-  await say(page, "Machine", /^the shelves/);
-  await say(page, "Cut", "party wings");
-  await say(page, "How it is held", /^in the tumbling basket/);
+  await choose(page, "Machine", /^the shelves/);
+  await choose(page, "Cut", "party wings");
+  await choose(page, "How it is held", /^in the tumbling basket/);
   await expect(page.getByText(/They tumble, the basket \d+.% full/)).toBeVisible();
   await expect(page.getByText(/^Turn every piece/)).toHaveCount(0);
 });
 
 test("something else beside it: together or one after the other, and why", async ({ page }) => {
   await page.goto("/plan");
-  await say(page, "Beside it", "bone-in pork chops");
+  await choose(page, "Beside it", "bone-in pork chops");
   await expect(page.getByText("One after the other.")).toBeVisible();
-  await say(page, "Machine", /^twin drawers/);
+  await choose(page, "Machine", /^twin drawers/);
   await expect(page.getByText("At the same time, a drawer each.")).toBeVisible();
 });
 
@@ -211,8 +205,8 @@ test("bad loads are refused in words, in time", async ({ page }) => {
   await type(page, "Pieces", "200");
   await expect(page.getByRole("alert")).toHaveText("Write a whole number from 1 to 60.");
   await page.keyboard.press("Escape");
-  await say(page, "Cut", "whole chickens");
-  await say(page, "Machine", /^a compact drum/);
+  await choose(page, "Cut", "whole chickens");
+  await choose(page, "Machine", /^a compact drum/);
   await expect(page.getByRole("alert")).toContainText("does not fit");
   await expect(page.getByRole("button", { name: "Start now" })).toBeDisabled();
 });
@@ -236,9 +230,9 @@ test("at the fryer each batch shows how it lies, and the spit its checklist", as
   await page.waitForURL("**/fryer/*");
   await expect(page.getByRole("img", { name: /^8 pieces as they lie/ })).toBeVisible();
   await page.goto("/plan");
-  await say(page, "Machine", /^the shelves/);
-  await say(page, "Cut", "pork loin roasts");
-  await say(page, "How it is held", /^on the spit/);
+  await choose(page, "Machine", /^the shelves/);
+  await choose(page, "Cut", "pork loin roasts");
+  await choose(page, "How it is held", /^on the spit/);
   await page.getByRole("button", { name: "Start now" }).click();
   await page.waitForURL("**/fryer/*");
   await page.getByLabel("One turn by hand: clear of walls and element all the way round.").check();

@@ -2,14 +2,9 @@
 import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
 import { Ajv2020 } from "ajv/dist/2020.js";
-import { accessible, expect, fitsTheWidth, test, word } from "./kitchen";
+import { accessible, choose, expect, fitsTheWidth, test, word } from "./kitchen";
 
 test.use({ locale: "en-GB" });
-
-async function choose(page: Page, label: string, choice: RegExp | string) {
-  await word(page, label).first().click();
-  await page.getByRole("dialog", { name: label }).getByRole("button", { name: choice }).first().click();
-}
 
 /** Two cooks and two sides, tomorrow evening. */
 async function lay(page: Page) {

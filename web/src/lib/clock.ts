@@ -4,6 +4,9 @@ const pad = (value: number) => String(value).padStart(2, "0");
 
 export const clock = (at: Date) => `${pad(at.getHours())}:${pad(at.getMinutes())}`;
 
+/** The time zone of this device's clock. */
+export const zone = () => Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC";
+
 /** "3:52", or "1:03:52" from an hour on; a leading minus once it is past. */
 export function countdown(seconds: number): string {
   const sign = seconds < 0 ? "−" : "";

@@ -1,4 +1,5 @@
 // Messages come with quantities left open; here they are read in the cook's units.
+import { capital } from "./text";
 import * as units from "./units";
 
 interface Quantity {
@@ -99,5 +100,3 @@ const inUnits = (text: string, own: units.Units) =>
     if (unit === "K") return units.difference(value, own);
     return unit === "mm" ? units.length(value, own) : units.mass(value, own);
   });
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

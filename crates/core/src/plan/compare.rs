@@ -1,7 +1,7 @@
 //! What each way of getting the meat ready is worth, in minutes and in bite.
 
 use super::error::PlanError;
-use super::outcomes::Crispness;
+use super::outcomes::{Crispness, FaceOutcome};
 use super::problem::{Problem, Resolution, Variation};
 use super::request::Request;
 use super::search::search;
@@ -9,7 +9,7 @@ use crate::geometry::Body;
 use crate::heat::{FaceLaw, Grid, Piece};
 use crate::meat::{Browning, Coat, Material};
 use crate::prep::{Bath, Method, Moment, march, thaw_time};
-use crate::units::{Interval, Length};
+use crate::units::Interval;
 
 /// A method, cooked.
 #[derive(Debug, Clone, PartialEq)]
@@ -87,7 +87,6 @@ pub fn compare(request: &Request, methods: &[Method]) -> Result<Vec<Compared>, P
             let request = Request {
                 ahead: method.ahead(),
                 coat: method.coat,
-                // Alone, and as it lies: only the method differs.
                 ..request.clone()
             };
             request.check()?;
@@ -101,12 +100,6 @@ fn one(request: &Request, method: &Method) -> Result<Compared, PlanError> {
     let (cavity, trays) = (problem.first_cavity(), problem.first());
     let found = search(&problem, cavity, trays)?;
     let run = problem.load(cavity, trays, Resolution::Coarse, Variation::NONE);
-    let face = |run: &crate::fryer::Run| {
-        let face = run.piece().upper();
-        let dry_layer = Length::from_millimetres(face.dry_layer * 1e3);
-        let browning = Browning::of(face.browning);
-        (Crispness::of(dry_layer, browning), browning)
-    };
     let mut crisp_at = None;
     let ready = problem.cook(
         run,
@@ -114,18 +107,19 @@ fn one(request: &Request, method: &Method) -> Result<Compared, PlanError> {
         Variation::NONE,
         found.goal,
         |run| {
-            if crisp_at.is_none() && face(run).0 >= Crispness::Crisp {
+            let face = FaceOutcome::of(run.piece().upper());
+            if crisp_at.is_none() && face.crispness >= Crispness::Crisp {
                 crisp_at = Some(Interval::from_seconds(run.elapsed()));
             }
         },
     )?;
-    let (crispness, browning) = face(&ready.run);
+    let face = FaceOutcome::of(ready.run.piece().upper());
     Ok(Compared {
         id: method.id.clone(),
         ready: ahead(request).last().copied(),
         cook: Interval::from_seconds(ready.at),
         crisp_at,
-        crispness,
-        browning,
+        crispness: face.crispness,
+        browning: face.browning,
     })
 }

@@ -4,6 +4,7 @@ use super::picture::{DEPTHS, Picture};
 use super::problem::Problem;
 use crate::basket::Tray;
 use crate::fryer::Run;
+use crate::heat::Face;
 use crate::lethality::{Lethality, lethality};
 use crate::meat::Browning;
 use crate::units::{Length, Temperature};
@@ -78,6 +79,19 @@ pub struct FaceOutcome {
     pub crispness: Crispness,
 }
 
+impl FaceOutcome {
+    pub(super) fn of(face: Face) -> Self {
+        let browning = Browning::of(face.browning);
+        let dry_layer = Length::from_millimetres(face.dry_layer * 1e3);
+        Self {
+            browning,
+            amount: face.browning,
+            dry_layer,
+            crispness: Crispness::of(dry_layer, browning),
+        }
+    }
+}
+
 /// How much of the section is done to a texture.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct DoneShare {
@@ -123,17 +137,10 @@ pub(super) fn read(
     picture: &Picture,
 ) -> Outcomes {
     let piece = run.piece();
-    let face = |face: crate::heat::Face| {
-        let browning = Browning::of(face.browning);
-        let dry_layer = Length::from_millimetres(face.dry_layer * 1e3);
-        FaceOutcome {
-            browning,
-            amount: face.browning,
-            dry_layer,
-            crispness: Crispness::of(dry_layer, browning),
-        }
-    };
-    let (above, below) = (face(piece.upper()), face(piece.lower()));
+    let (above, below) = (
+        FaceOutcome::of(piece.upper()),
+        FaceOutcome::of(piece.lower()),
+    );
     let mut at_pull = Vec::with_capacity(DEPTHS);
     piece.profile(DEPTHS, &mut at_pull);
     let after_rest = picture

@@ -6,6 +6,7 @@ import { useState } from "react";
 import { preparationQuery } from "../../api/queries";
 import type { Method, Preparation, Request } from "../../api/types";
 import { Action } from "../../components/recipes";
+import { capital } from "../../lib/text";
 import { hours, length, mass, minutes, smallMass, temperature, type Units } from "../../lib/units";
 import { type Changed, methodAhead, sameAhead } from "./method";
 import { Tasks } from "./Tasks";
@@ -189,5 +190,3 @@ function Quantities({ method, prep, units }: QuantitiesProps) {
     </Box>
   );
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

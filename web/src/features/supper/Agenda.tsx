@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import type { SupperPlan } from "../../api/types";
 import { Caution } from "../../components/Notice";
 import { clock, day } from "../../lib/clock";
+import { capital } from "../../lib/text";
 
 export type Moment = SupperPlan["agenda"][number];
 
@@ -32,7 +33,7 @@ export function Agenda({ plan, now, controls }: AgendaProps) {
           >
             {first ? (
               <Text textStyle="section" pt="3">
-                {date.charAt(0).toUpperCase() + date.slice(1)}
+                {capital(date)}
               </Text>
             ) : null}
             <Flex

@@ -34,7 +34,8 @@ export function bars(plan: SupperPlan): Lane[] {
     for (const task of dish.tasks) {
       const lane = lanes[task.lane ?? lanes.length - 1];
       if (!lane || time(task.end_at) <= time(task.start_at)) continue;
-      const cooks = task.name.startsWith("Cook ");
+      const load = dish.load_at ? time(dish.load_at) : Number.NaN;
+      const cooks = load >= time(task.start_at) && load < time(task.end_at);
       put(lane, {
         name: cooks ? dish.name : task.name,
         from: time(task.start_at),
@@ -43,7 +44,7 @@ export function bars(plan: SupperPlan): Lane[] {
         begun: task.begun,
         hands: false,
         picture: cooks ? (dish.picture ?? undefined) : undefined,
-        load: cooks && dish.load_at ? time(dish.load_at) : undefined,
+        load: cooks ? load : undefined,
       });
     }
   }

@@ -1,7 +1,7 @@
 // Kitchen: the machines that are there, drawn to scale, and typical ones to begin from.
-import { Box, chakra, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type ReactNode, useRef } from "react";
+import type { ReactNode } from "react";
 import { ApiFailure } from "../../api/client";
 import {
   addMachine,
@@ -12,6 +12,7 @@ import {
   machinesQuery,
 } from "../../api/queries";
 import type { Machine, MachinesDocument, OwnMachine } from "../../api/types";
+import { FileButton } from "../../components/FileButton";
 import { Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
@@ -163,7 +164,6 @@ const Picture = ({ machine, units }: { machine: Machine; units: Units }) => (
 
 /** Machines travel between kitchens as a document. */
 function Files({ onRead, units }: { onRead: () => void; units: Units }) {
-  const file = useRef<HTMLInputElement>(null);
   const write = useMutation({
     mutationFn: exportMachines,
     onSuccess: (document) =>
@@ -180,21 +180,9 @@ function Files({ onRead, units }: { onRead: () => void; units: Units }) {
         <Action type="button" look="plain" onClick={() => write.mutate()}>
           Save them as a file
         </Action>
-        <Action type="button" look="plain" onClick={() => file.current?.click()}>
+        <FileButton label="File of machines" onFile={read.mutate}>
           Read them from a file
-        </Action>
-        <chakra.input
-          ref={file}
-          type="file"
-          accept="application/json,.json"
-          aria-label="File of machines"
-          display="none"
-          onChange={(event) => {
-            const chosen = event.target.files?.[0];
-            if (chosen) read.mutate(chosen);
-            event.target.value = "";
-          }}
-        />
+        </FileButton>
         {read.data ? (
           <Text role="status" textStyle="small">
             {readWords(read.data)}

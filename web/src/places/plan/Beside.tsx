@@ -11,6 +11,7 @@ import { Floor, PieceShape } from "../../features/basket/Floor";
 import { MassWord, PiecesWord } from "../../features/sentence/words";
 import { refusal, render } from "../../lib/message";
 import { entryOf, usual } from "../../lib/request";
+import { capital } from "../../lib/text";
 import type { Units } from "../../lib/units";
 
 interface BesideProps {
@@ -142,5 +143,3 @@ function Answer({ first, second, names, units, clockOf }: AnswerProps) {
     </Box>
   );
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -7,7 +7,7 @@ import type { Request, Supper } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { DRAFT, emptySupper, withCook } from "../../features/supper/document";
-import { nextAt } from "../../lib/clock";
+import { nextAt, zone } from "../../lib/clock";
 import { readDraft, writeDraft } from "../../lib/draft";
 
 interface KeepProps {
@@ -61,8 +61,7 @@ export function Keep({ request, eat, disabled }: KeepProps) {
           look="plain"
           disabled={disabled}
           onClick={() => {
-            const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC";
-            const supper = readDraft<Supper>(DRAFT) ?? emptySupper(new Date(), zone);
+            const supper = readDraft<Supper>(DRAFT) ?? emptySupper(new Date(), zone());
             writeDraft(DRAFT, withCook(supper, request));
             void navigate({ to: "/supper" });
           }}

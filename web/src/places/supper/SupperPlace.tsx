@@ -1,23 +1,23 @@
 // Supper: the one that is being put together, and those that are kept.
-import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { ApiFailure } from "../../api/client";
 import { deleteSupper, keepSupper, supperQuery, suppersQuery } from "../../api/queries";
 import type { KeptSupper, Supper } from "../../api/types";
+import { FileButton } from "../../components/FileButton";
 import { Trouble } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { useDelete } from "../../components/useDelete";
 import { DRAFT, emptySupper } from "../../features/supper/document";
-import { clock, day } from "../../lib/clock";
+import { clock, day, zone } from "../../lib/clock";
 import { useDraft } from "../../lib/draft";
 import { useNow, useSettled } from "../../lib/hooks";
 import { SupperView } from "./SupperView";
 
 const SETTLE = 60;
-const zone = () => Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC";
 
 export function SupperPlace() {
   const navigate = useNavigate();
@@ -77,7 +77,6 @@ export function SupperPlace() {
 }
 
 function ReadFile({ onRead }: { onRead: (supper: Supper) => void }) {
-  const file = useRef<HTMLInputElement>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const read = async (chosen: File) => {
     try {
@@ -92,21 +91,9 @@ function ReadFile({ onRead }: { onRead: (supper: Supper) => void }) {
   };
   return (
     <>
-      <Action type="button" look="plain" onClick={() => file.current?.click()}>
+      <FileButton label="File of a supper" onFile={(chosen) => void read(chosen)}>
         Read one from a file
-      </Action>
-      <chakra.input
-        ref={file}
-        type="file"
-        accept="application/json,.json"
-        aria-label="File of a supper"
-        display="none"
-        onChange={(event) => {
-          const chosen = event.target.files?.[0];
-          if (chosen) void read(chosen);
-          event.target.value = "";
-        }}
-      />
+      </FileButton>
       {wrong ? <Trouble>{wrong}</Trouble> : null}
     </>
   );

@@ -8,7 +8,7 @@ import { QuantityInput } from "../../components/QuantityInput";
 import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
 import { onDay } from "../../features/supper/document";
-import { clock, day, nextAt } from "../../lib/clock";
+import { clock, day, nextAt, zone } from "../../lib/clock";
 
 interface SupperSentenceProps {
   supper: Supper;
@@ -150,7 +150,6 @@ interface QuietProps {
 
 function Quiet({ supper, wrong, onChange }: QuietProps) {
   const { quiet } = supper;
-  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC";
   return (
     <Word
       label="Nobody works"
@@ -163,7 +162,7 @@ function Quiet({ supper, wrong, onChange }: QuietProps) {
             label="From"
             value={quiet?.from ?? "22:00"}
             onTold={(from) => {
-              onChange({ quiet: { from, to: quiet?.to ?? "07:00", zone } });
+              onChange({ quiet: { from, to: quiet?.to ?? "07:00", zone: zone() } });
               return true;
             }}
           />
@@ -171,7 +170,7 @@ function Quiet({ supper, wrong, onChange }: QuietProps) {
             label="To"
             value={quiet?.to ?? "07:00"}
             onTold={(to) => {
-              onChange({ quiet: { from: quiet?.from ?? "22:00", to, zone } });
+              onChange({ quiet: { from: quiet?.from ?? "22:00", to, zone: zone() } });
               close();
               return true;
             }}

@@ -18,6 +18,7 @@ import { refusal } from "../../lib/message";
 import { entryOf, usual } from "../../lib/request";
 import { saveFile } from "../../lib/save";
 import { useSettings } from "../../lib/settings";
+import { capital } from "../../lib/text";
 import { DishLine } from "./DishLine";
 import { SupperSentence } from "./SupperSentence";
 
@@ -186,7 +187,7 @@ function Binding({ plan, supper, onChange }: BindingProps) {
   return (
     <Box role="alert" borderTop="2px solid" borderColor="beet" pt="2" mt="3" maxW="sentence">
       <Text textStyle="line" color="beet" fontWeight="600">
-        It does not go like that. {plan.binding?.replace(/^./, (first) => first.toUpperCase())}.
+        It does not go like that. {capital(plan.binding ?? "")}.
       </Text>
       {plan.ways.length > 0 ? (
         <Text textStyle="body" mt="1">

@@ -1,0 +1,35 @@
+// A button that asks for a JSON file.
+import { chakra } from "@chakra-ui/react";
+import { useRef } from "react";
+import { Action } from "./recipes";
+
+interface FileButtonProps {
+  /** What the file holds, for those who do not see the button. */
+  label: string;
+  children: string;
+  onFile: (file: File) => void;
+}
+
+export function FileButton({ label, children, onFile }: FileButtonProps) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <Action type="button" look="plain" onClick={() => input.current?.click()}>
+        {children}
+      </Action>
+      <chakra.input
+        ref={input}
+        type="file"
+        accept="application/json,.json"
+        aria-label={label}
+        display="none"
+        onChange={(event) => {
+          const chosen = event.target.files?.[0];
+          if (chosen) onFile(chosen);
+          // The same file can be chosen again, once it is mended.
+          event.target.value = "";
+        }}
+      />
+    </>
+  );
+}
