@@ -2361,7 +2361,7 @@ export interface components {
             lanes: components["schemas"]["LaneDto"][];
             /** @description What moved against the schedule before. */
             moved: components["schemas"]["MovedDto"][];
-            /** @description Whether nothing better exists. */
+            /** @description Whether every order was looked at. */
             proven: boolean;
             /**
              * Format: date-time

@@ -100,6 +100,7 @@ fn at(supper: &Supper, serve: Minute, budget: u32) -> Option<Schedule> {
             },
         );
     }
+    search.stay();
     search.go(0.0, 0, serve);
     let proven = search.nodes < budget;
     let (worth, dishes) = search.best?;
@@ -217,6 +218,53 @@ impl Search<'_> {
             per_minute: known.waiting.per_minute,
             lost,
         })
+    }
+
+    /// Begins from where everything stood before, where that still goes: what is found is no worse.
+    fn stay(&mut self) {
+        let supper = self.supper;
+        if supper.before.len() != supper.dishes.len() {
+            return;
+        }
+        let mut timeline = self.timeline.clone();
+        let mut loss = 0.0;
+        for (number, (dish, placed)) in supper.dishes.iter().zip(&supper.before).enumerate() {
+            if placed.len() != dish.tasks.len() {
+                return;
+            }
+            let mut next: Option<Minute> = None;
+            for (task_number, (task, at)) in dish.tasks.iter().zip(placed).enumerate().rev() {
+                let lasts = at.end - at.start;
+                let waited = next.map_or(0, |next| next - at.end);
+                next = Some(at.start);
+                if let Some(begun) = begun(supper, number, task_number) {
+                    if (begun.start, begun.end) != (at.start, at.end) || waited < 0 {
+                        return;
+                    }
+                    continue;
+                }
+                let in_window = (task.lasts[0]..=task.lasts[2]).contains(&lasts);
+                if !in_window
+                    || !(0..=task.wait).contains(&waited)
+                    || timeline.latest(task, lasts, at.end) != Some(*at)
+                {
+                    return;
+                }
+                timeline.take(task, *at);
+            }
+            let ready = placed.last().map_or(self.serve, |last| last.end);
+            match dish.waiting.loss(self.serve - ready) {
+                Some(lost) if ready <= self.serve => loss += lost,
+                _ => return,
+            }
+        }
+        let begins = supper.before.iter().flatten().map(|at| at.start).min();
+        let worth = Worth {
+            loss,
+            moved: 0,
+            early: self.serve - begins.unwrap_or(self.serve),
+        };
+        self.best = Some((worth, supper.before.clone()));
     }
 
     /// Puts the dishes that are left, in every order; what has been lost and moved, and where the
@@ -430,12 +478,12 @@ fn lengths([shortest, best, longest]: [Minute; 3]) -> impl Iterator<Item = Minut
 }
 
 /// Minutes that the tasks of a dish moved, all together.
-fn moved_by(before: Option<&Vec<Minute>>, now: &[Placed]) -> Minute {
+fn moved_by(before: Option<&Vec<Placed>>, now: &[Placed]) -> Minute {
     before
         .into_iter()
         .flatten()
         .zip(now)
-        .map(|(before, now)| (before - now.start).abs())
+        .map(|(before, now)| (before.start - now.start).abs())
         .sum()
 }
 

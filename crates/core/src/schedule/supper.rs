@@ -112,7 +112,7 @@ pub struct Supper {
     /// What has begun.
     pub begun: Vec<Begun>,
     /// Where tasks stood before a change: moved as little as possible. By dish and task.
-    pub before: Vec<Vec<Minute>>,
+    pub before: Vec<Vec<Placed>>,
 }
 
 /// A task in its place.
@@ -133,7 +133,7 @@ pub struct Schedule {
     pub dishes: Vec<Vec<Placed>>,
     /// What the eaters lose by waiting, all together.
     pub loss: f64,
-    /// Whether nothing better exists; false when the search was cut short.
+    /// Whether every order was looked at; false when the search was cut short.
     pub proven: bool,
 }
 

@@ -146,7 +146,7 @@ pub struct SupperPlanDto {
     pub serve_at: DateTime<Utc>,
     /// When the first task begins.
     pub begins_at: DateTime<Utc>,
-    /// Whether nothing better exists.
+    /// Whether every order was looked at.
     pub proven: bool,
     /// Places.
     pub lanes: Vec<LaneDto>,

@@ -6,7 +6,9 @@ mod quiet;
 mod told;
 
 use chrono::{DateTime, Duration, DurationRound, Utc};
-use ember_core::schedule::{Begun, Dish, Minute, Schedule, Serve, Supper, schedule, ways_out};
+use ember_core::schedule::{
+    Begun, Dish, Minute, Placed, Schedule, Serve, Supper, schedule, ways_out,
+};
 
 use check::check;
 use dishes::wanted;
@@ -43,7 +45,7 @@ pub fn put_in_place(
         },
         dishes: wanted.dishes.clone(),
         begun: begun(dto, &wanted.dishes, base),
-        before: before.map_or_else(Vec::new, |before| starts(before, &wanted.dishes, base)),
+        before: before.map_or_else(Vec::new, |before| stood(before, &wanted.dishes, base)),
     };
     Ok(match schedule(&supper) {
         Ok(found) => wanted.told(dto, &found, before, None, Vec::new()),
@@ -85,7 +87,7 @@ fn begun(dto: &SupperDto, dishes: &[Dish], base: DateTime<Utc>) -> Vec<Begun> {
 }
 
 /// Where tasks stood before, for the dishes that are the same still.
-fn starts(before: &SupperPlanDto, dishes: &[Dish], base: DateTime<Utc>) -> Vec<Vec<Minute>> {
+fn stood(before: &SupperPlanDto, dishes: &[Dish], base: DateTime<Utc>) -> Vec<Vec<Placed>> {
     dishes
         .iter()
         .map(|dish| {
@@ -93,7 +95,10 @@ fn starts(before: &SupperPlanDto, dishes: &[Dish], base: DateTime<Utc>) -> Vec<V
             known.map_or_else(Vec::new, |known| {
                 let tasks = known.tasks.iter();
                 tasks
-                    .map(|task| minutes_from(base, task.start_at))
+                    .map(|task| Placed {
+                        start: minutes_from(base, task.start_at),
+                        end: minutes_from(base, task.end_at),
+                    })
                     .collect()
             })
         })
