@@ -2,8 +2,8 @@
 #![allow(clippy::unwrap_used, clippy::indexing_slicing, reason = "tests")]
 
 use ember_core::schedule::{
-    Begun, Binding, Dish, HandsOn, Minute, Resource, Schedule, Serve, Stand, Supper, Task, Waiting,
-    schedule, ways_out,
+    Begun, Binding, Change, Dish, HandsOn, Minute, Resource, Schedule, Serve, Stand, Supper, Task,
+    Waiting, schedule, ways_out,
 };
 use proptest::prelude::*;
 
@@ -168,16 +168,22 @@ proptest! {
     /// Nothing better exists: every start of every task is tried.
     #[test]
     fn nothing_better_is_left(
-        cooks in prop::collection::vec((1..5_i64, 0..3_i64, 1..4_u8, 0..2_usize), 1..4),
+        cooks in prop::collection::vec(
+            (1..5_i64, 0..3_i64, 1..4_u8, 0..2_usize, 0..3_i64, 0..2_i64),
+            1..5,
+        ),
     ) {
         let dishes: Vec<Dish> = cooks
             .iter()
             .enumerate()
-            .map(|(n, (lasts, work, rate, place))| {
+            .map(|(n, (lasts, work, rate, place, rest, free))| {
                 let work = (*work).min(*lasts);
                 let hands = if work > 0 { vec![hands(0, work)] } else { Vec::new() };
-                let tasks = vec![task(Some(*place), [*lasts; 3], 0, hands)];
-                dish(&format!("dish {n}"), tasks, [0, 12], f64::from(*rate))
+                let mut tasks = vec![task(Some(*place), [*lasts; 3], 0, hands)];
+                if *rest > 0 {
+                    tasks.push(task(None, [*rest; 3], 0, vec![]));
+                }
+                dish(&format!("dish {n}"), tasks, [*free, 12], f64::from(*rate))
             })
             .collect();
         let supper = supper(Serve::At(14), &[1, 1], dishes);
@@ -210,7 +216,7 @@ proptest! {
     }
 }
 
-/// Every start of every dish of one task.
+/// Every start of every dish: a task in a place, and what follows at once by itself.
 fn exhaustive(supper: &Supper, starts: &mut Vec<Minute>) -> Option<f64> {
     let Serve::At(serve) = supper.serve else {
         return None;
@@ -218,7 +224,7 @@ fn exhaustive(supper: &Supper, starts: &mut Vec<Minute>) -> Option<f64> {
     if starts.len() == supper.dishes.len() {
         let mut loss = 0.0;
         for (dish, start) in supper.dishes.iter().zip(starts.iter()) {
-            loss += dish.waiting.loss(serve - start - dish.tasks[0].lasts[0])?;
+            loss += dish.waiting.loss(serve - start - dish.shortest())?;
         }
         let busy = |minute: Minute, place: Option<usize>| {
             supper
@@ -243,7 +249,7 @@ fn exhaustive(supper: &Supper, starts: &mut Vec<Minute>) -> Option<f64> {
         });
         return (!clash).then_some(loss);
     }
-    let lasts = supper.dishes[starts.len()].tasks[0].lasts[0];
+    let lasts = supper.dishes[starts.len()].shortest();
     let mut best: Option<f64> = None;
     for start in 0..=serve - lasts {
         starts.push(start);
@@ -302,7 +308,7 @@ fn what_cannot_be_says_why() {
         why.to_string(),
         "stew: 50 h are needed and there are 10 h; eat later, or take a quicker way"
     );
-    let later = ways_out(&asked);
+    let later = ways_out(&asked, &[]);
     assert_eq!(later[0].schedule.serve, 3000);
     let past = supper(
         Serve::At(-5),
@@ -315,6 +321,53 @@ fn what_cannot_be_says_why() {
         )],
     );
     assert!(matches!(schedule(&past), Err(Binding::TooLate { .. })));
+}
+
+/// By hand: from 25 on, out of the kitchen by 60. The roast needs 45 min, so that it comes out at 60
+/// and rests by itself until 75; the salad is cut before, and can wait.
+#[test]
+fn the_cook_leaves_by() {
+    let roast = dish(
+        "roast",
+        vec![
+            task(Some(0), [30; 3], 0, vec![hands(0, 2), hands(28, 2)]),
+            task(None, [15; 3], 0, vec![]),
+        ],
+        [15, 60],
+        0.5,
+    );
+    let salad = dish(
+        "salad",
+        vec![task(None, [10; 3], 0, vec![hands(0, 10)])],
+        [40, 60],
+        1.0,
+    );
+    let asked = Supper {
+        now: 25,
+        ..supper(Serve::LeaveBy(60), &[1], vec![roast.clone(), salad])
+    };
+    let found = schedule(&asked).unwrap();
+    check(
+        &Supper {
+            quiet: vec![(60, 500)],
+            ..asked.clone()
+        },
+        &found,
+    );
+    assert_eq!((found.serve, found.loss), (75, 0.0));
+    assert_eq!(found.dishes[0][0].end, 60);
+    // Too early, by hand: the roast alone needs 30 min of the kitchen.
+    let rushed = supper(Serve::LeaveBy(20), &[1], vec![roast]);
+    let why = schedule(&rushed).unwrap_err();
+    assert_eq!(
+        why.to_string(),
+        "roast: 30 min are needed and there are 20 min; eat later, or take a quicker way"
+    );
+    let ways = ways_out(&rushed, &[]);
+    assert_eq!(
+        (ways[0].change, ways[0].schedule.serve),
+        (Change::Later(10), 45)
+    );
 }
 
 /// A small change moves little: another dish on the hob leaves what stands in the machine.
@@ -393,4 +446,83 @@ fn a_supper_of_plans_and_sides() {
     let out = |dish: usize| found.dishes[dish].last().unwrap().end;
     assert!(out(0) > out(1), "{} {}", out(0), out(1));
     assert_eq!(found.serve - out(0), 0);
+}
+
+/// The largest supper: six cooks and four sides over two machines, most of them queueing for them,
+/// with one pair of hands. Nothing better is left, and that is known.
+#[test]
+fn a_full_supper_is_proven() {
+    use ember_core::schedule::{Places, Side, Site};
+    let places = Places::new(
+        &[
+            (
+                "the drum".to_owned(),
+                ember_core::fryer::MachineKind::Drawer,
+            ),
+            (
+                "the shelves".to_owned(),
+                ember_core::fryer::MachineKind::OvenStyle,
+            ),
+        ],
+        4,
+        3,
+    );
+    // Minutes in the machine, of rest, and what is lost a minute: wings, legs, chops, a belly, a
+    // roast, ribs (common practice).
+    let cooks = [
+        (0, 22, 0, 2.5),
+        (0, 27, 3, 2.5),
+        (0, 16, 5, 1.5),
+        (1, 45, 15, 0.3),
+        (1, 70, 15, 0.3),
+        (1, 38, 5, 1.5),
+    ];
+    let mut dishes: Vec<Dish> = cooks
+        .iter()
+        .enumerate()
+        .map(|(n, (machine, minutes, rest, rate))| {
+            let mut tasks = vec![
+                task(None, [6; 3], 45, vec![hands(0, 6)]),
+                task(
+                    Some(*machine),
+                    [*minutes; 3],
+                    0,
+                    vec![hands(0, 3), hands(minutes / 2, 2), hands(minutes - 2, 2)],
+                ),
+            ];
+            if *rest > 0 {
+                tasks.push(task(None, [*rest; 3], 0, vec![]));
+            }
+            let free = if *rate < 1.0 { 15 } else { 4 };
+            dish(&format!("cook {n}"), tasks, [free, 240], *rate)
+        })
+        .collect();
+    let side = |name: &str, site, work, lasts, keeps| {
+        places.side(&Side {
+            name: name.to_owned(),
+            site,
+            work,
+            lasts,
+            keeps,
+        })
+    };
+    dishes.extend([
+        side("puddings", Site::Machine(1), 5, [12; 3], 30),
+        side("beans", Site::Hob, 6, [8; 3], 40),
+        side("rice", Site::Hob, 3, [20; 3], 60),
+        side("sauce", Site::Fridge, 10, [120, 180, 240], 120),
+    ]);
+    let asked = Supper {
+        serve: Serve::At(600),
+        now: 0,
+        resources: places.resources.clone(),
+        hands: 1,
+        quiet: Vec::new(),
+        dishes,
+        begun: Vec::new(),
+        before: Vec::new(),
+    };
+    let found = schedule(&asked).unwrap();
+    check(&asked, &found);
+    assert!(found.proven);
 }

@@ -2,6 +2,8 @@
 //! hob, the fridge and the hands there are.
 
 mod kitchen;
+mod queue;
+mod search;
 mod sides;
 mod solve;
 mod supper;
@@ -12,7 +14,7 @@ pub use kitchen::{Places, Side, Site};
 pub use sides::{SIDES, TypicalSide, TypicalSite};
 pub use solve::schedule;
 pub use supper::{
-    Begun, Binding, Dish, HandsOn, Minute, Placed, Resource, Schedule, Serve, Stand, Supper, Task,
-    Waiting, whole_minutes,
+    Begun, Binding, Dish, HandsOn, Instead, Minute, Placed, Resource, Schedule, Serve, Stand,
+    Supper, Task, Waiting, whole_minutes,
 };
 pub use ways::{Change, WayOut, ways_out};

@@ -77,6 +77,8 @@ pub struct Dish {
 pub enum Serve {
     /// At this minute.
     At(Minute),
+    /// So that from this minute on nothing needs hands; what rests by itself may rest longer.
+    LeaveBy(Minute),
     /// As soon as it can be, from now.
     Soonest,
 }
@@ -115,8 +117,17 @@ pub struct Supper {
     pub before: Vec<Vec<Placed>>,
 }
 
+/// A dish made otherwise: crowded into one batch, got ready more quickly, in another machine.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Instead {
+    /// Number of the dish in [`Supper::dishes`].
+    pub dish: usize,
+    /// As it would be.
+    pub made: Dish,
+}
+
 /// A task in its place.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash)]
 pub struct Placed {
     /// From.
     pub start: Minute,
@@ -190,6 +201,33 @@ impl Dish {
     #[must_use]
     pub fn shortest(&self) -> Minute {
         self.tasks.iter().map(|task| task.lasts[0]).sum()
+    }
+
+    /// How long it is by itself at its end, after the last moment of hands, at best, min.
+    ///
+    /// ```
+    /// use ember_core::schedule::*;
+    /// let task = |lasts, hands| Task {
+    ///     name: "task".to_owned(), stand: None, lasts: [lasts; 3], wait: 0, hands,
+    /// };
+    /// let pull = HandsOn { at: 38, lasts: 2, what: "take it out".to_owned() };
+    /// let waiting = Waiting { free: 0, per_minute: 1.0, longest: 60 };
+    /// let tasks = vec![task(40, vec![pull]), task(15, vec![])];
+    /// let roast = Dish { name: "roast".to_owned(), tasks, waiting };
+    /// // By hand: out of the machine at 40, then 15 min of rest.
+    /// assert_eq!(roast.unattended(), 15);
+    /// ```
+    #[must_use]
+    pub fn unattended(&self) -> Minute {
+        let mut alone = 0;
+        for task in self.tasks.iter().rev() {
+            let ends = task.hands.iter().map(|moment| moment.at + moment.lasts);
+            match ends.max() {
+                Some(end) => return alone + (task.lasts[1] - end).max(0),
+                None => alone += task.lasts[1],
+            }
+        }
+        alone
     }
 }
 

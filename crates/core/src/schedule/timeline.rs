@@ -4,9 +4,11 @@ use super::supper::{Minute, Placed, Supper, Task};
 
 /// Something taken for a while.
 #[derive(Debug, Clone, Copy)]
-struct Taken {
-    from: Minute,
-    to: Minute,
+pub struct Taken {
+    /// From.
+    pub from: Minute,
+    /// To.
+    pub to: Minute,
     amount: u32,
 }
 
@@ -26,6 +28,11 @@ impl<'a> Timeline<'a> {
             places: vec![Vec::new(); supper.resources.len()],
             hands: Vec::new(),
         }
+    }
+
+    /// What takes each place.
+    pub fn places(&self) -> &[Vec<Taken>] {
+        &self.places
     }
 
     /// The latest place for a task of such a length that ends no later; nothing where it would begin

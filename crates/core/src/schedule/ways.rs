@@ -1,7 +1,7 @@
 //! What would make an impossible supper possible.
 
-use super::solve::{goes, schedule};
-use super::supper::{Minute, Schedule, Serve, Supper};
+use super::solve::{later, schedule};
+use super::supper::{Instead, Minute, Schedule, Supper};
 
 /// A way out, with its effect.
 #[derive(Debug, Clone, PartialEq)]
@@ -17,15 +17,16 @@ pub struct WayOut {
 pub enum Change {
     /// Eat so many minutes later.
     Later(Minute),
-    /// Let everything stand only as long as it must.
-    ShortestWaits,
+    /// The dish of this number of what it could be instead.
+    Instead(usize),
     /// A second pair of hands.
     AnotherHand,
     /// Another machine, or another ring, like the numbered one.
     AnotherPlace(usize),
 }
 
-/// Every way out that works, the least change first; none where the supper is possible as it is.
+/// For a supper that does not go: every way out that works, the nearest first, with what its dishes
+/// could be instead.
 ///
 /// ```
 /// use ember_core::schedule::*;
@@ -43,42 +44,29 @@ pub enum Change {
 ///     dishes: vec![cook("one"), cook("two")],
 /// };
 /// // By hand: twice 40 min do not fit in 60; 20 min later they do, or with another machine.
-/// let ways: Vec<Change> = ways_out(&supper).into_iter().map(|way| way.change).collect();
-/// assert_eq!(ways, [Change::Later(20), Change::AnotherPlace(0)]);
+/// let quick = Instead { dish: 1, made: Dish { tasks: vec![], ..cook("two") } };
+/// let ways: Vec<Change> = ways_out(&supper, &[quick]).into_iter().map(|way| way.change).collect();
+/// assert_eq!(ways, [Change::Later(20), Change::Instead(0), Change::AnotherPlace(0)]);
 /// ```
 #[must_use]
-pub fn ways_out(supper: &Supper) -> Vec<WayOut> {
-    let Serve::At(serve) = supper.serve else {
-        return Vec::new();
-    };
-    if goes(supper, serve) {
-        return Vec::new();
-    }
+pub fn ways_out(supper: &Supper, instead: &[Instead]) -> Vec<WayOut> {
     let mut ways = Vec::new();
     let mut offer = |change: Change, changed: &Supper| {
         if let Ok(schedule) = schedule(changed) {
             ways.push(WayOut { change, schedule });
         }
     };
-    let mut shortest = supper.clone();
-    for task in shortest.dishes.iter_mut().flat_map(|dish| &mut dish.tasks) {
-        task.lasts = [task.lasts[0]; 3];
+    if let Some((minutes, wish)) = later(supper) {
+        offer(Change::Later(minutes), &wish);
     }
-    offer(Change::ShortestWaits, &shortest);
-    let later = Supper {
-        serve: Serve::Soonest,
-        ..supper.clone()
-    };
-    if let Ok(found) = schedule(&later)
-        && found.serve > serve
-    {
-        offer(
-            Change::Later(found.serve - serve),
-            &Supper {
-                serve: Serve::At(found.serve),
-                ..supper.clone()
-            },
-        );
+    for (number, other) in instead.iter().enumerate() {
+        let mut changed = supper.clone();
+        if let Some(dish) = changed.dishes.get_mut(other.dish) {
+            *dish = other.made.clone();
+            // Its tasks are others now.
+            changed.begun.retain(|begun| begun.dish != other.dish);
+            offer(Change::Instead(number), &changed);
+        }
     }
     let mut helped = supper.clone();
     helped.hands += 1;

@@ -1,0 +1,410 @@
+//! The search: dishes are put backwards from the serving time, one after another, each as late as it
+//! goes; over every order in which that is done.
+//!
+//! What eaters lose only grows when a dish is ready earlier, so that among the schedules which put
+//! each dish as late as the ones before it let it there is a best one (active schedules and a
+//! regular measure, read backwards; Baker and Trietsch, Principles of Sequencing and Scheduling;
+//! from memory). Orders are searched depth first; a branch that has lost more than the best whole
+//! schedule is left, and so is one in which the same dishes stand where they stood in another order:
+//! most dishes are not in each other's way, and the order in which those are put makes no difference.
+//! A solver of linear programmes was looked at (`good_lp` with a pure Rust backend): whole minutes,
+//! hands at moments within tasks and shelves of several places make some ten thousand 0-1 variables
+//! of a small supper, for what is a page here.
+
+use std::collections::HashSet;
+
+use super::queue::{Queuing, queues};
+use super::supper::{Begun, Minute, Placed, Schedule, Supper, Waiting};
+use super::timeline::Timeline;
+
+/// A task is moved by so many minutes at a time where its length can differ.
+const STRETCH: Minute = 15;
+/// Losses this near are the same.
+const SAME: f64 = 1e-9;
+
+/// The best schedule for a serving time; nothing where there is none.
+pub fn search(supper: &Supper, serve: Minute, budget: u32) -> Option<Schedule> {
+    let mut search = Search {
+        supper,
+        serve,
+        timeline: Timeline::new(supper),
+        placed: vec![None; supper.dishes.len()],
+        seen: HashSet::new(),
+        best: None,
+        nodes: 0,
+        budget,
+    };
+    for begun in &supper.begun {
+        let task = supper.dishes.get(begun.dish)?.tasks.get(begun.task)?;
+        search.timeline.take(
+            task,
+            Placed {
+                start: begun.start,
+                end: begun.end,
+            },
+        );
+    }
+    search.stay();
+    search.go(0.0, 0, serve);
+    let proven = search.nodes < budget;
+    let (worth, dishes) = search.best?;
+    Some(Schedule {
+        serve,
+        dishes,
+        loss: worth.loss,
+        proven,
+    })
+}
+
+/// How good a schedule is: less is better, first what eaters lose, then what moved, then how early
+/// it begins.
+#[derive(Debug, Clone, Copy, PartialEq)]
+struct Worth {
+    loss: f64,
+    moved: Minute,
+    early: Minute,
+}
+
+struct Search<'a> {
+    supper: &'a Supper,
+    serve: Minute,
+    timeline: Timeline<'a>,
+    placed: Vec<Option<Vec<Placed>>>,
+    /// Where the dishes that were put have stood already.
+    seen: HashSet<Vec<Option<Vec<Placed>>>>,
+    best: Option<(Worth, Vec<Vec<Placed>>)>,
+    nodes: u32,
+    budget: u32,
+}
+
+impl Search<'_> {
+    /// The dish just put alone, where it uses a place that holds one thing.
+    fn queuing(&self, dish: usize, alone: f64) -> Option<Queuing> {
+        let known = self.supper.dishes.get(dish)?;
+        let placed = self.placed.get(dish)?.as_ref()?;
+        let is_narrow = |task: &super::Task| {
+            let stand = task.stand?;
+            let place = self.supper.resources.get(stand.resource)?;
+            (place.room == stand.takes).then_some(stand.resource)
+        };
+        // The longest stay counts; a dish is in one queue only.
+        let (number, place) = known
+            .tasks
+            .iter()
+            .enumerate()
+            .filter(|(number, _)| begun(self.supper, dish, *number).is_none())
+            .filter_map(|(number, task)| Some((number, is_narrow(task)?)))
+            .max_by_key(|(number, _)| known.tasks.get(*number).map(|task| task.lasts[0]))?;
+        let task = known.tasks.get(number)?;
+        let after = known.tasks.get(number + 1..)?;
+        let follows: Minute = after.iter().map(|task| task.lasts[0]).sum();
+        // A task may wait for the one behind it, which loses nothing.
+        let slack: Minute = if after.is_empty() { 0 } else { task.wait }
+            + after
+                .iter()
+                .rev()
+                .skip(1)
+                .map(|task| task.wait)
+                .sum::<Minute>();
+        let stretched: Minute = after.iter().map(|task| task.lasts[2] - task.lasts[0]).sum();
+        // Alone it leaves as late as it can, where what follows is as long as it is.
+        let release = if stretched == 0 {
+            self.serve - placed.get(number)?.end
+        } else {
+            follows
+        };
+        Some(Queuing {
+            place,
+            lasts: task.lasts[0],
+            release,
+            free: follows + slack + stretched + known.waiting.free,
+            per_minute: known.waiting.per_minute,
+            alone,
+        })
+    }
+
+    /// Begins from where everything stood before, where that still goes: what is found is no worse.
+    fn stay(&mut self) {
+        let supper = self.supper;
+        if supper.before.len() != supper.dishes.len() {
+            return;
+        }
+        let mut timeline = self.timeline.clone();
+        let mut loss = 0.0;
+        for (number, (dish, placed)) in supper.dishes.iter().zip(&supper.before).enumerate() {
+            if placed.len() != dish.tasks.len() {
+                return;
+            }
+            let mut next: Option<Minute> = None;
+            for (task_number, (task, at)) in dish.tasks.iter().zip(placed).enumerate().rev() {
+                let lasts = at.end - at.start;
+                let waited = next.map_or(0, |next| next - at.end);
+                next = Some(at.start);
+                if let Some(begun) = begun(supper, number, task_number) {
+                    if (begun.start, begun.end) != (at.start, at.end) || waited < 0 {
+                        return;
+                    }
+                    continue;
+                }
+                let in_window = (task.lasts[0]..=task.lasts[2]).contains(&lasts);
+                if !in_window
+                    || !(0..=task.wait).contains(&waited)
+                    || timeline.latest(task, lasts, at.end) != Some(*at)
+                {
+                    return;
+                }
+                timeline.take(task, *at);
+            }
+            let ready = placed.last().map_or(self.serve, |last| last.end);
+            match dish.waiting.loss(self.serve - ready) {
+                Some(lost) if ready <= self.serve => loss += lost,
+                _ => return,
+            }
+        }
+        let begins = supper.before.iter().flatten().map(|at| at.start).min();
+        let worth = Worth {
+            loss,
+            moved: 0,
+            early: self.serve - begins.unwrap_or(self.serve),
+        };
+        self.best = Some((worth, supper.before.clone()));
+    }
+
+    /// Puts the dishes that are left, in every order; what has been lost and moved, and where the
+    /// earliest begins, so far.
+    fn go(&mut self, loss: f64, moved: Minute, begins: Minute) {
+        let left: Vec<usize> = (0..self.supper.dishes.len())
+            .filter(|dish| self.placed.get(*dish).is_some_and(Option::is_none))
+            .collect();
+        if left.is_empty() {
+            let whole = Worth {
+                loss,
+                moved,
+                early: self.serve - begins,
+            };
+            if self.may_be_better(whole) {
+                let dishes = self.placed.iter().flatten().cloned().collect();
+                self.best = Some((whole, dishes));
+            }
+            return;
+        }
+        if !self.seen.insert(self.placed.clone()) {
+            return;
+        }
+        // Each of them alone beside what is there: with more in the way it can only lose more.
+        let mut order = Vec::with_capacity(left.len());
+        let mut queuing: Vec<Queuing> = Vec::new();
+        let mut early = self.serve - begins;
+        for dish in left {
+            self.nodes += 1;
+            if self.nodes >= self.budget {
+                return;
+            }
+            let Some(lost) = self.put(dish) else {
+                return;
+            };
+            queuing.extend(self.queuing(dish, lost));
+            early = early.max(self.serve - self.begins_by(dish));
+            self.take_out(dish);
+            let waiting = self.supper.dishes.get(dish).map(|dish| dish.waiting);
+            order.push((dish, lost, waiting));
+        }
+        let alone: f64 = order.iter().map(|(_, lost, _)| lost).sum();
+        let bound = alone + queues(queuing, self.timeline.places(), self.serve);
+        // What can wait least first, then what loses most: good schedules early cut the rest.
+        let patience = |waiting: Option<Waiting>| waiting.map(|waiting| waiting.longest);
+        let rate = |waiting: Option<Waiting>| waiting.map_or(0.0, |waiting| waiting.per_minute);
+        order.sort_by(|(a, _, this), (b, _, that)| {
+            patience(*this)
+                .cmp(&patience(*that))
+                .then(rate(*that).total_cmp(&rate(*this)))
+                .then(a.cmp(b))
+        });
+        for (dish, _, _) in order {
+            let at_least = Worth {
+                loss: loss + bound,
+                moved,
+                early,
+            };
+            if !self.may_be_better(at_least) {
+                return;
+            }
+            let Some(lost) = self.put(dish) else {
+                continue;
+            };
+            let placed = self
+                .placed
+                .get(dish)
+                .and_then(Option::as_deref)
+                .unwrap_or_default();
+            let begins = placed
+                .first()
+                .map_or(begins, |first| first.start.min(begins));
+            let here = moved + moved_by(self.supper.before.get(dish), placed);
+            self.go(loss + lost, here, begins);
+            self.take_out(dish);
+        }
+    }
+
+    /// When a dish just put alone begins at the latest, whatever else is put.
+    fn begins_by(&self, dish: usize) -> Minute {
+        let known = self.supper.dishes.get(dish);
+        let tasks = known.map_or(&[][..], |dish| &dish.tasks);
+        let placed = self.placed.get(dish).and_then(Option::as_deref);
+        let first = placed.and_then(|placed| placed.first());
+        // A shorter wait could begin later.
+        if tasks.iter().all(|task| task.lasts[0] == task.lasts[2]) {
+            first.map_or(self.serve, |first| first.start)
+        } else {
+            self.serve
+        }
+    }
+
+    /// Whether something at least so good is better than the best so far.
+    fn may_be_better(&self, at_least: Worth) -> bool {
+        self.best.as_ref().is_none_or(|(best, _)| {
+            at_least.loss < best.loss - SAME
+                || (at_least.loss <= best.loss + SAME
+                    && (at_least.moved, at_least.early) < (best.moved, best.early))
+        })
+    }
+
+    /// Puts a dish as late as it goes; what it lost, nothing where it does not go.
+    fn put(&mut self, dish: usize) -> Option<f64> {
+        let waiting = self.supper.dishes.get(dish)?.waiting;
+        let count = self.supper.dishes.get(dish)?.tasks.len();
+        let mut waits = 0;
+        loop {
+            let lost = waiting.loss(waits)?;
+            let mut places = Vec::with_capacity(count);
+            match self.chain(dish, count, self.serve - waits, &mut places) {
+                Ok(()) => {
+                    places.reverse();
+                    *self.placed.get_mut(dish)? = Some(places);
+                    return Some(lost);
+                }
+                Err(Some(earlier)) => waits += earlier,
+                Err(None) => return None,
+            }
+        }
+    }
+
+    /// Puts the first so many tasks of a dish, the last of them first, ready by `end`; or tells how
+    /// much earlier that would have to be for anything to change, and nothing where nothing would.
+    fn chain(
+        &mut self,
+        dish: usize,
+        count: usize,
+        end: Minute,
+        places: &mut Vec<Placed>,
+    ) -> Result<(), Option<Minute>> {
+        let Some(number) = count.checked_sub(1) else {
+            return Ok(());
+        };
+        let supper = self.supper;
+        let tasks = supper.dishes.get(dish).map(|dish| dish.tasks.as_slice());
+        let (Some(tasks), Some(task)) = (tasks, tasks.and_then(|tasks| tasks.get(number))) else {
+            return Err(None);
+        };
+        let last = places.is_empty();
+        if let Some(begun) = begun(supper, dish, number) {
+            // It stays where it is, and what came before it has been.
+            let waited = end - begun.end;
+            if waited < 0 {
+                return Err(None);
+            }
+            if last && waited > 0 {
+                return Err(Some(waited));
+            }
+            places.push(Placed {
+                start: begun.start,
+                end: begun.end,
+            });
+            return self.chain(dish, number, begun.start, places);
+        }
+        let slack = if last { 0 } else { task.wait };
+        let before: Minute = tasks
+            .iter()
+            .enumerate()
+            .take(number)
+            .filter(|(number, _)| begun(supper, dish, *number).is_none())
+            .map(|(_, task)| task.lasts[0])
+            .sum();
+        let mut need: Option<Minute> = None;
+        for length in lengths(task.lasts) {
+            let mut by = end;
+            // The last moment at which it can end, whatever else there is.
+            while let Some(at) = self.timeline.latest(task, length, by) {
+                if at.start - before < supper.now {
+                    break;
+                }
+                if at.end < end - slack {
+                    let earlier = end - slack - at.end;
+                    need = Some(need.map_or(earlier, |need| need.min(earlier)));
+                    break;
+                }
+                self.timeline.take(task, at);
+                places.push(at);
+                match self.chain(dish, number, at.start, places) {
+                    Ok(()) => return Ok(()),
+                    Err(earlier) => {
+                        places.pop();
+                        self.timeline.undo(task);
+                        let Some(earlier) = earlier else { break };
+                        by = at.end - earlier;
+                    }
+                }
+            }
+        }
+        Err(need)
+    }
+
+    /// Takes a dish out again.
+    fn take_out(&mut self, dish: usize) {
+        let (Some(tasks), Some(placed)) = (
+            self.supper.dishes.get(dish).map(|dish| &dish.tasks),
+            self.placed.get_mut(dish),
+        ) else {
+            return;
+        };
+        *placed = None;
+        // They were put last to first: the first is on top.
+        for (number, task) in tasks.iter().enumerate() {
+            if begun(self.supper, dish, number).is_none() {
+                self.timeline.undo(task);
+            }
+        }
+    }
+}
+
+/// A task that has begun.
+fn begun(supper: &Supper, dish: usize, task: usize) -> Option<&Begun> {
+    supper
+        .begun
+        .iter()
+        .find(|begun| (begun.dish, begun.task) == (dish, task))
+}
+
+/// Lengths to try: the best, then by and by longer and shorter.
+fn lengths([shortest, best, longest]: [Minute; 3]) -> impl Iterator<Item = Minute> {
+    let longer = (1..)
+        .map(move |n| best + n * STRETCH)
+        .take_while(move |length| *length <= longest);
+    let shorter = (1..)
+        .map(move |n| best - n * STRETCH)
+        .take_while(move |length| *length > shortest);
+    std::iter::once(best)
+        .chain(longer)
+        .chain(shorter)
+        .chain((shortest < best).then_some(shortest))
+}
+
+/// Minutes that the tasks of a dish moved, all together.
+fn moved_by(before: Option<&Vec<Placed>>, now: &[Placed]) -> Minute {
+    before
+        .into_iter()
+        .flatten()
+        .zip(now)
+        .map(|(before, now)| (before.start - now.start).abs())
+        .sum()
+}
