@@ -1,14 +1,14 @@
 //! Before the heat: drying, salt, standing out, quantities, against closed forms and practice.
 #![allow(clippy::unwrap_used, clippy::indexing_slicing, reason = "tests")]
 
-use ember_core::fryer::PRESETS;
+use ember_core::fryer::{PRESETS, Support};
 use ember_core::heat::{FaceLaw, Grid, Piece};
 use ember_core::meat::water::{latent_heat, saturation};
 use ember_core::meat::{CATALOGUE, Coat, CutId, cut};
-use ember_core::plan::{PlanError, Request, ahead, compare, plan};
+use ember_core::plan::{Compared, PlanError, Request, ahead, compare, plan};
 use ember_core::prep::{
-    Ahead, Appetite, Ingredient, Method, SALT_IN_MEAT, Seasoning, half_depth, march, methods,
-    portion, quantities, salted_evenly, sodium, spoons,
+    Ahead, Appetite, Blend, Ingredient, Method, Part, Place, SALT_IN_MEAT, Seasoning, half_depth,
+    march, methods, own, portion, quantities, salted_evenly, sodium, spoons,
 };
 use ember_core::units::{Interval, Length, Mass, Temperature};
 
@@ -159,9 +159,11 @@ fn every_school_is_compared() {
     }
     for id in [CutId::Drumstick, CutId::PorkBellySlab, CutId::PartyWing] {
         let schools = methods(cut(id));
-        let worth = compare(&usual(id, Vec::new()), &schools).unwrap();
-        let driest =
-            |one: &&ember_core::plan::Compared| one.id == "night_bare" || one.id == "long_skin";
+        let worth: Vec<Compared> = compare(&usual(id, Vec::new()), &schools)
+            .into_iter()
+            .map(Result::unwrap)
+            .collect();
+        let driest = |one: &&Compared| one.id == "night_bare" || one.id == "long_skin";
         let longest = worth.iter().find(driest).unwrap();
         assert_eq!(worth.len(), schools.len());
         assert!(longest.cook <= worth[0].cook, "{id:?}");
@@ -193,22 +195,106 @@ fn salt_spreads_as_crank_has_it() {
     );
 }
 
+/// By hand: 12.65 g of a rub of which a fifth is salt bring 2.53 g of it; 9.2 g are wanted, so that
+/// 6.67 g are added, and the sodium is that of 9.2 g as without it. On its own it brings 2.53 g.
+#[test]
+fn salt_in_a_blend_counts_once() {
+    let part = |what: &str, grams: f64, salt: bool, allergen: Option<&str>| Part {
+        what: what.to_owned(),
+        mass: Mass::from_grams(grams),
+        salt,
+        allergen: allergen.map(str::to_owned),
+    };
+    let blend = Blend {
+        name: "ferry rub".to_owned(),
+        parts: vec![
+            part("fennel seed", 20.0, false, None),
+            part("mustard powder", 12.0, false, Some("mustard")),
+            part("fine salt", 8.0, true, None),
+        ],
+    };
+    let meat = Mass::from_grams(920.0);
+    let school = [Seasoning::Salt(0.01), Seasoning::Rub];
+    let told = quantities(&school, Some(&blend), meat, 0.11);
+    let grams: Vec<f64> = told.iter().map(|one| one.mass.grams()).collect();
+    assert!((grams[0] - 6.67).abs() < 1e-9, "{grams:?}");
+    assert!((grams[1..].iter().sum::<f64>() - 12.65).abs() < 1e-9);
+    assert_eq!(told[2].allergen.as_deref(), Some("mustard"));
+    let salted = sodium(&school, Some(&blend), meat, 0.11);
+    assert!((salted - 9.2 * 393.4).abs() < 1e-6, "{salted}");
+    let rub = sodium(&[Seasoning::Rub], Some(&blend), meat, 0.11);
+    assert!((rub - 2.53 * 393.4).abs() < 1e-6, "{rub}");
+}
+
+/// What a cook makes of a school is checked where it can hurt or cannot be.
+#[test]
+fn a_method_of_ones_own() {
+    let belly = cut(CutId::PorkBellySlab);
+    let long = methods(belly)
+        .into_iter()
+        .find(|one| one.id == "long_skin")
+        .unwrap();
+    let kept = own(belly, long.clone()).unwrap();
+    assert_eq!(kept.time(), long.time());
+    // Cautions where they apply: raw meat first, the pot chilled at once.
+    assert!(kept.tasks[0].caution.as_deref().unwrap().contains("Chill"));
+    let refused = |change: &dyn Fn(&mut Method)| {
+        let mut mine = long.clone();
+        change(&mut mine);
+        own(belly, mine).unwrap_err().to_string()
+    };
+    assert_eq!(
+        refused(&|mine| mine.name = " ".to_owned()),
+        "a method's name has 1 to 80 letters, this one 0"
+    );
+    assert_eq!(
+        refused(&|mine| mine.tasks.clear()),
+        "a method has 1 to 12 tasks, this one 0"
+    );
+    assert_eq!(
+        refused(&|mine| mine.seasonings = vec![Seasoning::Salt(0.2)]),
+        "salt for the weight of the meat is 20.0 %, not within 0.1-3 %"
+    );
+    // Two hours on the counter at the most (food safety agencies, from memory).
+    assert_eq!(
+        refused(&|mine| {
+            let task = &mut mine.tasks[1];
+            task.name = "Let it stand".to_owned();
+            task.place = Place::Counter;
+            task.ahead = Some(Ahead::Counter(task.window.best));
+        }),
+        "Let it stand: 3.0 h at the longest, and 2 h are the most"
+    );
+}
+
+/// A school that cannot be in a machine leaves the others: crumb comes off where it tumbles.
+#[test]
+fn a_school_that_cannot_be_is_told_alone() {
+    let tumbles = PRESETS.iter().find(|known| known.tumbler.is_some());
+    let mut request = Request::usual(CutId::ThinBonelessChop, tumbles.unwrap().machine());
+    request.support = Support::TumblingBasket;
+    request.mass = Mass::from_grams(90.0);
+    let schools = methods(cut(CutId::ThinBonelessChop));
+    let worth = compare(&request, &schools);
+    for (school, worth) in schools.iter().zip(&worth) {
+        assert_eq!(
+            worth.is_err(),
+            school.coat == Coat::Crumbed,
+            "{}",
+            school.id
+        );
+    }
+}
+
 /// Quantities by hand, with NIST SP 811 for the spoons (4.929, 14.787 and 236.588 ml; from memory).
 #[test]
 fn quantities_by_hand() {
     // Eight drumsticks of 115 g and some 0.11 m²: 9.2 g of salt, 12.7 g of rub, 2.2 g of oil.
     let meat = Mass::from_grams(920.0);
     let school = [Seasoning::Salt(0.01), Seasoning::Rub, Seasoning::Spray];
-    let told: Vec<String> = quantities(&school, meat, 0.11)
+    let told: Vec<String> = quantities(&school, None, meat, 0.11)
         .iter()
-        .map(|one| {
-            format!(
-                "{} {} g, {}",
-                one.ingredient.word(),
-                one.mass.grams(),
-                one.spoons
-            )
-        })
+        .map(|one| format!("{} {} g, {}", one.what, one.weighed().grams(), one.spoons()))
         .collect();
     assert_eq!(
         told,
@@ -219,10 +305,10 @@ fn quantities_by_hand() {
         ]
     );
     // 9.2 g of salt are 3619 mg of sodium; a fifth of that in each of five portions.
-    assert!((sodium(&school, meat, 0.11) / 5.0 - 723.9).abs() < 0.5);
+    assert!((sodium(&school, None, meat, 0.11) / 5.0 - 723.9).abs() < 0.5);
     // A brine leaves only what goes in.
     let brine = [Seasoning::GradientBrine(0.06)];
-    assert!(sodium(&brine, meat, 0.11) < sodium(&school, meat, 0.11));
+    assert!(sodium(&brine, None, meat, 0.11) < sodium(&school, None, meat, 0.11));
     assert_eq!(spoons(Ingredient::Flour, 125.0), "1 cup");
     assert_eq!(spoons(Ingredient::Oil, 14.0), "1 tbsp");
     // Common practice: a pound of bone-in wings or ribs feeds one.

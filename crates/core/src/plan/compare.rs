@@ -62,7 +62,8 @@ fn raw(request: &Request) -> (Piece, Body) {
     )
 }
 
-/// Cooks the request once for each method, on the coarse grid, everything else as it is.
+/// Cooks the request once for each method, on the coarse grid, everything else as it is; a method that
+/// cannot be with it tells why.
 ///
 /// ```
 /// use ember_core::fryer::PRESETS;
@@ -71,16 +72,14 @@ fn raw(request: &Request) -> (Piece, Body) {
 /// use ember_core::prep::methods;
 /// let request = Request::usual(CutId::Drumstick, PRESETS[0].machine());
 /// let schools = methods(cut(CutId::Drumstick));
-/// let worth = compare(&request, &schools).unwrap();
-/// let crisp = |id: &str| worth.iter().find(|one| one.id == id).unwrap().crisp_at.unwrap();
+/// let worth = compare(&request, &schools);
+/// let known = || worth.iter().flatten();
+/// let crisp = |id: &str| known().find(|one| one.id == id).unwrap().crisp_at.unwrap();
 /// // A night in the fridge crisps sooner than half an hour.
 /// assert!(crisp("night_bare") < crisp("half_hour_bare"));
 /// ```
-///
-/// # Errors
-/// Those of a plan.
-pub fn compare(request: &Request, methods: &[Method]) -> Result<Vec<Compared>, PlanError> {
-    request.check()?;
+#[must_use]
+pub fn compare(request: &Request, methods: &[Method]) -> Vec<Result<Compared, PlanError>> {
     methods
         .iter()
         .map(|method| {

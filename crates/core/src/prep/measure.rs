@@ -123,7 +123,11 @@ impl Ingredient {
 /// ```
 #[must_use]
 pub fn spoons(ingredient: Ingredient, grams: f64) -> String {
-    let volume = grams / ingredient.density();
+    spooned(grams / ingredient.density())
+}
+
+/// The same for a volume, ml.
+pub(super) fn spooned(volume: f64) -> String {
     if volume < TEASPOON / 8.0 {
         "a pinch".to_owned()
     } else if volume < 2.75 * TEASPOON {

@@ -2,8 +2,10 @@
 //! everything it takes.
 
 mod ahead;
+mod blend;
 mod measure;
 mod method;
+mod own;
 mod portion;
 mod quantity;
 mod salt;
@@ -11,8 +13,10 @@ mod schools;
 mod thaw;
 
 pub use ahead::{Ahead, Moment, march};
+pub use blend::{Blend, Part};
 pub use measure::{Ingredient, spoons};
 pub use method::{Method, Place, Task, Window};
+pub use own::{Unfit, own};
 pub use portion::{Appetite, edible_share, portion};
 pub use quantity::{Amount, Coating, Seasoning, quantities, sodium};
 pub use salt::{SALT_IN_MEAT, half_depth, salted_evenly};

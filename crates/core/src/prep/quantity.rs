@@ -1,6 +1,7 @@
 //! How much of everything, from the weight of the meat and its surface.
 
-use super::measure::{Ingredient, spoons};
+use super::blend::Blend;
+use super::measure::{Ingredient, spooned};
 use crate::units::Mass;
 
 /// How the meat is seasoned or coated.
@@ -41,11 +42,13 @@ pub enum Coating {
 #[derive(Debug, Clone, PartialEq)]
 pub struct Amount {
     /// What.
-    pub ingredient: Ingredient,
-    /// How much, rounded as a scale is read.
+    pub what: String,
+    /// How much, exactly.
     pub mass: Mass,
-    /// The same in spoons and cups.
-    pub spoons: String,
+    /// As it is spooned, g/ml.
+    pub density: f64,
+    /// An allergen it often brings.
+    pub allergen: Option<String>,
 }
 
 /// By surface, g/m² (common practice: a tablespoon of rub for a pound of wings, a spoon of baking
@@ -121,19 +124,36 @@ impl Seasoning {
     }
 }
 
-/// What to weigh out for so much meat with so much surface (m²), the same ingredients together.
-///
-/// ```
-/// use ember_core::{prep::{Seasoning, quantities}, units::Mass};
-/// // By hand: 1 % of 900 g is 9 g; 2 % of (900 + 720) g in brine is 1620 x 0.02 / 0.98 = 33 g.
-/// let meat = Mass::from_grams(900.0);
-/// let dry = quantities(&[Seasoning::Salt(0.01)], meat, 0.1);
-/// assert_eq!((dry[0].mass.grams(), dry[0].spoons.as_str()), (9.0, "1 1/2 tsp"));
-/// let brine = quantities(&[Seasoning::EquilibriumBrine(0.02)], meat, 0.1);
-/// assert_eq!(brine[1].mass.grams(), 33.0);
-/// ```
-#[must_use]
-pub fn quantities(seasonings: &[Seasoning], meat: Mass, surface: f64) -> Vec<Amount> {
+impl Amount {
+    fn of(ingredient: Ingredient, grams: f64) -> Self {
+        Self {
+            what: ingredient.word().to_owned(),
+            mass: Mass::from_grams(grams),
+            density: ingredient.density(),
+            allergen: ingredient.allergen().map(str::to_owned),
+        }
+    }
+
+    /// Rounded as a scale is read.
+    #[must_use]
+    pub fn weighed(&self) -> Mass {
+        Mass::from_grams(as_weighed(self.mass.grams()))
+    }
+
+    /// The same in spoons and cups.
+    #[must_use]
+    pub fn spoons(&self) -> String {
+        spooned(self.mass.grams() / self.density)
+    }
+}
+
+/// Grams of everything, the same ingredients together; salt that the blend brings is not added twice.
+fn parts(
+    seasonings: &[Seasoning],
+    blend: Option<&Blend>,
+    meat: Mass,
+    surface: f64,
+) -> Vec<(Ingredient, f64)> {
     let mut sums: Vec<(Ingredient, f64)> = Vec::new();
     for (ingredient, grams) in seasonings
         .iter()
@@ -144,30 +164,97 @@ pub fn quantities(seasonings: &[Seasoning], meat: Mass, surface: f64) -> Vec<Amo
             None => sums.push((ingredient, grams)),
         }
     }
+    let rub = sums.iter().find(|(known, _)| *known == Ingredient::Rub);
+    let brought = rub.map_or(0.0, |(_, grams)| {
+        grams * blend.map_or(0.0, Blend::salt_share)
+    });
+    let on_the_meat = seasonings
+        .iter()
+        .any(|one| matches!(one, Seasoning::Salt(_)));
+    if on_the_meat
+        && let Some((_, salt)) = sums
+            .iter_mut()
+            .find(|(known, _)| *known == Ingredient::Salt)
+    {
+        *salt = (*salt - brought).max(0.0);
+    }
+    sums.retain(|(_, grams)| *grams > 0.0);
+    sums
+}
+
+/// What to weigh out for so much meat with so much surface (m²), the same ingredients together. The
+/// rub in parts where it is a blend of the cook's own: salt in it is part of the salt for the meat.
+///
+/// ```
+/// use ember_core::{prep::{Blend, Part, Seasoning, quantities}, units::Mass};
+/// // By hand: 1 % of 900 g is 9 g; 2 % of (900 + 720) g in brine is 1620 x 0.02 / 0.98 = 33 g.
+/// let meat = Mass::from_grams(900.0);
+/// let dry = quantities(&[Seasoning::Salt(0.01)], None, meat, 0.1);
+/// assert_eq!((dry[0].weighed().grams(), dry[0].spoons().as_str()), (9.0, "1 1/2 tsp"));
+/// let brine = quantities(&[Seasoning::EquilibriumBrine(0.02)], None, meat, 0.1);
+/// assert_eq!(brine[1].weighed().grams(), 33.0);
+/// // By hand: 11.5 g of a rub that is half salt hold 5.75 g of it, so that 3.25 g are left to add.
+/// let part = |what: &str, salt| Part {
+///     what: what.to_owned(), mass: Mass::from_grams(50.0), salt, allergen: None,
+/// };
+/// let half = Blend { name: "half".to_owned(), parts: vec![part("paprika", false), part("salt", true)] };
+/// let rubbed = quantities(&[Seasoning::Salt(0.01), Seasoning::Rub], Some(&half), meat, 0.1);
+/// assert!((rubbed[0].mass.grams() - 3.25).abs() < 1e-9);
+/// assert_eq!((rubbed[1].what.as_str(), rubbed[2].weighed().grams()), ("paprika", 6.0));
+/// ```
+#[must_use]
+pub fn quantities(
+    seasonings: &[Seasoning],
+    blend: Option<&Blend>,
+    meat: Mass,
+    surface: f64,
+) -> Vec<Amount> {
+    let sums = parts(seasonings, blend, meat, surface);
     sums.into_iter()
-        .map(|(ingredient, grams)| Amount {
-            ingredient,
-            mass: Mass::from_grams(as_weighed(grams)),
-            spoons: spoons(ingredient, grams),
+        .flat_map(|(ingredient, grams)| match (ingredient, blend) {
+            (Ingredient::Rub, Some(blend)) => blend
+                .of(Mass::from_grams(grams))
+                .into_iter()
+                .map(|part| Amount {
+                    density: part.density(),
+                    what: part.what,
+                    mass: part.mass,
+                    allergen: part.allergen,
+                })
+                .collect(),
+            _ => vec![Amount::of(ingredient, grams)],
         })
         .collect()
 }
 
-/// Sodium that the seasoning leaves in the meat, mg a gram of raw meat times its weight.
+/// Sodium that the seasoning leaves in the meat, all pieces together, mg.
 ///
 /// ```
 /// use ember_core::{prep::{Seasoning, sodium}, units::Mass};
 /// // By hand: 1 % of 400 g is 4 g of salt, 39.34 % of it sodium: 1574 mg.
-/// let four = sodium(&[Seasoning::Salt(0.01)], Mass::from_grams(400.0), 0.05);
+/// let four = sodium(&[Seasoning::Salt(0.01)], None, Mass::from_grams(400.0), 0.05);
 /// assert!((four - 1573.6).abs() < 0.1);
 /// ```
 #[must_use]
-pub fn sodium(seasonings: &[Seasoning], meat: Mass, surface: f64) -> f64 {
-    let grams: f64 = seasonings
+pub fn sodium(seasonings: &[Seasoning], blend: Option<&Blend>, meat: Mass, surface: f64) -> f64 {
+    let of = |seasonings: &[Seasoning]| -> f64 {
+        seasonings
+            .iter()
+            .map(|seasoning| seasoning.sodium(meat.grams(), surface))
+            .sum()
+    };
+    let in_rub: f64 = parts(seasonings, blend, meat, surface)
         .iter()
-        .map(|seasoning| seasoning.sodium(meat.grams(), surface))
+        .filter(|(known, _)| *known == Ingredient::Rub)
+        .map(|(_, grams)| grams * blend.map_or(0.0, Blend::salt_share) * Ingredient::Salt.sodium())
         .sum();
-    grams * 1e3
+    let dry = seasonings.iter().find_map(|one| match one {
+        Seasoning::Salt(share) => Some(share * meat.grams() * Ingredient::Salt.sodium()),
+        _ => None,
+    });
+    // What the blend brings takes the place of salt on the meat, as far as there is any.
+    let instead = dry.map_or(0.0, |dry| dry.min(in_rub));
+    (of(seasonings) + in_rub - instead) * 1e3
 }
 
 /// Half grams below ten, grams below a hundred, fives above.

@@ -9,9 +9,11 @@ const HOUR: f64 = 60.0;
 const RAW_POULTRY: &str =
     "Do not wash raw poultry, it spreads bacteria: blot it. Wash your hands after touching it.";
 const RAW_MEAT: &str = "Wash your hands after touching raw meat.";
-const BOIL_IT: &str = "Boil what the meat has lain in before it is a sauce, or throw it away.";
-const TWO_HOURS: &str = "Out of the fridge for two hours at the most, one in a hot kitchen; your local authority decides.";
-const CHILL: &str = "Chill part-cooked meat at once, and cook it through the same day or the next.";
+pub(super) const BOIL_IT: &str =
+    "Boil what the meat has lain in before it is a sauce, or throw it away.";
+pub(super) const TWO_HOURS: &str = "Out of the fridge for two hours at the most, one in a hot kitchen; your local authority decides.";
+pub(super) const CHILL: &str =
+    "Chill part-cooked meat at once, and cook it through the same day or the next.";
 
 /// Salt by weight, the middle of the usual half to one and a half per cent.
 const SALT: f64 = 0.01;
@@ -85,7 +87,7 @@ fn is_big(cut: &Cut) -> bool {
     usual.grams() >= 700.0 || cut.animal == Animal::Beef
 }
 
-fn caution(cut: &Cut) -> &'static str {
+pub(super) const fn raw_caution(cut: &Cut) -> &'static str {
     match cut.animal {
         Animal::Chicken | Animal::Turkey => RAW_POULTRY,
         Animal::Pork | Animal::Beef | Animal::Lamb => RAW_MEAT,
@@ -116,7 +118,7 @@ fn blot(cut: &Cut) -> Task {
         "water on the surface makes steam, and steam makes soggy skin",
     )
     .doing(Ahead::Blot)
-    .with_caution(caution(cut))
+    .with_caution(raw_caution(cut))
 }
 
 fn rub() -> Task {
@@ -145,7 +147,7 @@ fn straight(cut: &Cut) -> Method {
         Coat::Wet,
     );
     method.seasonings = vec![Seasoning::Salt(SALT)];
-    method.tasks = vec![salt("as it is").with_caution(caution(cut))];
+    method.tasks = vec![salt("as it is").with_caution(raw_caution(cut))];
     method
 }
 
@@ -213,7 +215,7 @@ fn brine(cut: &Cut, seasoning: Seasoning, window: [f64; 3], method: Method) -> M
             5.0,
             "cold, so that nothing warms up",
         )
-        .with_caution(caution(cut)),
+        .with_caution(raw_caution(cut)),
         Task::wait(
             "Leave it in the brine, in the fridge",
             Place::Fridge,
@@ -268,7 +270,7 @@ fn marinade(cut: &Cut) -> Method {
             6.0,
             "every side",
         )
-        .with_caution(caution(cut)),
+        .with_caution(raw_caution(cut)),
         Task::wait(
             "Leave it in the fridge, covered",
             Place::Fridge,

@@ -1,0 +1,155 @@
+//! A cook's own way of getting meat ready: copied from a school and changed.
+
+use super::ahead::Ahead;
+use super::method::{Method, Place, Task};
+use super::quantity::Seasoning;
+use super::schools::{BOIL_IT, CHILL, TWO_HOURS, raw_caution};
+use crate::meat::Cut;
+use crate::units::bounds::{AHEAD, COUNTER, PARBOIL};
+
+/// What does not fit in something the cook made.
+#[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
+#[error("{detail}")]
+pub struct Unfit {
+    /// The field of it.
+    pub field: &'static str,
+    /// What is wrong, and what would be right.
+    pub detail: String,
+}
+
+/// Tasks and seasonings of a method, letters of a name and of a reason, at the most.
+const TASKS: usize = 12;
+const SEASONINGS: usize = 8;
+const LETTERS: usize = 80;
+const REASON: usize = 240;
+/// Salt for the meat's weight, and salt in a brine, %: less cannot be tasted, more cannot be eaten
+/// (common practice: 0.5 to 1.5 on the meat, 0.5 to 10 in the water).
+const SALT: [f64; 2] = [0.1, 3.0];
+const BRINE: [f64; 2] = [0.3, 12.0];
+
+impl Unfit {
+    pub(super) const fn new(field: &'static str, detail: String) -> Self {
+        Self { field, detail }
+    }
+
+    /// Accepts words of 1 to so many letters.
+    pub(super) fn unless_word(
+        field: &'static str,
+        what: &str,
+        word: &str,
+        most: usize,
+    ) -> Result<(), Self> {
+        let letters = word.trim().chars().count();
+        if (1..=most).contains(&letters) {
+            return Ok(());
+        }
+        let detail = format!("{what} has 1 to {most} letters, this one {letters}");
+        Err(Self::new(field, detail))
+    }
+}
+
+/// Accepts a cook's own method for a cut. Names, times and seasonings are the cook's; what can hurt is
+/// told where it applies, whatever the cook wrote.
+///
+/// ```
+/// use ember_core::{meat::{CutId, cut}, prep::{methods, own}, units::Interval};
+/// let thigh = cut(CutId::BoneInThigh);
+/// let night = methods(thigh).into_iter().find(|one| one.id == "night_bare").unwrap();
+/// let mut mine = night.clone();
+/// mine.name = "our night".to_owned();
+/// mine.tasks.remove(0);
+/// let mine = own(thigh, mine).unwrap();
+/// // The first task touches raw poultry now.
+/// assert!(mine.tasks[0].caution.as_deref().unwrap().contains("raw poultry"));
+/// let mut long = night;
+/// long.tasks[2].window.best = Interval::from_minutes(30.0 * 60.0);
+/// assert_eq!(
+///     own(thigh, long).unwrap_err().to_string(),
+///     "Let it dry in the fridge, on a rack, uncovered: the best time lies between the shortest and the longest",
+/// );
+/// ```
+///
+/// # Errors
+/// [`Unfit`] with what is wrong.
+pub fn own(cut: &Cut, mut method: Method) -> Result<Method, Unfit> {
+    Unfit::unless_word("name", "a method's name", &method.name, LETTERS)?;
+    if method.reason.chars().count() > REASON {
+        let detail = format!("a reason has at most {REASON} letters");
+        return Err(Unfit::new("reason", detail));
+    }
+    if !(1..=TASKS).contains(&method.tasks.len()) {
+        let many = method.tasks.len();
+        let detail = format!("a method has 1 to {TASKS} tasks, this one {many}");
+        return Err(Unfit::new("tasks", detail));
+    }
+    method.tasks.iter().try_for_each(check_task)?;
+    check_seasonings(&method.seasonings)?;
+    let marinated = method.seasonings.contains(&Seasoning::Marinade);
+    for (number, task) in method.tasks.iter_mut().enumerate() {
+        let of_time = match task.ahead {
+            Some(Ahead::Counter(_)) => Some(TWO_HOURS),
+            Some(Ahead::Parboil(_)) => Some(CHILL),
+            Some(Ahead::Covered(_)) if marinated => Some(BOIL_IT),
+            _ => None,
+        };
+        let raw = (number == 0).then(|| raw_caution(cut));
+        let told: Vec<&str> = raw.into_iter().chain(of_time).collect();
+        task.caution = (!told.is_empty()).then(|| told.join(" "));
+    }
+    Ok(method)
+}
+
+fn check_task(task: &Task) -> Result<(), Unfit> {
+    Unfit::unless_word("tasks", "a task's name", &task.name, LETTERS)?;
+    let refuse = |words: String| Err(Unfit::new("tasks", format!("{}: {words}", task.name)));
+    if task.reason.chars().count() > REASON {
+        return refuse(format!("a reason has at most {REASON} letters"));
+    }
+    let [shortest, best, longest] =
+        [task.window.shortest, task.window.best, task.window.longest].map(|time| time.seconds());
+    if !(0.0 <= shortest && shortest <= best && best <= longest) {
+        return refuse("the best time lies between the shortest and the longest".to_owned());
+    }
+    let (bound, place) = match task.ahead {
+        Some(Ahead::Counter(_)) => (COUNTER, Some(Place::Counter)),
+        Some(Ahead::Parboil(_)) => (PARBOIL, Some(Place::Hob)),
+        Some(Ahead::Uncovered(_) | Ahead::Covered(_)) => (AHEAD, Some(Place::Fridge)),
+        Some(Ahead::Blot) | None => (AHEAD, None),
+    };
+    if place.is_some_and(|place| place != task.place) {
+        return refuse("what happens to the meat happens in another place than that".to_owned());
+    }
+    if longest > bound.max {
+        let hours = |seconds: f64| seconds / 3600.0;
+        return refuse(format!(
+            "{:.1} h at the longest, and {} h are the most",
+            hours(longest),
+            hours(bound.max)
+        ));
+    }
+    if !(0.0..=best).contains(&task.hands_on.seconds()) {
+        return refuse("hands are at work for no longer than it takes".to_owned());
+    }
+    Ok(())
+}
+
+fn check_seasonings(seasonings: &[Seasoning]) -> Result<(), Unfit> {
+    if seasonings.len() > SEASONINGS {
+        let detail = format!("at most {SEASONINGS} things go on the meat");
+        return Err(Unfit::new("seasonings", detail));
+    }
+    for seasoning in seasonings {
+        let (what, share, [least, most]) = match seasoning {
+            Seasoning::Salt(share) => ("salt for the weight of the meat", share, SALT),
+            Seasoning::EquilibriumBrine(share) => ("salt in meat and brine", share, SALT),
+            Seasoning::GradientBrine(share) => ("the strength of the brine", share, BRINE),
+            _ => continue,
+        };
+        let percent = share * 100.0;
+        if !(least - 1e-9..=most + 1e-9).contains(&percent) {
+            let detail = format!("{what} is {percent:.1} %, not within {least}-{most} %");
+            return Err(Unfit::new("seasonings", detail));
+        }
+    }
+    Ok(())
+}
