@@ -166,6 +166,19 @@ impl From<serde_json::Error> for ApiError {
 }
 
 impl ApiError {
+    /// A name that is taken is told as such.
+    #[must_use]
+    pub fn name_taken(error: diesel::result::Error, what: &str, name: &str) -> Self {
+        use diesel::result::{DatabaseErrorKind, Error};
+        match error {
+            Error::DatabaseError(DatabaseErrorKind::UniqueViolation, _) => Self::Conflict {
+                code: "name_taken",
+                detail: format!("there is a {what} called \"{name}\" already; choose another name"),
+            },
+            other => other.into(),
+        }
+    }
+
     fn head(&self) -> (StatusCode, &'static str, &'static str) {
         let unprocessable = StatusCode::UNPROCESSABLE_ENTITY;
         match self {

@@ -1,5 +1,6 @@
 //! HTTP service of Zesty Ember: parse, call the core, store, answer.
 
+pub mod cards;
 pub mod config;
 pub mod context;
 pub mod db;

@@ -6,7 +6,9 @@ use utoipa_actix_web::scope;
 use utoipa_actix_web::service_config::ServiceConfig;
 
 use crate::error::{ApiError, Problem, respond};
-use crate::handlers::{catalogue, cooks, events, health, machines, plans, quantities, suppers};
+use crate::handlers::{
+    blends, catalogue, cooks, events, health, machines, methods, plans, quantities, suppers,
+};
 use crate::openapi;
 
 /// Everything below `/api`.
@@ -22,6 +24,14 @@ pub fn api(config: &mut ServiceConfig) {
             .service(machines::schema::schema)
             .service(machines::replace::replace)
             .service(machines::delete::delete)
+            .service(methods::list::list)
+            .service(methods::create::create)
+            .service(methods::replace::replace)
+            .service(methods::delete::delete)
+            .service(blends::list::list)
+            .service(blends::create::create)
+            .service(blends::replace::replace)
+            .service(blends::delete::delete)
             .service(quantities::understand::understand)
             .service(plans::preview::preview)
             .service(plans::preparation::preparation)

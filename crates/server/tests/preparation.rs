@@ -10,7 +10,12 @@ use support::{Database, post, sentence, server};
 async fn schools_are_told_with_quantities_and_worth() {
     let database = Database::new();
     let app = server(&database).await;
-    let (status, prep) = post(&app, "/api/plans/preparation", &sentence()).await;
+    let (status, prep) = post(
+        &app,
+        "/api/plans/preparation",
+        &json!({ "request": sentence() }),
+    )
+    .await;
     assert_eq!(status, 200, "{prep}");
     let methods = prep["methods"].as_array().unwrap();
     let school = |id: &str| methods.iter().find(|one| one["id"] == id).unwrap();

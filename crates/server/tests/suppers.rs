@@ -86,7 +86,12 @@ async fn a_supper_is_put_in_its_place_and_kept() {
     let (_, read) = get(&app, &format!("/api/suppers/{id}")).await;
     assert_eq!(read, made);
     let (_, list) = get(&app, "/api/suppers").await;
-    assert_eq!(list, json!([made]));
+    // In the list without the strips, which are most of it.
+    let mut without = made.clone();
+    for dish in without["plan"]["dishes"].as_array_mut().unwrap() {
+        dish["picture"] = Value::Null;
+    }
+    assert_eq!(list, json!([without]));
     let gone = TestRequest::delete().uri(&format!("/api/suppers/{id}"));
     assert_eq!(call(&app, gone).await.0, 204);
     assert_eq!(get(&app, &format!("/api/suppers/{id}")).await.0, 404);
@@ -145,11 +150,23 @@ async fn what_does_not_fit_names_what_binds_and_ways_out() {
         ways.iter()
             .any(|way| way["words"].as_str().unwrap().contains("another machine"))
     );
-    // Taken, the way works.
-    let later = ways.iter().find(|way| way["later"] == true).unwrap();
-    asked["serve_at"] = later["serve_at"].clone();
-    let (_, plan) = post(&app, "/api/suppers/preview", &asked).await;
-    assert_eq!(plan["binding"], Value::Null, "{plan}");
+    // As it is asked for, both stand in the drum at once, and that is said where it is.
+    let clash = plan["clashes"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .find(|clash| clash["lane"] == 0 && clash["what"].as_str().unwrap().contains(" and "))
+        .unwrap();
+    assert_eq!(
+        clash["what"],
+        "6 drumsticks and 6 drumsticks (2) at once in the drum"
+    );
+    // Taken, every way works.
+    for way in ways.iter().filter(|way| !way["supper"].is_null()) {
+        let (_, taken) = post(&app, "/api/suppers/preview", &way["supper"]).await;
+        assert_eq!(taken["binding"], Value::Null, "{}", way["words"]);
+        assert_eq!(taken["serve_at"], way["serve_at"], "{}", way["words"]);
+    }
     asked["serve_at"] = Value::Null;
     let (_, soonest) = post(&app, "/api/suppers/preview", &asked).await;
     assert_eq!(soonest["binding"], Value::Null);
@@ -179,8 +196,160 @@ async fn bad_suppers_are_refused_in_words() {
     assert!(refused(&zone).await.contains("is no time zone"));
     let school = |asked: &mut Value| asked["dishes"][0]["cook"]["method"] = json!("by moonlight");
     assert!(refused(&school).await.contains("is no school"));
+    let both = |asked: &mut Value| asked["leave_by"] = asked["serve_at"].clone();
+    assert!(refused(&both).await.contains("one of the two"));
+    let when = |asked: &mut Value| asked["dishes"][2]["side"]["joins"] = json!("at_minute");
+    assert!(refused(&when).await.contains("say which"));
+    let steady = |asked: &mut Value| asked["dishes"][2]["side"]["joins"] = json!("turned_down");
+    assert!(refused(&steady).await.contains("hot start"));
+    let never = |asked: &mut Value| {
+        asked["dishes"][2]["side"]["joins"] = json!("at_minute");
+        asked["dishes"][2]["side"]["joins_s"] = json!(7200.0);
+    };
+    assert!(refused(&never).await.contains("the meat is out after"));
     let nobody = |asked: &mut Value| asked["hands"] = json!(0);
     assert!(refused(&nobody).await.contains("not within 1-4"));
+}
+
+/// Sixteen drumsticks are two batches in the drum; the kitchen has another machine, and nights are
+/// longer than half an hour: all three are ways out, with what they do.
+#[actix_web::test]
+async fn ways_out_are_other_ways_to_cook() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let mut shelves = sentence()["machine"].clone();
+    shelves["name"] = json!("the shelves");
+    shelves["kind"] = json!("oven_style");
+    shelves["floor_shape"] = json!("rectangular");
+    shelves["floor_width_mm"] = json!(320.0);
+    shelves["floor_depth_mm"] = json!(300.0);
+    shelves["height_mm"] = json!(260.0);
+    let (status, made) = post(&app, "/api/machines", &shelves).await;
+    assert_eq!(status, 201, "{made}");
+    let mut many = sentence();
+    many["pieces"] = json!(16);
+    let mut asked = supper();
+    asked["quiet"] = Value::Null;
+    asked["serve_at"] = json!(Utc::now() + Duration::minutes(85));
+    asked["dishes"] = json!([{ "cook": { "request": many, "method": "night_bare" } }]);
+    let (_, plan) = post(&app, "/api/suppers/preview", &asked).await;
+    let why = plan["binding"].as_str().unwrap();
+    assert!(why.contains("16 drumsticks"), "{why}");
+    assert!(
+        plan["clashes"][0]["what"]
+            .as_str()
+            .unwrap()
+            .contains("is past"),
+        "{}",
+        plan["clashes"]
+    );
+    let words: Vec<&str> = plan["ways"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|way| way["words"].as_str().unwrap())
+        .collect();
+    assert!(words.contains(&"eat later"), "{words:?}");
+    assert!(
+        words.iter().any(|words| words.contains("blotted")),
+        "{words:?}"
+    );
+    let way = plan["ways"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .find(|way| way["words"].as_str().unwrap().contains("blotted"))
+        .unwrap();
+    assert!(
+        way["effect"]
+            .as_str()
+            .unwrap()
+            .contains("min in the machine")
+    );
+
+    // With the quick way already chosen and less time, what is left is the machine.
+    asked["dishes"][0]["cook"]["method"] = json!("towel");
+    asked["serve_at"] = json!(Utc::now() + Duration::minutes(50));
+    let (_, plan) = post(&app, "/api/suppers/preview", &asked).await;
+    let ways = plan["ways"].as_array().unwrap();
+    let crowd = ways
+        .iter()
+        .find(|way| way["words"] == "crowd 16 drumsticks into one batch");
+    let moved = ways
+        .iter()
+        .find(|way| way["words"] == "cook 16 drumsticks in the shelves");
+    assert!(crowd.is_some() || moved.is_some(), "{ways:?}");
+    for way in [crowd, moved].into_iter().flatten() {
+        let (_, taken) = post(&app, "/api/suppers/preview", &way["supper"]).await;
+        assert_eq!(taken["binding"], Value::Null, "{}", way["words"]);
+    }
+}
+
+/// Out of the kitchen by a time: nothing needs hands after it, and the roast rests by itself.
+#[actix_web::test]
+async fn the_kitchen_is_left_by_a_time() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let mut asked = supper();
+    asked["serve_at"] = Value::Null;
+    asked["leave_by"] = json!(tomorrow());
+    let (status, plan) = post(&app, "/api/suppers/preview", &asked).await;
+    assert_eq!(status, 200, "{plan}");
+    assert_eq!(plan["binding"], Value::Null);
+    let ends = plan["agenda"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|moment| time(&moment["end_at"]));
+    assert!(ends.max().unwrap() <= tomorrow());
+    assert!(time(&plan["serve_at"]) >= tomorrow());
+}
+
+/// Potatoes that join a roast when its heat is turned down go in at that minute, under their name;
+/// two salads are told apart.
+#[actix_web::test]
+async fn sides_join_at_a_minute_and_have_names_of_their_own() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let mut asked = supper();
+    let mut loin = sentence();
+    loin["cut"] = json!("pork_loin_roast");
+    loin["pieces"] = json!(1);
+    loin["piece_mass_g"] = json!(900.0);
+    loin["thickness_mm"] = json!(80.0);
+    loin["core_target_c"] = json!(66.0);
+    loin["programme"] = json!({ "kind": "hot_start", "stage_setting_c": 200.0, "stage_s": 1200.0 });
+    loin["setting_c"] = json!(160.0);
+    let salad = json!({ "side": { "name": "salad", "site": "counter", "work_s": 300,
+        "shortest_s": 0, "best_s": 0, "longest_s": 0, "keeps_s": 2400 } });
+    let potatoes = json!({ "side": { "name": "potatoes", "site": "beside", "with": 0,
+        "joins": "turned_down", "side_mass_g": 500.0, "work_s": 600, "shortest_s": 900,
+        "best_s": 1500, "longest_s": 3600, "keeps_s": 600 } });
+    asked["dishes"] = json!([{ "cook": { "request": loin } }, potatoes, salad, salad]);
+    let (status, plan) = post(&app, "/api/suppers/preview", &asked).await;
+    assert_eq!(status, 200, "{plan}");
+    let names: Vec<&str> = plan["dishes"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|dish| dish["name"].as_str().unwrap())
+        .collect();
+    assert_eq!(names[1..], ["potatoes", "salad", "salad (2)"]);
+    let added = plan["agenda"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .find(|moment| {
+            moment["what"]
+                .as_str()
+                .unwrap()
+                .contains("Add the potatoes")
+        })
+        .unwrap();
+    let load = time(&plan["dishes"][0]["load_at"]);
+    // By the minute of the clock that the hot start ends at.
+    let after = (time(&added["at"]) - load).num_minutes();
+    assert!((19..=21).contains(&after), "{after}");
 }
 
 /// RFC 5545, read by an independent parser from the registry.

@@ -4,6 +4,42 @@
  */
 
 export interface paths {
+    "/api/blends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The kitchen's own blends, by name. */
+        get: operations["list_blends"];
+        put?: never;
+        /** Keeps a blend. */
+        post: operations["create_blend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/blends/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Writes a blend anew; what was planned with it keeps what it said. */
+        put: operations["replace_blend"];
+        post?: never;
+        /** Throws a blend away; what was planned with it keeps what it said. */
+        delete: operations["delete_blend"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue": {
         parameters: {
             query?: never;
@@ -199,6 +235,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/methods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The kitchen's own methods, by name. */
+        get: operations["list_methods"];
+        put?: never;
+        /** Keeps a method. */
+        post: operations["create_method"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/methods/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Writes a method anew; what was planned with it keeps what it said. */
+        put: operations["replace_method"];
+        post?: never;
+        /** Throws a method away; what was planned with it keeps what it said. */
+        delete: operations["delete_method"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/convert": {
         parameters: {
             query?: never;
@@ -325,7 +397,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The suppers of the kitchen, the newest first. */
+        /** The suppers of the kitchen, the newest first, without their strips. */
         get: operations["list_suppers"];
         put?: never;
         /** Keeps a supper. */
@@ -566,6 +638,13 @@ export interface components {
              */
             task: number;
         };
+        /** @description A cook's own rub. */
+        BlendDto: {
+            /** @description The cook's name for it. */
+            name: string;
+            /** @description What it is mixed of. */
+            parts: components["schemas"]["PartDto"][];
+        };
         /**
          * @description Colour of a face.
          * @enum {string}
@@ -591,6 +670,28 @@ export interface components {
             support: components["schemas"]["SupportEntryDto"][];
             /** @description Schools of turning. */
             turn: components["schemas"]["TurnSchoolDto"][];
+        };
+        /** @description Where too much is asked for. */
+        ClashDto: {
+            /**
+             * Format: date-time
+             * @description To.
+             */
+            end_at: string;
+            /** @description Whether it is hands there are not enough of. */
+            hands: boolean;
+            /**
+             * Format: int32
+             * @description Place, by its number; nothing for the counter and for hands.
+             */
+            lane?: number | null;
+            /**
+             * Format: date-time
+             * @description From.
+             */
+            start_at: string;
+            /** @description What is in the way of what. */
+            what: string;
         };
         /**
          * @description Surface of the pieces.
@@ -1044,10 +1145,25 @@ export interface components {
          */
         HowDto: "one_basket" | "two_drawers" | "one_after_the_other";
         /**
+         * @description When a side dish joins a cook; it is there until the meat comes out.
+         * @enum {string}
+         */
+        JoinsDto: "last_minutes" | "turned_down" | "at_minute";
+        /**
          * @description What becomes of the first batches while the others cook.
          * @enum {string}
          */
         KeepingDto: "warm" | "reheat";
+        /** @description A blend of the kitchen. */
+        KeptBlendDto: {
+            /** @description What it is. */
+            blend: components["schemas"]["BlendDto"];
+            /**
+             * Format: uuid
+             * @description Identity.
+             */
+            id: string;
+        };
         /** @description The first batch until the last is out. */
         KeptDto: {
             /**
@@ -1072,6 +1188,16 @@ export interface components {
              * @description How long it waits.
              */
             wait_s: number;
+        };
+        /** @description A method of the kitchen. */
+        KeptMethodDto: {
+            /**
+             * Format: uuid
+             * @description Identity.
+             */
+            id: string;
+            /** @description What it is. */
+            method: components["schemas"]["OwnMethodDto"];
         };
         /** @description A supper of the kitchen. */
         KeptSupperDto: {
@@ -1285,8 +1411,12 @@ export interface components {
             id: string;
             /** @description The cook's name for it. */
             name: string;
+            /** @description Whether the cook wrote it. */
+            own: boolean;
             /** @description Why some do it so. */
             reason: string;
+            /** @description Why it cannot be. */
+            refused?: string | null;
             /**
              * Format: double
              * @description How deep salt is half of what it is outside when the meat goes in.
@@ -1297,6 +1427,8 @@ export interface components {
              * @description Salt in the middle over the mean.
              */
             salt_evenness?: number | null;
+            /** @description What goes on the meat. */
+            seasonings: components["schemas"]["SeasoningDto"][];
             /**
              * Format: double
              * @description Sodium that stays in all pieces together.
@@ -1309,8 +1441,7 @@ export interface components {
              * @description From the first task to the last.
              */
             time_s: number;
-            /** @description What it is worth in the cook. */
-            worth: components["schemas"]["SchoolWorthDto"];
+            worth?: components["schemas"]["SchoolWorthDto"] | null;
         };
         /** @description A task that moved. */
         MovedDto: {
@@ -1455,12 +1586,71 @@ export interface components {
             /** @description The machine. */
             machine: components["schemas"]["MachineDto"];
         };
+        /** @description A way of getting a cut ready that the cook wrote down. */
+        OwnMethodDto: {
+            /** @description How the surface is when it goes in. */
+            coat: components["schemas"]["CoatDto"];
+            /** @description For what. */
+            cut: components["schemas"]["CutDto"];
+            /** @description The cook's name for it. */
+            name: string;
+            /** @description Why. */
+            reason?: string;
+            /** @description What goes on the meat. */
+            seasonings: components["schemas"]["SeasoningDto"][];
+            /** @description In order. */
+            tasks: components["schemas"]["OwnTaskDto"][];
+        };
+        /** @description A task of it. */
+        OwnTaskDto: {
+            /**
+             * Format: double
+             * @description At best.
+             */
+            best_s: number;
+            does?: components["schemas"]["AheadKindDto"] | null;
+            /**
+             * Format: double
+             * @description Hands at its beginning.
+             */
+            hands_on_s: number;
+            /**
+             * Format: double
+             * @description At most.
+             */
+            longest_s: number;
+            /** @description What. */
+            name: string;
+            /** @description Where. */
+            place: components["schemas"]["PlaceDto"];
+            /** @description Why. */
+            reason?: string;
+            /**
+             * Format: double
+             * @description At least.
+             */
+            shortest_s: number;
+        };
         /** @description Two kinds of meat for one machine. */
         PairDto: {
             /** @description The first, with the machine. */
             first: components["schemas"]["RequestDto"];
             /** @description The second; its own machine does not count. */
             second: components["schemas"]["RequestDto"];
+        };
+        /** @description Something of a blend. */
+        PartDto: {
+            /** @description An allergen it brings. */
+            allergen?: string | null;
+            /**
+             * Format: double
+             * @description How much the recipe takes.
+             */
+            mass_g: number;
+            /** @description Whether it is salt. */
+            salt?: boolean;
+            /** @description What. */
+            what: string;
         };
         /** @description The temperature field, column by column, each `depths` values from the upper face down. */
         PictureDto: {
@@ -1701,7 +1891,7 @@ export interface components {
              * @description Weight of all pieces.
              */
             meat_g: number;
-            /** @description The schools, the quickest first. */
+            /** @description The schools, the quickest first, then the cook's own ways. */
             methods: components["schemas"]["MethodDto"][];
             /** @description Raw weight for one eater: light, usual, hungry. */
             portion_g: number[];
@@ -1720,6 +1910,13 @@ export interface components {
              * @description From frozen, in cold water.
              */
             thaw_water_s: number;
+        };
+        /** @description What the schools are asked for. */
+        PreparationWishDto: {
+            /** @description The cook's own ways, to stand beside the schools. */
+            own?: components["schemas"]["OwnMethodDto"][];
+            /** @description The sentence. */
+            request: components["schemas"]["RequestDto"];
         };
         /** @description A typical machine. */
         PresetDto: {
@@ -1881,6 +2078,7 @@ export interface components {
             ahead?: components["schemas"]["AheadDto"][];
             /** @description The cook accepts a target below the floor. */
             below_floor_acknowledged?: boolean;
+            blend?: components["schemas"]["BlendDto"] | null;
             /** @description Surface. */
             coat: components["schemas"]["CoatDto"];
             /**
@@ -1903,6 +2101,7 @@ export interface components {
             load?: components["schemas"]["LoadDto"];
             /** @description In what. */
             machine: components["schemas"]["MachineDto"];
+            method?: components["schemas"]["OwnMethodDto"] | null;
             /**
              * Format: double
              * @description Weight of one.
@@ -2044,6 +2243,21 @@ export interface components {
              */
             water_lost_g: number;
         };
+        /** @description Something that goes on the meat. */
+        SeasoningDto: {
+            /** @description What. */
+            kind: components["schemas"]["SeasoningKindDto"];
+            /**
+             * Format: double
+             * @description Salt for the weight of the meat, in meat and brine, or in the brine; with those kinds only.
+             */
+            salt_percent?: number | null;
+        };
+        /**
+         * @description What goes on the meat.
+         * @enum {string}
+         */
+        SeasoningKindDto: "salt" | "rub" | "spray" | "baking_powder" | "flour" | "starch" | "egg_and_crumb" | "vinegar_and_salt" | "even_brine" | "strong_brine" | "marinade";
         /** @description What the other of two drawers holds. */
         SecondDrawerDto: {
             /**
@@ -2111,6 +2325,12 @@ export interface components {
              * @description At best.
              */
             best_s: number;
+            joins?: components["schemas"]["JoinsDto"] | null;
+            /**
+             * Format: double
+             * @description The minute from loading; with `joins` at a minute.
+             */
+            joins_s?: number | null;
             /**
              * Format: double
              * @description How long it can wait.
@@ -2325,6 +2545,11 @@ export interface components {
              * @description Cooks.
              */
             hands: number;
+            /**
+             * Format: date-time
+             * @description From when nobody is in the kitchen, instead of a time for the table.
+             */
+            leave_by?: string | null;
             /** @description The cook's name for it. */
             name: string;
             quiet?: components["schemas"]["QuietDto"] | null;
@@ -2353,8 +2578,10 @@ export interface components {
              * @description When the first task begins.
              */
             begins_at: string;
-            /** @description What is in the way; then the rest is as it would be with the first way out, or empty. */
+            /** @description What is in the way; then everything stands where it is asked for. */
             binding?: string | null;
+            /** @description Where too much is asked for. */
+            clashes?: components["schemas"]["ClashDto"][];
             /** @description Dishes. */
             dishes: components["schemas"]["ScheduledDto"][];
             /** @description Places. */
@@ -2555,15 +2782,16 @@ export interface components {
         WarningKindDto: "below_floor" | "near_element" | "too_long" | "surface_burns" | "stays_pale" | "sauce_too_early" | "smoke" | "out_of_fridge" | "allergen" | "turns_badly" | "cools_between";
         /** @description A way out. */
         WayDto: {
-            /** @description Another pair of hands, where that is the way. */
-            hands: boolean;
-            /** @description Another serving time, where that is the way. */
+            /** @description What that does, besides making it possible. */
+            effect?: string | null;
+            /** @description Whether it is only another time. */
             later: boolean;
             /**
              * Format: date-time
              * @description When it is served then.
              */
             serve_at: string;
+            supper?: components["schemas"]["SupperDto"] | null;
             /** @description What to change, in words. */
             words: string;
         };
@@ -2581,6 +2809,148 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    list_blends: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptBlendDto"][];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    create_blend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BlendDto"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptBlendDto"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    replace_blend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BlendDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptBlendDto"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_blend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     read_catalogue: {
         parameters: {
             query?: never;
@@ -3076,6 +3446,148 @@ export interface operations {
             };
         };
     };
+    list_methods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptMethodDto"][];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    create_method: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnMethodDto"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptMethodDto"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    replace_method: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnMethodDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptMethodDto"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_method: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     convert: {
         parameters: {
             query?: never;
@@ -3163,7 +3675,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RequestDto"];
+                "application/json": components["schemas"]["PreparationWishDto"];
             };
         };
         responses: {

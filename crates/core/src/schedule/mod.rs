@@ -1,6 +1,7 @@
 //! The whole supper on one time axis: everything backwards from the table, with the machines, the
 //! hob, the fridge and the hands there are.
 
+mod clash;
 mod kitchen;
 mod queue;
 mod search;
@@ -10,6 +11,7 @@ mod supper;
 mod timeline;
 mod ways;
 
+pub use clash::{Clash, Scarce, as_asked, clashes};
 pub use kitchen::{Places, Side, Site};
 pub use sides::{SIDES, TypicalSide, TypicalSite};
 pub use solve::schedule;

@@ -92,6 +92,14 @@ fn leave_by(supper: &Supper, leave: Minute, budget: u32) -> Option<Schedule> {
     at(&left, serve, budget)
 }
 
+/// When it is asked for; the furthest that is looked for where it is as soon as it can be.
+pub(super) fn wanted_at(supper: &Supper) -> Minute {
+    match supper.serve {
+        Serve::At(serve) | Serve::LeaveBy(serve) => serve,
+        Serve::Soonest => first(supper) + FURTHEST,
+    }
+}
+
 /// When everything could be ready at the earliest if nothing were in the way.
 fn first(supper: &Supper) -> Minute {
     let longest = supper.dishes.iter().map(super::Dish::shortest).max();
@@ -144,10 +152,7 @@ pub(super) fn later(supper: &Supper) -> Option<(Minute, Supper)> {
 
 /// Why there is no schedule.
 fn binding(supper: &Supper) -> Binding {
-    let serve = match supper.serve {
-        Serve::At(serve) | Serve::LeaveBy(serve) => serve,
-        Serve::Soonest => first(supper) + FURTHEST,
-    };
+    let serve = wanted_at(supper);
     for dish in &supper.dishes {
         let needs = match supper.serve {
             Serve::LeaveBy(_) => dish.shortest() - dish.unattended(),

@@ -71,7 +71,11 @@ pub fn ways_out(supper: &Supper, instead: &[Instead]) -> Vec<WayOut> {
     let mut helped = supper.clone();
     helped.hands += 1;
     offer(Change::AnotherHand, &helped);
-    for number in 0..supper.resources.len() {
+    let tasks = || supper.dishes.iter().flat_map(|dish| &dish.tasks);
+    let used = |number: usize| {
+        tasks().any(|task| task.stand.is_some_and(|stand| stand.resource == number))
+    };
+    for number in (0..supper.resources.len()).filter(|number| used(*number)) {
         let mut roomier = supper.clone();
         if let Some(place) = roomier.resources.get_mut(number) {
             place.room += 1;

@@ -1,5 +1,6 @@
 //! PostgreSQL through Diesel.
 
+pub mod cards;
 pub mod cooks;
 pub mod machines;
 pub mod models;

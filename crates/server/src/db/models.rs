@@ -5,7 +5,7 @@ use diesel::prelude::*;
 use serde_json::Value;
 use uuid::Uuid;
 
-use super::schema::{cooks, events, machines, suppers};
+use super::schema::{cards, cooks, events, machines, suppers};
 
 /// A machine of the kitchen.
 #[derive(Debug, Clone, Queryable, Selectable, Insertable)]
@@ -34,6 +34,22 @@ pub struct Supper {
     /// As it was scheduled last.
     pub scheduled: Value,
     /// When it was planned.
+    pub created_at: DateTime<Utc>,
+}
+
+/// A card of the box: a method or a blend.
+#[derive(Debug, Clone, Queryable, Selectable, Insertable)]
+#[diesel(table_name = cards)]
+pub struct Card {
+    /// Identity.
+    pub id: Uuid,
+    /// Method or blend.
+    pub kind: String,
+    /// What the cook calls it.
+    pub name: String,
+    /// What stands on it.
+    pub document: Value,
+    /// When it was written.
     pub created_at: DateTime<Utc>,
 }
 

@@ -46,5 +46,15 @@ diesel::table! {
     }
 }
 
+diesel::table! {
+    cards (id) {
+        id -> Uuid,
+        kind -> Text,
+        name -> Text,
+        document -> Jsonb,
+        created_at -> Timestamptz,
+    }
+}
+
 diesel::joinable!(events -> cooks (cook_id));
 diesel::allow_tables_to_appear_in_same_query!(cooks, events);

@@ -8,7 +8,7 @@ use ember_core::plan::Request;
 use ember_core::schedule::SIDES;
 use uuid::Uuid;
 
-use super::{drum, evening};
+use super::{drum, evening, shelves};
 use crate::db::{self, models};
 use crate::dto::catalogue::SideEntryDto;
 use crate::dto::request::RequestDto;
@@ -21,7 +21,7 @@ const EATERS: u32 = 6;
 /// Keeps it.
 pub fn lay(connection: &mut PgConnection, id: Uuid, now: DateTime<Utc>) -> Result<(), ApiError> {
     let supper = ferry_crew(now);
-    let plan = put_in_place(&supper, None, now)?;
+    let plan = put_in_place(&supper, None, &[drum(), shelves()], now)?;
     db::suppers::insert(
         connection,
         &models::Supper {
@@ -67,6 +67,7 @@ fn ferry_crew(now: DateTime<Utc>) -> SupperDto {
     SupperDto {
         name: "Supper for the ferry crew".to_owned(),
         serve_at: Some(evening(now + Duration::days(1), [19, 0])),
+        leave_by: None,
         eaters: EATERS,
         hands: 1,
         rings: 4,

@@ -63,6 +63,8 @@ impl From<&TypicalSide> for SideEntryDto {
                     TypicalSite::Counter => SiteDto::Counter,
                 },
                 with: None,
+                joins: None,
+                joins_s: None,
                 side_mass_g: Some(side.each),
                 work_s: seconds(side.work),
                 shortest_s: shortest,

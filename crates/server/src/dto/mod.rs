@@ -5,6 +5,7 @@ pub mod cook;
 pub mod event;
 pub mod loading;
 pub mod machine;
+pub mod method;
 pub mod plan;
 pub mod preparation;
 pub mod quantity;

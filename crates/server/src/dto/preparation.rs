@@ -1,16 +1,17 @@
 //! What comes before the heat, on the wire.
 
-use ember_core::plan::{Compared, Request, compare, surface, thawing};
+use ember_core::plan::{Compared, PlanError, Request, compare, surface, thawing};
 use ember_core::prep::{
-    Ahead, Amount, Appetite, Bath, Method, Moment, Place, Seasoning, Task, half_depth, methods,
-    portion, quantities, salted_evenly, sodium,
+    Ahead, Amount, Appetite, Bath, Blend, Method, Moment, Place, Seasoning, Task, half_depth,
+    methods, portion, quantities, salted_evenly, sodium,
 };
 use ember_core::units::{Interval, Mass};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::method::{BlendDto, OwnMethodDto, SeasoningDto};
 use super::plan::BrowningDto;
-use super::request::CoatDto;
+use super::request::{CoatDto, RequestDto};
 use super::wire_enum;
 use crate::error::ApiError;
 
@@ -46,6 +47,18 @@ wire_enum!(
     PlaceDto = Place { Counter, Fridge, Hob }
 );
 
+/// What the schools are asked for.
+#[derive(Debug, Clone, PartialEq, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct PreparationWishDto {
+    /// The sentence.
+    pub request: RequestDto,
+    /// The cook's own ways, to stand beside the schools.
+    #[serde(default)]
+    #[schema(max_items = 24)]
+    pub own: Vec<OwnMethodDto>,
+}
+
 /// The schools of getting meat ready.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
 pub struct PreparationDto {
@@ -53,7 +66,7 @@ pub struct PreparationDto {
     pub meat_g: f64,
     /// Their surface.
     pub surface_m2: f64,
-    /// The schools, the quickest first.
+    /// The schools, the quickest first, then the cook's own ways.
     pub methods: Vec<MethodDto>,
     /// From frozen, in the fridge.
     pub thaw_fridge_s: f64,
@@ -68,6 +81,8 @@ pub struct PreparationDto {
 pub struct MethodDto {
     /// Stable name.
     pub id: String,
+    /// Whether the cook wrote it.
+    pub own: bool,
     /// The cook's name for it.
     pub name: String,
     /// Why some do it so.
@@ -76,6 +91,8 @@ pub struct MethodDto {
     pub tasks: Vec<PrepTaskDto>,
     /// How the surface is when it goes in.
     pub coat: CoatDto,
+    /// What goes on the meat.
+    pub seasonings: Vec<SeasoningDto>,
     /// What to weigh out.
     pub amounts: Vec<AmountDto>,
     /// Sodium that stays in all pieces together.
@@ -88,8 +105,10 @@ pub struct MethodDto {
     pub salt_depth_mm: Option<f64>,
     /// Salt in the middle over the mean.
     pub salt_evenness: Option<f64>,
-    /// What it is worth in the cook.
-    pub worth: SchoolWorthDto,
+    /// What it is worth in the cook; nothing where it cannot be.
+    pub worth: Option<SchoolWorthDto>,
+    /// Why it cannot be.
+    pub refused: Option<String>,
 }
 
 /// One task.
@@ -119,13 +138,13 @@ pub struct PrepTaskDto {
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
 pub struct AmountDto {
     /// What.
-    pub ingredient: &'static str,
+    pub ingredient: String,
     /// How much.
     pub mass_g: f64,
     /// The same in spoons and cups.
     pub spoons: String,
     /// An allergen it often brings.
-    pub allergen: Option<&'static str>,
+    pub allergen: Option<String>,
 }
 
 /// A school, cooked.
@@ -194,10 +213,10 @@ impl From<&Task> for PrepTaskDto {
 impl From<&Amount> for AmountDto {
     fn from(amount: &Amount) -> Self {
         Self {
-            ingredient: amount.ingredient.word(),
-            mass_g: amount.mass.grams(),
-            spoons: amount.spoons.clone(),
-            allergen: amount.ingredient.allergen(),
+            ingredient: amount.what.clone(),
+            mass_g: amount.weighed().grams(),
+            spoons: amount.spoons(),
+            allergen: amount.allergen.clone(),
         }
     }
 }
@@ -228,31 +247,43 @@ impl SchoolWorthDto {
     }
 }
 
+/// What the schools are told for.
+struct For<'a> {
+    request: &'a Request,
+    blend: Option<&'a Blend>,
+    meat: Mass,
+    surface: f64,
+}
+
 impl MethodDto {
-    fn of(method: &Method, worth: &Compared, request: &Request, meat: Mass, surface: f64) -> Self {
+    fn of(method: &Method, own: bool, worth: Result<Compared, PlanError>, told: &For<'_>) -> Self {
         let salted = method
             .seasonings
             .iter()
             .any(|seasoning| !matches!(seasoning, Seasoning::Marinade | Seasoning::EggAndCrumb));
         let rests = method.time();
         let salt = salted.then_some(rests);
+        let thickness = told.request.thickness_of(told.request.heaviest());
+        let (seasonings, meat) = (&method.seasonings, told.meat);
+        let amounts = quantities(seasonings, told.blend, meat, told.surface);
+        let refused = worth.as_ref().err().map(ToString::to_string);
+        let worth = worth.ok();
         Self {
             id: method.id.clone(),
+            own,
             name: method.name.clone(),
             reason: method.reason.clone(),
             tasks: method.tasks.iter().map(PrepTaskDto::from).collect(),
             coat: method.coat.into(),
-            amounts: quantities(&method.seasonings, meat, surface)
-                .iter()
-                .map(AmountDto::from)
-                .collect(),
-            sodium_mg: sodium(&method.seasonings, meat, surface),
+            seasonings: seasonings.iter().map(SeasoningDto::from).collect(),
+            amounts: amounts.iter().map(AmountDto::from).collect(),
+            sodium_mg: sodium(seasonings, told.blend, meat, told.surface),
             time_s: rests.seconds(),
             hands_on_s: method.hands_on().seconds(),
             salt_depth_mm: salt.map(|time| half_depth(time).millimetres()),
-            salt_evenness: salt
-                .map(|time| salted_evenly(time, request.thickness_of(request.heaviest()))),
-            worth: SchoolWorthDto::of(worth, request),
+            salt_evenness: salt.map(|time| salted_evenly(time, thickness)),
+            worth: worth.map(|worth| SchoolWorthDto::of(&worth, told.request)),
+            refused,
         }
     }
 }
@@ -261,27 +292,37 @@ impl PreparationDto {
     /// Everything about getting the meat of a request ready.
     ///
     /// # Errors
-    /// Those of a plan.
-    pub fn of(request: &Request) -> Result<Self, ApiError> {
+    /// Those of the request, and of a way the cook wrote.
+    pub fn of(wish: &PreparationWishDto) -> Result<Self, ApiError> {
+        let request = Request::try_from(&wish.request)?;
+        let blend = wish.request.blend.as_ref().map(BlendDto::checked);
+        let blend = blend.transpose()?;
         let entry = request.entry();
-        let schools = methods(entry);
-        let worth = compare(request, &schools)?;
+        let mut ways = methods(entry);
+        let schools = ways.len();
+        for own in &wish.own {
+            ways.push(own.checked()?);
+        }
         let meat = (0..request.pieces as usize)
             .map(|piece| request.mass_of(piece).grams())
             .sum();
-        let covered = surface(request);
+        let told = For {
+            request: &request,
+            blend: blend.as_ref(),
+            meat: Mass::from_grams(meat),
+            surface: surface(&request),
+        };
         Ok(Self {
             meat_g: meat,
-            surface_m2: covered,
-            methods: schools
+            surface_m2: told.surface,
+            methods: ways
                 .iter()
-                .zip(&worth)
-                .map(|(method, worth)| {
-                    MethodDto::of(method, worth, request, Mass::from_grams(meat), covered)
-                })
+                .zip(compare(&request, &ways))
+                .enumerate()
+                .map(|(n, (method, worth))| MethodDto::of(method, n >= schools, worth, &told))
                 .collect(),
-            thaw_fridge_s: thawing(request, Bath::Fridge).seconds(),
-            thaw_water_s: thawing(request, Bath::ColdWater).seconds(),
+            thaw_fridge_s: thawing(&request, Bath::Fridge).seconds(),
+            thaw_water_s: thawing(&request, Bath::ColdWater).seconds(),
             portion_g: Appetite::ALL.map(|appetite| portion(entry, 1, appetite).grams()),
         })
     }

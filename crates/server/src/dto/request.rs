@@ -14,6 +14,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::machine::MachineDto;
+use super::method::{BlendDto, OwnMethodDto};
 use super::preparation::AheadDto;
 use super::wire_enum;
 use crate::error::ApiError;
@@ -112,6 +113,12 @@ pub struct RequestDto {
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     #[schema(max_items = 12)]
     pub ahead: Vec<AheadDto>,
+    /// The cook's own way of getting it ready, where it is none of the schools.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub method: Option<Box<OwnMethodDto>>,
+    /// The cook's own rub, where a way of getting it ready takes one.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub blend: Option<BlendDto>,
     /// Surface.
     pub coat: CoatDto,
     /// In what.
@@ -453,6 +460,8 @@ impl From<&Request> for RequestDto {
             start,
             start_c,
             ahead: request.ahead.iter().copied().map(AheadDto::from).collect(),
+            method: None,
+            blend: None,
             coat: request.coat.into(),
             machine: (&request.machine).into(),
             support: request.support.into(),
@@ -511,6 +520,16 @@ impl TryFrom<&RequestDto> for Request {
                 });
             }
         };
+        if let Some(method) = &dto.method {
+            method.checked()?;
+            if method.cut != dto.cut {
+                return Err(ApiError::Invalid {
+                    field: "method",
+                    detail: format!("\"{}\" is a way for another cut", method.name),
+                });
+            }
+        }
+        dto.blend.as_ref().map(BlendDto::checked).transpose()?;
         let request = Self {
             cut: dto.cut.into(),
             pieces: dto.pieces,

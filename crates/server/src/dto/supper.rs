@@ -6,7 +6,6 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::plan::PictureDto;
-use super::preparation::AmountDto;
 use super::request::RequestDto;
 
 /// What is wanted.
@@ -19,6 +18,9 @@ pub struct SupperDto {
     /// When it is on the table; absent for as soon as it can be.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub serve_at: Option<DateTime<Utc>>,
+    /// From when nobody is in the kitchen, instead of a time for the table.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub leave_by: Option<DateTime<Utc>>,
     /// Eaters.
     #[schema(minimum = 1, maximum = 60)]
     pub eaters: u32,
@@ -98,6 +100,18 @@ pub enum SiteDto {
     Counter,
 }
 
+/// When a side dish joins a cook; it is there until the meat comes out.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum JoinsDto {
+    /// For its own time at the end.
+    LastMinutes,
+    /// When the dial is turned down after a hot start.
+    TurnedDown,
+    /// At a minute from loading.
+    AtMinute,
+}
+
 /// A side dish.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
@@ -110,6 +124,12 @@ pub struct SideDto {
     /// The machine, by the number of a cook that uses it; with `machine` and `beside`.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub with: Option<u32>,
+    /// When it joins a cook; with `beside`.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub joins: Option<JoinsDto>,
+    /// The minute from loading; with `joins` at a minute.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub joins_s: Option<f64>,
     /// Weight; with `beside`, where it takes heat from the meat.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub side_mass_g: Option<f64>,
@@ -158,8 +178,11 @@ pub struct SupperPlanDto {
     pub moved: Vec<MovedDto>,
     /// What to buy.
     pub shopping: Vec<ShoppingDto>,
-    /// What is in the way; then the rest is as it would be with the first way out, or empty.
+    /// What is in the way; then everything stands where it is asked for.
     pub binding: Option<String>,
+    /// Where too much is asked for.
+    #[serde(default)]
+    pub clashes: Vec<ClashDto>,
     /// Ways out.
     pub ways: Vec<WayDto>,
 }
@@ -251,12 +274,29 @@ pub struct ShoppingDto {
 pub struct WayDto {
     /// What to change, in words.
     pub words: String,
+    /// What that does, besides making it possible.
+    pub effect: Option<String>,
     /// When it is served then.
     pub serve_at: DateTime<Utc>,
-    /// Another serving time, where that is the way.
+    /// Whether it is only another time.
     pub later: bool,
-    /// Another pair of hands, where that is the way.
+    /// The supper with it; nothing where something must be bought or borrowed first.
+    pub supper: Option<SupperDto>,
+}
+
+/// Where too much is asked for.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct ClashDto {
+    /// From.
+    pub start_at: DateTime<Utc>,
+    /// To.
+    pub end_at: DateTime<Utc>,
+    /// Place, by its number; nothing for the counter and for hands.
+    pub lane: Option<u32>,
+    /// Whether it is hands there are not enough of.
     pub hands: bool,
+    /// What is in the way of what.
+    pub what: String,
 }
 
 /// A supper of the kitchen.
@@ -268,17 +308,4 @@ pub struct KeptSupperDto {
     pub supper: SupperDto,
     /// As it was scheduled last.
     pub plan: SupperPlanDto,
-}
-
-impl ShoppingDto {
-    /// An ingredient.
-    #[must_use]
-    pub fn of(amount: &AmountDto) -> Self {
-        Self {
-            what: amount.ingredient.to_owned(),
-            mass_g: amount.mass_g,
-            spoons: Some(amount.spoons.clone()),
-            needed_g: None,
-        }
-    }
 }

@@ -1,10 +1,12 @@
 //! One short handler per noun and verb: parse, call, answer.
 
+pub mod blends;
 pub mod catalogue;
 pub mod cooks;
 pub mod events;
 pub mod health;
 pub mod machines;
+pub mod methods;
 pub mod plans;
 pub mod quantities;
 pub mod suppers;

@@ -3,11 +3,14 @@
 use chrono::{DateTime, Duration, Utc};
 
 use super::FURTHEST;
-use crate::dto::supper::{SideDto, SupperDto};
+use crate::dto::request::ProgrammeKindDto;
+use crate::dto::supper::{JoinsDto, SideDto, SupperDto};
 use crate::error::ApiError;
 
 /// Dishes of a supper, at the most.
 const MOST_DISHES: usize = 12;
+/// Pairs of hands, at the most.
+pub const MOST_HANDS: u32 = 4;
 
 fn refuse(field: &'static str, detail: String) -> Result<(), ApiError> {
     Err(ApiError::Invalid { field, detail })
@@ -26,7 +29,7 @@ pub fn check(dto: &SupperDto, now: DateTime<Utc>) -> Result<(), ApiError> {
         }
     };
     within("eaters", "eaters", dto.eaters, 1, 60)?;
-    within("hands", "cooks", dto.hands, 1, 4)?;
+    within("hands", "cooks", dto.hands, 1, MOST_HANDS)?;
     within("rings", "rings of the hob", dto.rings, 0, 8)?;
     within("shelves", "shelves of the fridge", dto.shelves, 0, 8)?;
     let name = dto.name.trim().chars().count();
@@ -43,17 +46,24 @@ pub fn check(dto: &SupperDto, now: DateTime<Utc>) -> Result<(), ApiError> {
             ),
         );
     }
-    if let Some(at) = dto.serve_at {
+    if dto.serve_at.is_some() && dto.leave_by.is_some() {
+        return refuse(
+            "leave_by",
+            "say when it is on the table or when you leave the kitchen, one of the two".to_owned(),
+        );
+    }
+    for (field, at) in [("serve_at", dto.serve_at), ("leave_by", dto.leave_by)] {
+        let Some(at) = at else { continue };
         if at <= now && dto.begun.is_empty() {
             return refuse(
-                "serve_at",
+                field,
                 "the serving time has passed; choose a later one, or as soon as it is ready"
                     .to_owned(),
             );
         }
         if at > now + Duration::days(FURTHEST) {
             return refuse(
-                "serve_at",
+                field,
                 format!(
                     "a supper is planned {FURTHEST} days ahead at the most; come back nearer to it"
                 ),
@@ -69,7 +79,37 @@ pub fn check(dto: &SupperDto, now: DateTime<Utc>) -> Result<(), ApiError> {
         }
         if let Some(side) = &dish.side {
             check_side(side)?;
+            check_join(dto, side)?;
         }
+    }
+    Ok(())
+}
+
+/// What joins a cook joins it at some minute, or when its heat is turned down.
+fn check_join(dto: &SupperDto, side: &SideDto) -> Result<(), ApiError> {
+    let at_minute = side.joins == Some(JoinsDto::AtMinute);
+    if at_minute != side.joins_s.is_some() || side.joins_s.is_some_and(|at| at < 0.0) {
+        return refuse(
+            "side.joins_s",
+            format!(
+                "{} joins at a minute from loading: say which, from 0 on, and only then",
+                side.name
+            ),
+        );
+    }
+    let cook = dto.dishes.get(side.with.unwrap_or(0) as usize);
+    let cook = cook.and_then(|dish| dish.cook.as_ref());
+    let programme = cook.and_then(|cook| cook.request.programme.as_ref());
+    let turned_down = programme.is_some_and(|one| one.kind == ProgrammeKindDto::HotStart);
+    if side.joins == Some(JoinsDto::TurnedDown) && !turned_down {
+        return refuse(
+            "side.joins",
+            format!(
+                "{} joins when the heat is turned down, and it is not: give that cook a hot start in \
+                 its plan, or let it join for the last minutes",
+                side.name
+            ),
+        );
     }
     Ok(())
 }

@@ -4,15 +4,19 @@ mod check;
 mod dishes;
 mod quiet;
 mod told;
+mod ways;
 
 use chrono::{DateTime, Duration, DurationRound, Utc};
+use ember_core::fryer::Machine;
 use ember_core::schedule::{
-    Begun, Dish, Minute, Placed, Schedule, Serve, Supper, schedule, ways_out,
+    Begun, Dish, Instead, Minute, Placed, Schedule, Serve, Supper, as_asked, clashes, schedule,
+    ways_out,
 };
 
 use check::check;
 use dishes::wanted;
 use quiet::quiet_hours;
+use ways::otherwise;
 
 use crate::dto::supper::{SupperDto, SupperPlanDto};
 use crate::error::ApiError;
@@ -20,22 +24,26 @@ use crate::error::ApiError;
 /// A supper is planned this far ahead, days.
 const FURTHEST: i64 = 3;
 
-/// Puts everything in its place, from now on; `before` moves as little as possible.
+/// Puts everything in its place, from now on; `before` moves as little as possible, and machines of
+/// the `kitchen` are ways out.
 ///
 /// # Errors
 /// Refusals of the supper or of one of its cooks. What only does not fit is told in the answer.
 pub fn put_in_place(
     dto: &SupperDto,
     before: Option<&SupperPlanDto>,
+    kitchen: &[Machine],
     now: DateTime<Utc>,
 ) -> Result<SupperPlanDto, ApiError> {
     check(dto, now)?;
     let base = now.duration_trunc(Duration::minutes(1)).unwrap_or(now);
-    let wanted = wanted(dto, base)?;
+    let wanted = wanted(dto, kitchen, base)?;
     let supper = Supper {
-        serve: dto
-            .serve_at
-            .map_or(Serve::Soonest, |at| Serve::At(minutes_from(base, at))),
+        serve: match (dto.serve_at, dto.leave_by) {
+            (Some(at), _) => Serve::At(minutes_from(base, at)),
+            (None, Some(at)) => Serve::LeaveBy(minutes_from(base, at)),
+            (None, None) => Serve::Soonest,
+        },
         now: 0,
         resources: wanted.places.resources.clone(),
         hands: dto.hands,
@@ -47,23 +55,30 @@ pub fn put_in_place(
         begun: begun(dto, &wanted.dishes, base),
         before: before.map_or_else(Vec::new, |before| stood(before, &wanted.dishes, base)),
     };
-    Ok(match schedule(&supper) {
-        Ok(found) => wanted.told(dto, &found, before, None, Vec::new()),
+    match schedule(&supper) {
+        Ok(found) => Ok(wanted.told(dto, &found, before)),
         Err(binding) => {
-            let ways = ways_out(&supper);
-            let shown = ways.first().map(|way| way.schedule.clone());
-            let shown = shown.unwrap_or_else(|| Schedule {
-                serve: match supper.serve {
-                    Serve::At(serve) => serve,
-                    Serve::Soonest => 0,
-                },
+            let others = otherwise(dto, &wanted, kitchen);
+            let instead: Vec<Instead> = others.iter().map(|one| one.instead.clone()).collect();
+            let asked = as_asked(&supper).unwrap_or_else(|| Schedule {
+                serve: dto.serve_at.map_or(0, |at| minutes_from(base, at)),
                 dishes: Vec::new(),
                 loss: 0.0,
                 proven: false,
             });
-            wanted.told(dto, &shown, before, Some(binding.to_string()), ways)
+            let clashes = clashes(&supper, &asked);
+            let ways = ways_out(&supper, &instead);
+            Ok(SupperPlanDto {
+                binding: Some(binding.to_string()),
+                clashes: clashes.iter().map(|clash| wanted.clash(clash)).collect(),
+                ways: ways
+                    .iter()
+                    .map(|way| wanted.way(dto, way, &others))
+                    .collect(),
+                ..wanted.told(dto, &asked, before)
+            })
         }
-    })
+    }
 }
 
 fn minutes_from(base: DateTime<Utc>, at: DateTime<Utc>) -> Minute {

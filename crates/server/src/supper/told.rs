@@ -4,14 +4,18 @@ use std::collections::HashMap;
 
 use chrono::{DateTime, Duration, Utc};
 use ember_core::plan::surface;
-use ember_core::prep::{Appetite, Ingredient, portion, quantities, spoons};
-use ember_core::schedule::{Change, Minute, Placed, Schedule, Task, WayOut, whole_minutes};
+use ember_core::prep::{Amount, Appetite, portion, quantities};
+use ember_core::schedule::{
+    Change, Clash, Minute, Placed, Scarce, Schedule, Task, WayOut, whole_minutes,
+};
 use ember_core::units::Mass;
 
+use super::check::MOST_HANDS;
 use super::dishes::{Wanted, stands_in};
+use super::ways::Otherwise;
 use crate::dto::plan::PictureDto;
 use crate::dto::supper::{
-    AgendaDto, LaneDto, MovedDto, ScheduledDto, ScheduledTaskDto, ShoppingDto, SupperDto,
+    AgendaDto, ClashDto, LaneDto, MovedDto, ScheduledDto, ScheduledTaskDto, ShoppingDto, SupperDto,
     SupperPlanDto, WayDto,
 };
 
@@ -23,14 +27,12 @@ impl Wanted {
         self.base + Duration::minutes(minute)
     }
 
-    /// Everything in its place, or what is in the way.
+    /// Everything in its place.
     pub fn told(
         &self,
         dto: &SupperDto,
         found: &Schedule,
         before: Option<&SupperPlanDto>,
-        binding: Option<String>,
-        ways: Vec<WayOut>,
     ) -> SupperPlanDto {
         let dishes: Vec<ScheduledDto> = found
             .dishes
@@ -55,8 +57,9 @@ impl Wanted {
             moved: before.map_or_else(Vec::new, |before| moved(before, &dishes)),
             dishes,
             shopping: self.shopping(dto),
-            binding,
-            ways: ways.iter().map(|way| self.way(way)).collect(),
+            binding: None,
+            clashes: Vec::new(),
+            ways: Vec::new(),
         }
     }
 
@@ -150,31 +153,97 @@ impl Wanted {
         })
     }
 
-    fn way(&self, way: &WayOut) -> WayDto {
-        let words = match way.change {
-            Change::Later(_) => "eat later".to_owned(),
-            Change::ShortestWaits => "let everything stand only as long as it must".to_owned(),
-            Change::AnotherHand => "a second pair of hands".to_owned(),
+    /// Where too much is asked for.
+    pub fn clash(&self, clash: &Clash) -> ClashDto {
+        let dish = |number: &usize| self.dishes.get(*number);
+        let names: Vec<&str> = clash
+            .dishes
+            .iter()
+            .filter_map(dish)
+            .map(|dish| dish.name.as_str())
+            .collect();
+        let all = names.join(" and ");
+        let (lane, what) = match clash.of {
+            Scarce::Room(number) => {
+                let place = self.places.resources.get(number);
+                let name = place.map_or("", |place| place.name.as_str());
+                (Some(number), format!("{all} at once in {}", said(name)))
+            }
+            Scarce::Hands => (None, format!("{all} need hands at once")),
+            Scarce::Time(number) => {
+                let tasks = clash.dishes.first().and_then(dish).map(|dish| &dish.tasks);
+                let task = tasks.and_then(|tasks| tasks.get(number));
+                let stand = task.and_then(|task| task.stand);
+                (
+                    stand.map(|stand| stand.resource),
+                    format!("{} is past", task.map_or(all, |task| task.name.clone())),
+                )
+            }
+        };
+        ClashDto {
+            start_at: self.at(clash.from),
+            end_at: self.at(clash.to),
+            lane: lane.and_then(|lane| u32::try_from(lane).ok()),
+            hands: clash.of == Scarce::Hands,
+            what,
+        }
+    }
+
+    /// A way out, with the supper that takes it.
+    pub fn way(&self, dto: &SupperDto, way: &WayOut, others: &[Otherwise]) -> WayDto {
+        let serve_at = self.at(way.schedule.serve);
+        let told = |words: &str, supper: Option<SupperDto>| WayDto {
+            words: words.to_owned(),
+            effect: None,
+            serve_at,
+            later: false,
+            supper,
+        };
+        let with = |change: &dyn Fn(&mut SupperDto)| {
+            let mut supper = dto.clone();
+            change(&mut supper);
+            Some(supper)
+        };
+        match way.change {
+            Change::Later(minutes) => WayDto {
+                later: true,
+                ..told(
+                    "eat later",
+                    with(&|supper| {
+                        let later = |at: DateTime<Utc>| at + Duration::minutes(minutes);
+                        supper.serve_at = supper.serve_at.map(later);
+                        supper.leave_by = supper.leave_by.map(later);
+                    }),
+                )
+            },
+            Change::AnotherHand => told(
+                "a second pair of hands",
+                with(&|supper| supper.hands += 1).filter(|supper| supper.hands <= MOST_HANDS),
+            ),
             Change::AnotherPlace(number) => {
                 let place = self.places.resources.get(number);
                 match place.map_or("", |place| place.name.as_str()) {
-                    "hob" => "another ring of the hob".to_owned(),
-                    "fridge" => "another shelf of the fridge".to_owned(),
-                    machine => format!("another machine like {machine}"),
+                    "hob" => told("another ring of the hob", with(&|supper| supper.rings += 1)),
+                    "fridge" => told(
+                        "another shelf of the fridge",
+                        with(&|supper| supper.shelves += 1),
+                    ),
+                    machine => told(&format!("another machine like {machine}"), None),
                 }
             }
-        };
-        WayDto {
-            words,
-            serve_at: self.at(way.schedule.serve),
-            later: matches!(way.change, Change::Later(_)),
-            hands: way.change == Change::AnotherHand,
+            Change::Instead(number) => match others.get(number) {
+                Some(other) => WayDto {
+                    effect: Some(other.effect.clone()),
+                    ..told(&other.words, Some(other.supper.clone()))
+                },
+                None => told("", None),
+            },
         }
     }
 
     fn shopping(&self, dto: &SupperDto) -> Vec<ShoppingDto> {
         let mut list = Vec::new();
-        let mut amounts: Vec<(Ingredient, f64)> = Vec::new();
+        let mut amounts: Vec<Amount> = Vec::new();
         let meats = self.cooks.iter().flatten().count().max(1) as u32;
         for cook in self.cooks.iter().flatten() {
             let request = &cook.request;
@@ -190,13 +259,14 @@ impl Wanted {
                 needed_g: Some(needed),
             });
             if let Some(method) = &cook.method {
-                for amount in quantities(&method.seasonings, meat, surface(request)) {
-                    match amounts
-                        .iter_mut()
-                        .find(|(known, _)| *known == amount.ingredient)
-                    {
-                        Some((_, sum)) => *sum += amount.mass.grams(),
-                        None => amounts.push((amount.ingredient, amount.mass.grams())),
+                let blend = cook.blend.as_ref();
+                for amount in quantities(&method.seasonings, blend, meat, surface(request)) {
+                    match amounts.iter_mut().find(|known| known.what == amount.what) {
+                        Some(known) => {
+                            let both = known.mass.grams() + amount.mass.grams();
+                            known.mass = Mass::from_grams(both);
+                        }
+                        None => amounts.push(amount),
                     }
                 }
             }
@@ -209,13 +279,21 @@ impl Wanted {
                 needed_g: None,
             });
         }
-        list.extend(amounts.into_iter().map(|(ingredient, grams)| ShoppingDto {
-            what: ingredient.word().to_owned(),
-            mass_g: grams,
-            spoons: Some(spoons(ingredient, grams)),
+        list.extend(amounts.iter().map(|amount| ShoppingDto {
+            what: amount.what.clone(),
+            mass_g: amount.weighed().grams(),
+            spoons: Some(amount.spoons()),
             needed_g: None,
         }));
         list
+    }
+}
+
+/// A place with its article.
+fn said(place: &str) -> String {
+    match place {
+        "hob" | "fridge" => format!("the {place}"),
+        machine => machine.to_owned(),
     }
 }
 

@@ -1,7 +1,7 @@
 use actix_web::web::{Data, Json};
 use actix_web::{HttpResponse, post};
 
-use super::{checked, row, taken};
+use super::{checked, row};
 use crate::context::Context;
 use crate::db;
 use crate::dto::machine::{MachineDto, OwnMachineDto};
@@ -32,7 +32,7 @@ pub async fn create(
     context
         .query(move |connection| {
             db::machines::insert(connection, std::slice::from_ref(&row))
-                .map_err(|error| taken(error, &row.name))
+                .map_err(|error| ApiError::name_taken(error, "machine", &row.name))
         })
         .await?;
     Ok(HttpResponse::Created().json(made))

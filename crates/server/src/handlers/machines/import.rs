@@ -3,7 +3,7 @@ use actix_web::web::{Data, Json};
 use chrono::Duration;
 use diesel::Connection;
 
-use super::{checked, own, row, taken};
+use super::{checked, own, row};
 use crate::context::Context;
 use crate::db;
 use crate::dto::machine::{
@@ -64,7 +64,7 @@ pub async fn import(
                     let later = Duration::microseconds(i64::try_from(n).unwrap_or(0));
                     let row = row(&machine, now + later)?;
                     db::machines::insert(connection, std::slice::from_ref(&row))
-                        .map_err(|error| taken(error, &machine.name))?;
+                        .map_err(|error| ApiError::name_taken(error, "machine", &machine.name))?;
                     there.push(machine.clone());
                     read.added.push(OwnMachineDto {
                         id: row.id,

@@ -48,15 +48,3 @@ fn row(machine: &MachineDto, now: DateTime<Utc>) -> Result<models::Machine, ApiE
         created_at: now,
     })
 }
-
-/// A name that is taken is told as such.
-fn taken(error: diesel::result::Error, name: &str) -> ApiError {
-    use diesel::result::{DatabaseErrorKind, Error};
-    match error {
-        Error::DatabaseError(DatabaseErrorKind::UniqueViolation, _) => ApiError::Conflict {
-            code: "name_taken",
-            detail: format!("there is a machine called \"{name}\" already; choose another name"),
-        },
-        other => other.into(),
-    }
-}

@@ -2,7 +2,7 @@ use actix_web::put;
 use actix_web::web::{Data, Json, Path};
 use uuid::Uuid;
 
-use super::{checked, own, taken};
+use super::{checked, own};
 use crate::context::Context;
 use crate::db;
 use crate::dto::machine::{MachineDto, OwnMachineDto};
@@ -31,7 +31,7 @@ pub async fn replace(
     let written = context
         .query(move |connection| {
             db::machines::replace(connection, id, &machine.name, &profile)
-                .map_err(|error| taken(error, &machine.name))?;
+                .map_err(|error| ApiError::name_taken(error, "machine", &machine.name))?;
             let all = own(connection)?;
             let found = all.into_iter().find(|own| own.id == id);
             found.ok_or(ApiError::NotFound("machine"))

@@ -1,10 +1,8 @@
 use actix_web::post;
 use actix_web::web::{Data, Json};
-use ember_core::plan::Request;
 
 use crate::context::Context;
-use crate::dto::preparation::PreparationDto;
-use crate::dto::request::RequestDto;
+use crate::dto::preparation::{PreparationDto, PreparationWishDto};
 use crate::error::{ApiError, Problem};
 
 /// The schools of getting this meat ready, each cooked, with what it takes.
@@ -20,11 +18,9 @@ use crate::error::{ApiError, Problem};
 #[post("/plans/preparation")]
 pub async fn preparation(
     context: Data<Context>,
-    body: Json<RequestDto>,
+    body: Json<PreparationWishDto>,
 ) -> Result<Json<PreparationDto>, ApiError> {
-    let request = Request::try_from(&body.into_inner())?;
-    let answer = context
-        .compute(move || PreparationDto::of(&request))
-        .await?;
+    let wish = body.into_inner();
+    let answer = context.compute(move || PreparationDto::of(&wish)).await?;
     Ok(Json(answer))
 }

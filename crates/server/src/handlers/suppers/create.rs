@@ -2,6 +2,7 @@ use actix_web::web::{Data, Json};
 use actix_web::{HttpResponse, post};
 use uuid::Uuid;
 
+use super::kitchen;
 use crate::context::Context;
 use crate::db::{self, models};
 use crate::dto::supper::{KeptSupperDto, SupperDto};
@@ -24,9 +25,10 @@ pub async fn create(
     body: Json<SupperDto>,
 ) -> Result<HttpResponse, ApiError> {
     let (supper, now) = (body.into_inner(), context.now());
+    let machines = kitchen(&context).await;
     let made = context
         .compute(move || {
-            let plan = put_in_place(&supper, None, now)?;
+            let plan = put_in_place(&supper, None, &machines, now)?;
             Ok(KeptSupperDto {
                 id: Uuid::new_v4(),
                 supper,

@@ -7,7 +7,7 @@ use crate::db;
 use crate::dto::supper::KeptSupperDto;
 use crate::error::{ApiError, Problem};
 
-/// The suppers of the kitchen, the newest first.
+/// The suppers of the kitchen, the newest first, without their strips.
 #[utoipa::path(
     operation_id = "list_suppers",
     tag = "suppers",
@@ -21,5 +21,9 @@ pub async fn list(context: Data<Context>) -> Result<Json<Vec<KeptSupperDto>>, Ap
     let rows = context
         .query(|connection| Ok(db::suppers::list(connection)?))
         .await?;
-    Ok(Json(rows.into_iter().map(kept).collect::<Result<_, _>>()?))
+    let mut all: Vec<KeptSupperDto> = rows.into_iter().map(kept).collect::<Result<_, _>>()?;
+    for dish in all.iter_mut().flat_map(|one| &mut one.plan.dishes) {
+        dish.picture = None;
+    }
+    Ok(Json(all))
 }

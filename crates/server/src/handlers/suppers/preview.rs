@@ -1,6 +1,7 @@
 use actix_web::post;
 use actix_web::web::{Data, Json};
 
+use super::kitchen;
 use crate::context::Context;
 use crate::dto::supper::{SupperDto, SupperPlanDto};
 use crate::error::{ApiError, Problem};
@@ -22,8 +23,9 @@ pub async fn preview(
     body: Json<SupperDto>,
 ) -> Result<Json<SupperPlanDto>, ApiError> {
     let (supper, now) = (body.into_inner(), context.now());
+    let machines = kitchen(&context).await;
     let plan = context
-        .compute(move || put_in_place(&supper, None, now))
+        .compute(move || put_in_place(&supper, None, &machines, now))
         .await?;
     Ok(Json(plan))
 }

@@ -2,7 +2,7 @@ use actix_web::put;
 use actix_web::web::{Data, Json, Path};
 use uuid::Uuid;
 
-use super::kept;
+use super::{kept, kitchen};
 use crate::context::Context;
 use crate::db;
 use crate::dto::supper::{KeptSupperDto, SupperDto};
@@ -31,9 +31,10 @@ pub async fn replace(
         .query(move |connection| Ok(db::suppers::find(connection, id)?))
         .await?;
     let before = kept(row.ok_or(ApiError::NotFound("supper"))?)?.plan;
+    let machines = kitchen(&context).await;
     let changed = context
         .compute(move || {
-            let plan = put_in_place(&supper, Some(&before), now)?;
+            let plan = put_in_place(&supper, Some(&before), &machines, now)?;
             Ok(KeptSupperDto { id, supper, plan })
         })
         .await?;

@@ -1,0 +1,276 @@
+//! What a cook makes of a school, and blends, on the wire.
+
+use ember_core::meat::cut;
+use ember_core::prep::{Ahead, Blend, Coating, Method, Part, Seasoning, Task, Unfit, Window, own};
+use ember_core::units::{Interval, Mass};
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use super::preparation::{AheadDto, AheadKindDto, PlaceDto};
+use super::request::{CoatDto, CutDto};
+use crate::error::ApiError;
+
+/// A cook's own rub.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct BlendDto {
+    /// The cook's name for it.
+    #[schema(min_length = 1, max_length = 60)]
+    pub name: String,
+    /// What it is mixed of.
+    #[schema(min_items = 1, max_items = 16)]
+    pub parts: Vec<PartDto>,
+}
+
+/// Something of a blend.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct PartDto {
+    /// What.
+    #[schema(min_length = 1, max_length = 60)]
+    pub what: String,
+    /// How much the recipe takes.
+    pub mass_g: f64,
+    /// Whether it is salt.
+    #[serde(default)]
+    pub salt: bool,
+    /// An allergen it brings.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[schema(max_length = 60)]
+    pub allergen: Option<String>,
+}
+
+/// A way of getting a cut ready that the cook wrote down.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct OwnMethodDto {
+    /// For what.
+    pub cut: CutDto,
+    /// The cook's name for it.
+    #[schema(min_length = 1, max_length = 80)]
+    pub name: String,
+    /// Why.
+    #[serde(default)]
+    #[schema(max_length = 240)]
+    pub reason: String,
+    /// In order.
+    #[schema(min_items = 1, max_items = 12)]
+    pub tasks: Vec<OwnTaskDto>,
+    /// What goes on the meat.
+    #[schema(max_items = 8)]
+    pub seasonings: Vec<SeasoningDto>,
+    /// How the surface is when it goes in.
+    pub coat: CoatDto,
+}
+
+/// A task of it.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct OwnTaskDto {
+    /// What.
+    #[schema(min_length = 1, max_length = 80)]
+    pub name: String,
+    /// Where.
+    pub place: PlaceDto,
+    /// What it does to the meat, for its best time.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub does: Option<AheadKindDto>,
+    /// At least.
+    pub shortest_s: f64,
+    /// At best.
+    pub best_s: f64,
+    /// At most.
+    pub longest_s: f64,
+    /// Hands at its beginning.
+    pub hands_on_s: f64,
+    /// Why.
+    #[serde(default)]
+    #[schema(max_length = 240)]
+    pub reason: String,
+}
+
+/// Something that goes on the meat.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct SeasoningDto {
+    /// What.
+    pub kind: SeasoningKindDto,
+    /// Salt for the weight of the meat, in meat and brine, or in the brine; with those kinds only.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub salt_percent: Option<f64>,
+}
+
+/// What goes on the meat.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum SeasoningKindDto {
+    /// Salt.
+    Salt,
+    /// A dry rub.
+    Rub,
+    /// A spray of oil.
+    Spray,
+    /// A rub with baking powder.
+    BakingPowder,
+    /// A dusting of flour.
+    Flour,
+    /// A dusting of starch.
+    Starch,
+    /// Flour, egg and crumb.
+    EggAndCrumb,
+    /// Vinegar and salt for a skin.
+    VinegarAndSalt,
+    /// A weak brine, until it is even.
+    EvenBrine,
+    /// A strong brine, briefly.
+    StrongBrine,
+    /// A marinade.
+    Marinade,
+}
+
+/// A blend of the kitchen.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct KeptBlendDto {
+    /// Identity.
+    pub id: Uuid,
+    /// What it is.
+    pub blend: BlendDto,
+}
+
+/// A method of the kitchen.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct KeptMethodDto {
+    /// Identity.
+    pub id: Uuid,
+    /// What it is.
+    pub method: OwnMethodDto,
+}
+
+impl From<Unfit> for ApiError {
+    fn from(unfit: Unfit) -> Self {
+        Self::Invalid {
+            field: unfit.field,
+            detail: unfit.detail,
+        }
+    }
+}
+
+impl BlendDto {
+    /// The blend, where it can be mixed.
+    ///
+    /// # Errors
+    /// What is wrong with it.
+    pub fn checked(&self) -> Result<Blend, ApiError> {
+        let blend = Blend {
+            name: self.name.clone(),
+            parts: self
+                .parts
+                .iter()
+                .map(|part| Part {
+                    what: part.what.clone(),
+                    mass: Mass::from_grams(part.mass_g),
+                    salt: part.salt,
+                    allergen: part.allergen.clone(),
+                })
+                .collect(),
+        };
+        blend.check()?;
+        Ok(blend)
+    }
+}
+
+impl OwnMethodDto {
+    /// The method, where it can be followed.
+    ///
+    /// # Errors
+    /// What is wrong with it.
+    pub fn checked(&self) -> Result<Method, ApiError> {
+        let method = Method {
+            id: format!("own: {}", self.name.trim()),
+            name: self.name.trim().to_owned(),
+            reason: self.reason.clone(),
+            tasks: self.tasks.iter().map(Task::from).collect(),
+            seasonings: self
+                .seasonings
+                .iter()
+                .map(Seasoning::try_from)
+                .collect::<Result<_, _>>()?,
+            coat: self.coat.into(),
+        };
+        Ok(own(cut(self.cut.into()), method)?)
+    }
+}
+
+impl From<&OwnTaskDto> for Task {
+    fn from(dto: &OwnTaskDto) -> Self {
+        let ahead = dto.does.map(|kind| {
+            Ahead::from(&AheadDto {
+                kind,
+                ahead_s: dto.best_s,
+            })
+        });
+        Self {
+            name: dto.name.clone(),
+            place: dto.place.into(),
+            window: Window {
+                shortest: Interval::from_seconds(dto.shortest_s),
+                best: Interval::from_seconds(dto.best_s),
+                longest: Interval::from_seconds(dto.longest_s),
+            },
+            hands_on: Interval::from_seconds(dto.hands_on_s),
+            ahead,
+            reason: dto.reason.clone(),
+            caution: None,
+        }
+    }
+}
+
+impl From<&Seasoning> for SeasoningDto {
+    fn from(seasoning: &Seasoning) -> Self {
+        let (kind, share) = match seasoning {
+            Seasoning::Salt(share) => (SeasoningKindDto::Salt, Some(share)),
+            Seasoning::EquilibriumBrine(share) => (SeasoningKindDto::EvenBrine, Some(share)),
+            Seasoning::GradientBrine(share) => (SeasoningKindDto::StrongBrine, Some(share)),
+            Seasoning::Rub => (SeasoningKindDto::Rub, None),
+            Seasoning::Spray => (SeasoningKindDto::Spray, None),
+            Seasoning::BakingPowder => (SeasoningKindDto::BakingPowder, None),
+            Seasoning::Dusting(Coating::Flour) => (SeasoningKindDto::Flour, None),
+            Seasoning::Dusting(Coating::Starch) => (SeasoningKindDto::Starch, None),
+            Seasoning::EggAndCrumb => (SeasoningKindDto::EggAndCrumb, None),
+            Seasoning::VinegarAndSalt => (SeasoningKindDto::VinegarAndSalt, None),
+            Seasoning::Marinade => (SeasoningKindDto::Marinade, None),
+        };
+        Self {
+            kind,
+            salt_percent: share.map(|share| share * 100.0),
+        }
+    }
+}
+
+impl TryFrom<&SeasoningDto> for Seasoning {
+    type Error = ApiError;
+
+    fn try_from(dto: &SeasoningDto) -> Result<Self, ApiError> {
+        let share = dto.salt_percent.map(|percent| percent / 100.0);
+        Ok(match (dto.kind, share) {
+            (SeasoningKindDto::Salt, Some(share)) => Self::Salt(share),
+            (SeasoningKindDto::EvenBrine, Some(share)) => Self::EquilibriumBrine(share),
+            (SeasoningKindDto::StrongBrine, Some(share)) => Self::GradientBrine(share),
+            (SeasoningKindDto::Rub, None) => Self::Rub,
+            (SeasoningKindDto::Spray, None) => Self::Spray,
+            (SeasoningKindDto::BakingPowder, None) => Self::BakingPowder,
+            (SeasoningKindDto::Flour, None) => Self::Dusting(Coating::Flour),
+            (SeasoningKindDto::Starch, None) => Self::Dusting(Coating::Starch),
+            (SeasoningKindDto::EggAndCrumb, None) => Self::EggAndCrumb,
+            (SeasoningKindDto::VinegarAndSalt, None) => Self::VinegarAndSalt,
+            (SeasoningKindDto::Marinade, None) => Self::Marinade,
+            _ => {
+                return Err(ApiError::Invalid {
+                    field: "seasonings",
+                    detail: "salt and brines take a salt_percent, nothing else does".to_owned(),
+                });
+            }
+        })
+    }
+}

@@ -1,0 +1,4 @@
+pub mod create;
+pub mod delete;
+pub mod list;
+pub mod replace;
