@@ -2,10 +2,12 @@
 import { keepPreviousData, type QueryClient, queryOptions } from "@tanstack/react-query";
 import { answer, client } from "./client";
 import type {
+  Blend,
   Cook,
   Machine,
   MachinesDocument,
   Outcome,
+  OwnMethod,
   Report,
   Request,
   Supper,
@@ -62,16 +64,47 @@ export const planQuery = (request: Request) =>
     retry: false,
   });
 
-/** The schools of getting this meat ready, each cooked. */
-export const preparationQuery = (request: Request) =>
+/** The schools of getting this meat ready and the cook's own ways, each cooked. */
+export const preparationQuery = (request: Request, own: OwnMethod[]) =>
   queryOptions({
-    queryKey: ["preparation", request],
+    queryKey: ["preparation", request, own],
     queryFn: ({ signal }) =>
-      answer(client.POST("/api/plans/preparation", { body: request, signal })),
+      answer(client.POST("/api/plans/preparation", { body: { request, own }, signal })),
     placeholderData: keepPreviousData,
     staleTime: Number.POSITIVE_INFINITY,
     retry: false,
   });
+
+export const methodsQuery = () =>
+  queryOptions({
+    queryKey: ["methods"],
+    queryFn: ({ signal }) => answer(client.GET("/api/methods", { signal })),
+    staleTime: 60_000,
+  });
+
+export const keepMethod = (method: OwnMethod) =>
+  answer(client.POST("/api/methods", { body: method }));
+
+export const changeMethod = (id: string, method: OwnMethod) =>
+  answer(client.PUT("/api/methods/{id}", { params: { path: { id } }, body: method }));
+
+export const deleteMethod = (id: string) =>
+  answer(client.DELETE("/api/methods/{id}", { params: { path: { id } } }));
+
+export const blendsQuery = () =>
+  queryOptions({
+    queryKey: ["blends"],
+    queryFn: ({ signal }) => answer(client.GET("/api/blends", { signal })),
+    staleTime: 60_000,
+  });
+
+export const keepBlend = (blend: Blend) => answer(client.POST("/api/blends", { body: blend }));
+
+export const changeBlend = (id: string, blend: Blend) =>
+  answer(client.PUT("/api/blends/{id}", { params: { path: { id } }, body: blend }));
+
+export const deleteBlend = (id: string) =>
+  answer(client.DELETE("/api/blends/{id}", { params: { path: { id } } }));
 
 /** The lowest setting at which the pieces are out within so many seconds. */
 export const settingFor = (request: Request, within: number) =>

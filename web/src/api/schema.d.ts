@@ -514,6 +514,11 @@ export interface components {
             end_at: string;
             /**
              * Format: int32
+             * @description Which of its moments, from 0.
+             */
+            moment: number;
+            /**
+             * Format: int32
              * @description Of which task.
              */
             task: number;
@@ -627,6 +632,11 @@ export interface components {
              * @description When it ends, as is known now.
              */
             end_at: string;
+            /**
+             * Format: int32
+             * @description How many of its moments of hands are done; none where it is only put off.
+             */
+            moments?: number;
             /**
              * Format: date-time
              * @description When it began.
@@ -2581,7 +2591,7 @@ export interface components {
             /** @description What is in the way; then everything stands where it is asked for. */
             binding?: string | null;
             /** @description Where too much is asked for. */
-            clashes?: components["schemas"]["ClashDto"][];
+            clashes: components["schemas"]["ClashDto"][];
             /** @description Dishes. */
             dishes: components["schemas"]["ScheduledDto"][];
             /** @description Places. */

@@ -3,6 +3,7 @@ import type { components } from "./schema";
 
 type Schemas = components["schemas"];
 
+export type Blend = Schemas["BlendDto"];
 export type Catalogue = Schemas["CatalogueDto"];
 export type CutEntry = Schemas["CutEntryDto"];
 export type Cook = Schemas["CookDto"];
@@ -18,6 +19,11 @@ export type Mark = Schemas["MarkDto"];
 export type Method = Schemas["MethodDto"];
 export type Message = Schemas["MessageDto"];
 export type Outcome = Schemas["OutcomeDto"];
+export type KeptBlend = Schemas["KeptBlendDto"];
+export type KeptMethod = Schemas["KeptMethodDto"];
+export type OwnMethod = Schemas["OwnMethodDto"];
+export type OwnTask = Schemas["OwnTaskDto"];
+export type Seasoning = Schemas["SeasoningDto"];
 export type OwnMachine = Schemas["OwnMachineDto"];
 export type Picture = Schemas["PictureDto"];
 export type Plan = Schemas["PlanDto"];

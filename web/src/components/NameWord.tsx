@@ -4,6 +4,7 @@ import { Action } from "./recipes";
 import { Word } from "./Word";
 
 interface NameWordProps {
+  label?: string;
   name: string;
   /** Letters, at the most. */
   most: number;
@@ -11,9 +12,9 @@ interface NameWordProps {
   onName: (name: string) => void;
 }
 
-export function NameWord({ name, most, wrong, onName }: NameWordProps) {
+export function NameWord({ label = "Name", name, most, wrong, onName }: NameWordProps) {
   return (
-    <Word label="Name" text={name || "no name"} state={wrong ? "wrong" : "told"}>
+    <Word label={label} text={name || "no name"} state={wrong ? "wrong" : "told"}>
       {(close) => (
         <form
           onSubmit={(event) => {
@@ -23,7 +24,7 @@ export function NameWord({ name, most, wrong, onName }: NameWordProps) {
         >
           <Input
             data-first
-            aria-label="Name"
+            aria-label={label}
             maxLength={most}
             value={name}
             onFocus={(event) => event.target.select()}

@@ -3,6 +3,7 @@
 //! Readings come from the model itself, for a machine a little off and a thermometer with noise
 //! from a fixed seed, so that the log looks like a log.
 
+mod cards;
 mod supper;
 
 use chrono::{DateTime, Duration, Utc};
@@ -54,6 +55,7 @@ pub fn fill_if_empty(connection: &mut PgConnection, now: DateTime<Utc>) -> Resul
             tell(connection, &mut dice, &story, now)?;
         }
         tonight(connection, &mut dice, now)?;
+        cards::write(connection, now)?;
         supper::lay(connection, dice.id(), now)
     })
 }

@@ -8,7 +8,7 @@ use ember_core::plan::Request;
 use ember_core::schedule::SIDES;
 use uuid::Uuid;
 
-use super::{drum, evening, shelves};
+use super::{cards, drum, evening, shelves};
 use crate::db::{self, models};
 use crate::dto::catalogue::SideEntryDto;
 use crate::dto::request::RequestDto;
@@ -36,18 +36,21 @@ pub fn lay(connection: &mut PgConnection, id: Uuid, now: DateTime<Utc>) -> Resul
 }
 
 fn ferry_crew(now: DateTime<Utc>) -> SupperDto {
-    let cook = |request: Request, method: &str| SupperDishDto {
+    let cook = |request: RequestDto, method: Option<&str>| SupperDishDto {
         cook: Some(SupperCookDto {
-            request: RequestDto::from(&request),
-            method: Some(method.to_owned()),
+            request,
+            method: method.map(str::to_owned),
         }),
         side: None,
     };
-    let drumsticks = Request {
+    // Got ready the way that is written down, with the kitchen's own rub.
+    let drumsticks = RequestDto {
         pieces: 16,
-        ..Request::usual(CutId::Drumstick, drum())
+        method: Some(Box::new(cards::night_before_the_ferry())),
+        blend: Some(cards::fennel_rub()),
+        ..RequestDto::from(&Request::usual(CutId::Drumstick, drum()))
     };
-    let loin = Request::usual(CutId::PorkLoinRoast, drum());
+    let loin = RequestDto::from(&Request::usual(CutId::PorkLoinRoast, drum()));
     let sides = SIDES
         .iter()
         .map(SideEntryDto::from)
@@ -77,7 +80,7 @@ fn ferry_crew(now: DateTime<Utc>) -> SupperDto {
             to: "06:30".to_owned(),
             zone: "Europe/London".to_owned(),
         }),
-        dishes: [cook(drumsticks, "night_bare"), cook(loin, "tempered")]
+        dishes: [cook(drumsticks, None), cook(loin, Some("tempered"))]
             .into_iter()
             .chain(sides)
             .collect(),

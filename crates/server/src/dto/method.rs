@@ -226,6 +226,21 @@ impl From<&OwnTaskDto> for Task {
     }
 }
 
+impl From<&Task> for OwnTaskDto {
+    fn from(task: &Task) -> Self {
+        Self {
+            name: task.name.clone(),
+            place: task.place.into(),
+            does: task.ahead.map(|ahead| AheadDto::from(ahead).kind),
+            shortest_s: task.window.shortest.seconds(),
+            best_s: task.window.best.seconds(),
+            longest_s: task.window.longest.seconds(),
+            hands_on_s: task.hands_on.seconds(),
+            reason: task.reason.clone(),
+        }
+    }
+}
+
 impl From<&Seasoning> for SeasoningDto {
     fn from(seasoning: &Seasoning) -> Self {
         let (kind, share) = match seasoning {

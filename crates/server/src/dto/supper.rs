@@ -157,6 +157,13 @@ pub struct BegunDto {
     pub start_at: DateTime<Utc>,
     /// When it ends, as is known now.
     pub end_at: DateTime<Utc>,
+    /// How many of its moments of hands are done; none where it is only put off.
+    #[serde(default = "its_first")]
+    pub moments: u32,
+}
+
+const fn its_first() -> u32 {
+    1
 }
 
 /// Everything in its place, or why that cannot be.
@@ -182,6 +189,7 @@ pub struct SupperPlanDto {
     pub binding: Option<String>,
     /// Where too much is asked for.
     #[serde(default)]
+    #[schema(required = true)]
     pub clashes: Vec<ClashDto>,
     /// Ways out.
     pub ways: Vec<WayDto>,
@@ -241,6 +249,10 @@ pub struct AgendaDto {
     pub dish: u32,
     /// Of which task.
     pub task: u32,
+    /// Which of its moments, from 0.
+    #[serde(default)]
+    #[schema(required = true)]
+    pub moment: u32,
     /// What can hurt.
     pub caution: Option<String>,
 }

@@ -88,6 +88,7 @@ impl Wanted {
                     .and_then(|stand| u32::try_from(stand.resource).ok()),
                 begun: dto.begun.iter().any(|begun| {
                     (begun.dish as usize, begun.task as usize) == (number, task_number)
+                        && begun.moments > 0
                 }),
             })
             .collect();
@@ -121,13 +122,14 @@ impl Wanted {
         let mut agenda: Vec<AgendaDto> = Vec::new();
         for (n, (dish, placed)) in self.dishes.iter().zip(&found.dishes).enumerate() {
             for (m, (task, at)) in dish.tasks.iter().zip(placed).enumerate() {
-                for hands in &task.hands {
+                for (k, hands) in task.hands.iter().enumerate() {
                     agenda.push(AgendaDto {
                         at: self.at(at.start + hands.at),
                         end_at: self.at(at.start + hands.at + hands.lasts),
                         what: hands.what.clone(),
                         dish: number(n),
                         task: number(m),
+                        moment: number(k),
                         caution: self.caution(n, task, &hands.what),
                     });
                 }

@@ -2,9 +2,8 @@
 import { Box, Text } from "@chakra-ui/react";
 import type { Method, PrepTask } from "../../api/types";
 import { Caution } from "../../components/Notice";
-import { QuantityInput } from "../../components/QuantityInput";
-import { Word } from "../../components/Word";
-import { hours, readTime } from "../../lib/units";
+import { TimeWord } from "../../components/TimeWord";
+import { hours } from "../../lib/units";
 import { type Changed, lasts } from "./method";
 
 interface TasksProps {
@@ -22,16 +21,19 @@ const PLACES: Record<PrepTask["place"], string> = {
 export function Tasks({ method, changed, onChange }: TasksProps) {
   return (
     <Box as="ol" listStyleType="none" mt="2">
-      {method.tasks.map((task) => (
-        <Box as="li" key={task.name} borderTop="1px solid" borderColor="line" py="2">
+      {method.tasks.map((task, n) => (
+        <Box as="li" key={n} borderTop="1px solid" borderColor="line" py="2">
           <Text textStyle="body">
             {task.name}{" "}
             <Text as="span" textStyle="small">
               · {PLACES[task.place]},{" "}
               {task.longest_s > task.shortest_s ? (
-                <Time
-                  task={task}
+                <TimeWord
+                  label={`Time: ${task.name}`}
+                  field="Time"
                   seconds={lasts(method, task, changed)}
+                  range={[task.shortest_s, task.longest_s]}
+                  hint={`${hours(task.shortest_s)} to ${hours(task.longest_s)}`}
                   onChange={(seconds) => onChange(task.name, seconds)}
                 />
               ) : (
@@ -39,9 +41,11 @@ export function Tasks({ method, changed, onChange }: TasksProps) {
               )}
             </Text>
           </Text>
-          <Text textStyle="small" color="ink.soft">
-            {task.reason}
-          </Text>
+          {task.reason ? (
+            <Text textStyle="small" color="ink.soft">
+              {task.reason}
+            </Text>
+          ) : null}
           {task.caution ? (
             <Box mt="1">
               <Caution>{task.caution}</Caution>
@@ -50,40 +54,5 @@ export function Tasks({ method, changed, onChange }: TasksProps) {
         </Box>
       ))}
     </Box>
-  );
-}
-
-interface TimeProps {
-  task: PrepTask;
-  seconds: number;
-  onChange: (seconds: number) => void;
-}
-
-function Time({ task, seconds, onChange }: TimeProps) {
-  const [shortest, longest] = [task.shortest_s, task.longest_s];
-  const step = longest > 4 * 3600 ? 1800 : longest > 3600 ? 600 : 60;
-  return (
-    <Word
-      label={`Time: ${task.name}`}
-      text={hours(seconds)}
-      hint={`${hours(shortest)} to ${hours(longest)}`}
-    >
-      {(close) => (
-        <QuantityInput
-          label="Time"
-          value={seconds}
-          show={hours}
-          understand={async (text) => {
-            const told = readTime(text);
-            if (told >= shortest && told <= longest) return told;
-            throw new Error(`Write ${hours(shortest)} to ${hours(longest)}.`);
-          }}
-          range={[shortest, longest]}
-          step={step}
-          onChange={onChange}
-          onDone={close}
-        />
-      )}
-    </Word>
   );
 }

@@ -1,13 +1,43 @@
 import { expect, test } from "vitest";
-import type { Method } from "../../api/types";
-import { methodAhead, sameAhead } from "./method";
+import type { Method, OwnMethod, Request } from "../../api/types";
+import {
+  chosenOf,
+  copied,
+  doing,
+  doingOf,
+  lasting,
+  methodAhead,
+  ownAhead,
+  ownFor,
+  sameAhead,
+} from "./method";
 
 const night = {
   id: "night",
+  own: false,
+  name: "bare overnight",
+  coat: "rubbed",
+  seasonings: [{ kind: "salt", salt_percent: 1 }],
   tasks: [
-    { name: "Blot it", ahead: { kind: "blot", ahead_s: 0 }, best_s: 180 },
-    { name: "Salt it", ahead: null, best_s: 180 },
-    { name: "Let it dry", ahead: { kind: "uncovered", ahead_s: 43_200 }, best_s: 43_200 },
+    {
+      name: "Blot it",
+      place: "counter",
+      ahead: { kind: "blot", ahead_s: 0 },
+      shortest_s: 180,
+      best_s: 180,
+      longest_s: 180,
+      hands_on_s: 180,
+    },
+    { name: "Salt it", place: "counter", ahead: null, best_s: 180, hands_on_s: 180 },
+    {
+      name: "Let it dry",
+      place: "fridge",
+      ahead: { kind: "uncovered", ahead_s: 43_200 },
+      shortest_s: 14_400,
+      best_s: 43_200,
+      longest_s: 86_400,
+      hands_on_s: 120,
+    },
   ],
 } as unknown as Method;
 
@@ -22,4 +52,33 @@ test("a school does to the meat what its tasks do, for as long as the cook says"
   expect(longer[1]?.ahead_s).toBe(72_000);
   expect(sameAhead(longer, usual)).toBe(false);
   expect(sameAhead([], usual)).toBe(false);
+});
+
+test("a school is copied with the cook's own times, which its window holds", () => {
+  const own = copied(night, "drumstick", { "night Let it dry": 100_000 });
+  expect(own.name).toBe("our way: bare overnight");
+  expect(own.tasks[2]).toMatchObject({ does: "uncovered", best_s: 100_000, longest_s: 100_000 });
+  expect(ownAhead(own)).toEqual(methodAhead(night, { "night Let it dry": 100_000 }));
+});
+
+test("the way counted with is the cook's own by name, a school by what it does", () => {
+  const own = { ...night, id: "own: ours", own: true, name: "ours" };
+  const request = { cut: "drumstick", coat: "rubbed", ahead: methodAhead(night, {}) } as Request;
+  expect(chosenOf([night, own], request, {})).toBe(night);
+  const said = { cut: "drumstick", name: "ours" } as OwnMethod;
+  expect(chosenOf([night, own], { ...request, method: said }, {})).toBe(own);
+  // A way that came along with a sentence stands beside those that are kept for its cut.
+  const kept = [{ cut: "pork_chop", name: "chops" } as OwnMethod];
+  expect(ownFor({ ...request, method: said }, kept)).toEqual([said]);
+  expect(ownFor({ ...request, method: said }, [said])).toEqual([said]);
+});
+
+test("a task that is let be has a window, work lasts as long as hands are at it", () => {
+  const task = copied(night, "drumstick", {}).tasks[2];
+  if (!task) throw new Error("no task");
+  expect(lasting(task, 7200)).toMatchObject({ shortest_s: 7200, best_s: 7200, longest_s: 86_400 });
+  const work = lasting(doing(task, "hob"), 600);
+  expect(work).toMatchObject({ place: "hob", shortest_s: 600, longest_s: 600, hands_on_s: 600 });
+  expect(doingOf(work)).toBe("hob");
+  expect(doingOf(doing(task, "parboil"))).toBe("parboil");
 });

@@ -1,5 +1,5 @@
-// A school with the cook's own times.
-import type { Method, PrepTask, Request } from "../../api/types";
+// A school with the cook's own times, and what the cook makes of one.
+import type { Method, OwnMethod, OwnTask, PrepTask, Request } from "../../api/types";
 
 type Ahead = NonNullable<Request["ahead"]>;
 
@@ -20,3 +20,110 @@ export const methodAhead = (method: Method, changed: Changed): Ahead =>
 export const sameAhead = (a: Ahead, b: Ahead) =>
   a.length === b.length &&
   a.every((one, n) => one.kind === b[n]?.kind && (one.ahead_s ?? 0) === (b[n]?.ahead_s ?? 0));
+
+/** Ways of one's own for a cut: those that are kept, and the one that the sentence brings along. */
+export function ownFor(request: Request, kept: OwnMethod[]): OwnMethod[] {
+  const own = kept.filter((method) => method.cut === request.cut);
+  const said = request.method;
+  return said && !own.some((method) => method.name === said.name) ? [...own, said] : own;
+}
+
+/** The way that the sentence counts with: the cook's own by its name, a school by what it does. */
+export const chosenOf = (methods: Method[], request: Request, changed: Changed) =>
+  methods.find((method) =>
+    request.method
+      ? method.own && method.name === request.method.name
+      : !method.own &&
+        method.coat === request.coat &&
+        sameAhead(methodAhead(method, changed), request.ahead ?? []),
+  );
+
+/** What a way of one's own does to the meat, as the sentence says it. */
+export const ownAhead = (method: OwnMethod): Ahead =>
+  method.tasks.flatMap(({ does, best_s }) =>
+    does ? [{ kind: does, ahead_s: does === "blot" ? 0 : best_s }] : [],
+  );
+
+/** A school written down to be changed. */
+export const copied = (method: Method, cut: Request["cut"], changed: Changed): OwnMethod => ({
+  cut,
+  name: method.own ? method.name : `our way: ${method.name}`,
+  reason: method.reason,
+  coat: method.coat,
+  seasonings: method.seasonings,
+  tasks: method.tasks.map((task) => {
+    const best_s = lasts(method, task, changed);
+    return {
+      name: task.name,
+      place: task.place,
+      does: task.ahead?.kind,
+      shortest_s: Math.min(task.shortest_s, best_s),
+      best_s,
+      longest_s: Math.max(task.longest_s, best_s),
+      hands_on_s: Math.min(task.hands_on_s, best_s),
+      reason: task.reason,
+    };
+  }),
+});
+
+/** Kinds of tasks, in a cook's words, with where they are done. */
+export const DOINGS = [
+  { value: "work", text: "work on the counter", place: "counter", does: undefined },
+  { value: "hob", text: "work on the hob", place: "hob", does: undefined },
+  { value: "blot", text: "blot it dry", place: "counter", does: "blot" },
+  { value: "uncovered", text: "bare in the fridge", place: "fridge", does: "uncovered" },
+  { value: "covered", text: "covered in the fridge", place: "fridge", does: "covered" },
+  { value: "counter", text: "let it stand on the counter", place: "counter", does: "counter" },
+  { value: "parboil", text: "in simmering water", place: "hob", does: "parboil" },
+] as const;
+
+export type Doing = (typeof DOINGS)[number]["value"];
+
+export const doingOf = (task: OwnTask): Doing =>
+  task.does ?? (task.place === "hob" ? "hob" : "work");
+
+/** The same task, doing something else, and in its place. */
+export function doing(task: OwnTask, chosen: Doing): OwnTask {
+  const known = DOINGS.find((one) => one.value === chosen);
+  return known ? { ...task, place: known.place, does: known.does } : task;
+}
+
+/** The same task for another time. Work is as long as hands are at it; the window holds its best. */
+export function lasting(task: OwnTask, best_s: number): OwnTask {
+  const waits = task.does !== undefined && task.does !== "blot";
+  return waits
+    ? {
+        ...task,
+        best_s,
+        shortest_s: Math.min(task.shortest_s, best_s),
+        longest_s: Math.max(task.longest_s, best_s),
+        hands_on_s: Math.min(task.hands_on_s, best_s),
+      }
+    : { ...task, best_s, shortest_s: best_s, longest_s: best_s, hands_on_s: best_s };
+}
+
+/** What goes on the meat, in a cook's words. */
+export const SEASONINGS = {
+  salt: "salt for its weight",
+  rub: "a dry rub",
+  spray: "a spray of oil",
+  baking_powder: "baking powder",
+  flour: "a dusting of flour",
+  starch: "a dusting of starch",
+  egg_and_crumb: "flour, egg and crumb",
+  vinegar_and_salt: "vinegar, then salt on the skin",
+  even_brine: "a weak brine, until it is even",
+  strong_brine: "a strong brine, briefly",
+  marinade: "a marinade",
+} as const;
+
+type SeasoningKind = keyof typeof SEASONINGS;
+
+export const SEASONING_KINDS = Object.keys(SEASONINGS) as SeasoningKind[];
+
+/** Salt to begin from, %; only these have any. */
+export const SALT_PERCENT: Partial<Record<SeasoningKind, number>> = {
+  salt: 1,
+  even_brine: 1,
+  strong_brine: 6,
+};

@@ -11,12 +11,16 @@ export type Moment = SupperPlan["agenda"][number];
 interface AgendaProps {
   plan: SupperPlan;
   now: number;
+  /** Whether it has been told that a moment is done. */
+  isDone?: (moment: Moment) => boolean;
   /** What can be told about a moment: begun, done, late. */
   controls?: (moment: Moment) => ReactNode;
 }
 
-export function Agenda({ plan, now, controls }: AgendaProps) {
-  const next = plan.agenda.find((moment) => new Date(moment.end_at).getTime() > now);
+export function Agenda({ plan, now, isDone = () => false, controls }: AgendaProps) {
+  const next = plan.agenda.find(
+    (moment) => !isDone(moment) && new Date(moment.end_at).getTime() > now,
+  );
   let last = "";
   return (
     <Box as="ol" listStyleType="none">
@@ -28,7 +32,7 @@ export function Agenda({ plan, now, controls }: AgendaProps) {
         return (
           <Box
             as="li"
-            key={`${moment.dish} ${moment.task} ${moment.at}`}
+            key={`${moment.dish} ${moment.task} ${moment.moment}`}
             aria-current={moment === next ? "step" : undefined}
           >
             {first ? (
@@ -49,7 +53,8 @@ export function Agenda({ plan, now, controls }: AgendaProps) {
                 {clock(at)}
               </Text>
               <Box flex="1">
-                <Text textStyle="body">
+                <Text textStyle="body" color={isDone(moment) ? "ink.soft" : undefined}>
+                  {isDone(moment) ? "✓ " : ""}
                   {moment.what}{" "}
                   <Text as="span" textStyle="small">
                     · {plan.dishes[moment.dish]?.name}

@@ -1,21 +1,14 @@
 // Suppers that are coming, each with its next thing.
 import { Box, Text } from "@chakra-ui/react";
-import { useQuery } from "@tanstack/react-query";
-import { suppersQuery } from "../../api/queries";
 import { PlaceLink } from "../../components/PlaceLink";
 import { clock, day } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
 import { nextMoment } from "./next";
-
-/** A supper is over so long after the table, ms. */
-const OVER = 3_600_000;
+import { useComing } from "./useComing";
 
 export function Coming() {
-  const kept = useQuery(suppersQuery());
   const now = useNow(15_000);
-  const coming = (kept.data ?? []).filter(
-    (one) => new Date(one.plan.serve_at).getTime() > now - OVER && !one.plan.binding,
-  );
+  const coming = useComing(now);
   if (coming.length === 0) return null;
   const at = (time: string) => `${day(new Date(time), new Date(now))} ${clock(new Date(time))}`;
   return (

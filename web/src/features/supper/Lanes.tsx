@@ -2,11 +2,11 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { type KeyboardEvent, type PointerEvent, useState } from "react";
 import type { SupperPlan } from "../../api/types";
-import { FieldCanvas } from "../../components/FieldCanvas";
 import { Action } from "../../components/recipes";
 import { clock, day } from "../../lib/clock";
 import { useNow, useWidth } from "../../lib/hooks";
-import { type Bar, bars, hoursBetween } from "./lanes";
+import { BarBox, ClashBox, ROW } from "./Bars";
+import { bars, hoursBetween } from "./lanes";
 
 interface LanesProps {
   plan: SupperPlan;
@@ -22,10 +22,7 @@ const ZOOMS = [
 ] as const;
 /** After the table, min. */
 const AFTER = 12;
-const ROW = 34;
 const STEP = 5;
-/** A name in less is a letter, px. */
-const LEGIBLE = 44;
 
 export function Lanes({ plan, onServe }: LanesProps) {
   const [zoom, setZoom] = useState<number | null>(null);
@@ -106,6 +103,9 @@ export function Lanes({ plan, onServe }: LanesProps) {
               {lane.bars.map((bar) => (
                 <BarBox key={`${bar.name} ${bar.from}`} bar={bar} x={x} width={width} />
               ))}
+              {lane.clashes.map((clash) => (
+                <ClashBox key={`${clash.what} ${clash.from}`} clash={clash} x={x} width={width} />
+              ))}
             </Box>
           ))}
           {now > from && now < to ? (
@@ -169,63 +169,6 @@ export function Lanes({ plan, onServe }: LanesProps) {
           </chakra.button>
         </Box>
       </Box>
-    </Box>
-  );
-}
-
-interface BarBoxProps {
-  bar: Bar;
-  x: (time: number) => number;
-  width: number;
-}
-
-/** A task; a cook shows the heat walking in. */
-function BarBox({ bar, x, width }: BarBoxProps) {
-  const left = Math.max(0, x(bar.from));
-  const right = Math.min(width, x(bar.to));
-  if (right <= 0 || left >= width) return null;
-  const wide = Math.max(3, right - left);
-  const { picture } = bar;
-  const last = picture?.minutes[picture.minutes.length - 1] ?? 0;
-  return (
-    <Box
-      position="absolute"
-      overflow="hidden"
-      borderRadius="hair"
-      bg={bar.hands ? "zest.mark" : picture ? "well" : "line"}
-      border={bar.begun ? "2px solid" : undefined}
-      borderColor="ink"
-      title={`${bar.name}, ${clock(new Date(bar.from))} to ${clock(new Date(bar.to))}`}
-      style={{ left, width: wide, top: bar.row * ROW + 3, height: ROW - 4 }}
-    >
-      {picture && bar.load !== undefined ? (
-        <Box position="absolute" insetStart="0" top="0">
-          <FieldCanvas
-            picture={picture}
-            width={wide}
-            height={ROW - 4}
-            from={(bar.from - bar.load) / MINUTE}
-            to={Math.min(last, (bar.to - bar.load) / MINUTE)}
-          />
-        </Box>
-      ) : null}
-      {bar.hands || wide < LEGIBLE ? null : (
-        <Text
-          textStyle="tiny"
-          position="relative"
-          px="1"
-          whiteSpace="nowrap"
-          color={picture ? "mark.ink" : "ink"}
-          bg={picture ? "mark.paper" : undefined}
-          w="fit-content"
-          maxW="full"
-          overflow="hidden"
-          textOverflow="ellipsis"
-          borderRadius="hair"
-        >
-          {bar.name}
-        </Text>
-      )}
     </Box>
   );
 }

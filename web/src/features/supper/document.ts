@@ -6,6 +6,9 @@ import { mass, type Units } from "../../lib/units";
 /** Where the supper that is being put together waits. */
 export const DRAFT = "supper";
 
+/** What the one being put together is called in an address. */
+export const IN_HAND = "draft";
+
 const EATERS = 4;
 const RINGS = 4;
 const SHELVES = 3;
@@ -28,12 +31,34 @@ export function emptySupper(now: Date, zone: string): Supper {
   };
 }
 
+/** When it is wanted: on the table, or the cook out of the kitchen; nothing for as soon as it can be. */
+export const wantedAt = (supper: Supper): Date | null => {
+  const at = supper.serve_at ?? supper.leave_by;
+  return at ? new Date(at) : null;
+};
+
+/** The same for another time. */
+export const movedTo = (supper: Supper, at: Date): Supper =>
+  supper.leave_by
+    ? { ...supper, leave_by: at.toISOString() }
+    : { ...supper, serve_at: at.toISOString() };
+
 /** Without what has begun: numbers of dishes and tasks would no longer be true. */
 const anew = (supper: Supper): Supper => ({ ...supper, begun: undefined });
 
 export const withCook = (supper: Supper, request: Request): Supper => ({
   ...supper,
   dishes: [...supper.dishes, { cook: { request: { ...request, layout: undefined } } }],
+});
+
+/** The same with a dish said anew. What it does ahead is in the sentence; what had begun of it is not
+ * true of it any more. */
+export const withDish = (supper: Supper, number: number, request: Request): Supper => ({
+  ...supper,
+  begun: supper.begun?.filter((one) => one.dish !== number),
+  dishes: supper.dishes.map((dish, n) =>
+    n === number ? { cook: { request: { ...request, layout: undefined } } } : dish,
+  ),
 });
 
 /** A typical side for all eaters; what needs a machine goes with the first cook. */

@@ -19,6 +19,8 @@ export interface Lane {
   name: string;
   rows: number;
   bars: Bar[];
+  /** Where too much is asked of it. */
+  clashes: { from: number; to: number; what: string }[];
 }
 
 const time = (text: string) => new Date(text).getTime();
@@ -29,6 +31,7 @@ export function bars(plan: SupperPlan): Lane[] {
     name,
     rows: 0,
     bars: [],
+    clashes: [],
   }));
   for (const dish of plan.dishes) {
     for (const task of dish.tasks) {
@@ -48,10 +51,15 @@ export function bars(plan: SupperPlan): Lane[] {
       });
     }
   }
-  const hands: Lane = { name: "your hands", rows: 1, bars: [] };
+  const hands: Lane = { name: "your hands", rows: 1, bars: [], clashes: [] };
   for (const moment of plan.agenda) {
     const [from, to] = [time(moment.at), time(moment.end_at)];
     put(hands, { name: moment.what, from, to, row: 0, begun: false, hands: true });
+  }
+  for (const clash of plan.clashes) {
+    const lane = clash.hands ? hands : lanes[clash.lane ?? lanes.length - 1];
+    const [from, to] = [time(clash.start_at), time(clash.end_at)];
+    lane?.clashes.push({ from, to, what: clash.what });
   }
   return [...lanes.filter((lane) => lane.bars.length > 0), hands];
 }

@@ -10,8 +10,95 @@ const HOUR = 3_600_000;
 export const begunOf = (supper: Supper, moment: Moment): Begun | undefined =>
   supper.begun?.find((one) => one.dish === moment.dish && one.task === moment.task);
 
-/** What has not begun and is not long past. */
+/** Its moments of hands that are done. */
+const doneOf = (begun: Begun | undefined): number => (begun ? (begun.moments ?? 1) : 0);
+
+/** Whether it has been told that a moment is done. */
+export const isDone = (supper: Supper, moment: Moment): boolean =>
+  moment.moment < doneOf(begunOf(supper, moment));
+
+/** The first that is not done and not long past. */
 export const nextMoment = (supper: Supper, plan: SupperPlan, now: number): Moment | undefined =>
   plan.agenda.find(
-    (moment) => !begunOf(supper, moment) && new Date(moment.end_at).getTime() > now - HOUR,
+    (moment) => !isDone(supper, moment) && new Date(moment.end_at).getTime() > now - HOUR,
   );
+
+/** What can be told of a moment: its task begins now; it is done; it takes five minutes more, or
+ * begins five minutes later. */
+export type Told = "begun" | "done" | "later";
+
+const PUT_OFF = 5 * 60_000;
+/** More moments than a task has. */
+const ALL = 99;
+const time = (text: string) => new Date(text).getTime();
+const text = (at: number) => new Date(at).toISOString();
+
+/** Whether hands are at a task from its beginning to its end. */
+export function isWork(plan: SupperPlan, moment: Moment): boolean {
+  const task = plan.dishes[moment.dish]?.tasks[moment.task];
+  return task !== undefined && time(moment.end_at) >= time(task.end_at) && moment.moment === 0;
+}
+
+/** A supper with that told. */
+export function told(
+  supper: Supper,
+  plan: SupperPlan,
+  moment: Moment,
+  what: Told,
+  now: number,
+): Supper {
+  const tasks = plan.dishes[moment.dish]?.tasks ?? [];
+  const task = tasks[moment.task];
+  if (!task) return supper;
+  const begun = supper.begun ?? [];
+  const known = begunOf(supper, moment);
+  const [start, end] = [time(task.start_at), time(task.end_at)];
+  const under = doneOf(known) > 0;
+  const own = { dish: moment.dish, task: moment.task };
+  let next: { start: number; end: number; moments: number };
+  if (what === "begun") {
+    next = { start: now, end: now + end - start, moments: moment.moment + 1 };
+  } else if (what === "later") {
+    const from = Math.max(now, start) + PUT_OFF;
+    next = under
+      ? { start, end: end + PUT_OFF, moments: doneOf(known) }
+      : { start: from, end: from + end - start, moments: 0 };
+  } else if (under && moment.moment >= doneOf(known) && time(moment.end_at) < end) {
+    // One of its moments: the task goes on.
+    next = { start, end, moments: moment.moment + 1 };
+  } else {
+    next = { start: Math.min(start, now), end: now, moments: ALL };
+  }
+  // What came before in this dish is done, unless this is only put off.
+  const before = tasks.slice(0, next.moments > 0 ? moment.task : 0);
+  const earlier = before.flatMap((one, n) =>
+    begun.some((known) => known.dish === moment.dish && known.task === n && doneOf(known) > 0)
+      ? []
+      : [
+          {
+            dish: moment.dish,
+            task: n,
+            start_at: text(Math.min(time(one.start_at), next.start)),
+            end_at: text(Math.min(time(one.end_at), next.start)),
+            moments: ALL,
+          },
+        ],
+  );
+  const others = begun.filter(
+    (one) =>
+      one !== known && !earlier.some((told) => told.dish === one.dish && told.task === one.task),
+  );
+  return {
+    ...supper,
+    begun: [
+      ...others,
+      ...earlier,
+      {
+        ...own,
+        start_at: text(next.start),
+        end_at: text(Math.max(next.start, next.end)),
+        moments: next.moments,
+      },
+    ],
+  };
+}

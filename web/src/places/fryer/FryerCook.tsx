@@ -5,6 +5,7 @@ import { useParams } from "@tanstack/react-router";
 import { ApiFailure } from "../../api/client";
 import { cookQuery } from "../../api/queries";
 import { Trouble, Waiting } from "../../components/Notice";
+import { AlsoNext } from "../../features/supper/AlsoNext";
 import { Closed } from "./Closed";
 import { NotStarted } from "./NotStarted";
 import { UnderWay } from "./UnderWay";
@@ -36,6 +37,7 @@ export function FryerCook() {
       {cook.data.state === "running" ? (
         <UnderWay cook={cook.data} received={cook.dataUpdatedAt} />
       ) : null}
+      {cook.data.state === "finished" ? null : <AlsoNext />}
       {cook.data.state === "finished" ? <Closed cook={cook.data} /> : null}
     </Box>
   );

@@ -6,16 +6,33 @@ import type { CookRow } from "../../api/types";
 import { Empty, Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Coming } from "../../features/supper/Coming";
+import { nextMoment } from "../../features/supper/next";
+import { useComing } from "../../features/supper/useComing";
 import { clock } from "../../lib/clock";
+import { useNow } from "../../lib/hooks";
+import { SupperNext } from "./SupperNext";
+
+/** A supper whose next thing is this near is followed, ms. */
+const NEAR = 12 * 3_600_000;
 
 export function FryerPlace() {
   const running = useQuery(cooksQuery({ state: "running" }));
   const planned = useQuery(cooksQuery({ state: "planned" }));
+  const now = useNow(60_000);
+  const supper = useComing(now).find((one) => {
+    const next = nextMoment(one.supper, one.plan, now);
+    return next && new Date(next.at).getTime() < now + NEAR;
+  });
   const failed = running.error ?? planned.error;
   if (failed) return <Trouble onRetry={() => void running.refetch()}>{failed.message}</Trouble>;
   if (!running.data || !planned.data) return <Waiting>Looking who is cooking…</Waiting>;
   if (running.data.total + planned.data.total === 0) {
-    return (
+    return supper ? (
+      <Box maxW="reading" mx="auto" pt="3">
+        <SupperNext kept={supper} />
+        <Coming />
+      </Box>
+    ) : (
       <>
         <Empty title="Nothing is cooking">
           Here a cook is followed step by step, with its countdown and the thermometer.{" "}
@@ -29,7 +46,8 @@ export function FryerPlace() {
     );
   }
   return (
-    <Box maxW="reading" pt="3">
+    <Box maxW="reading" mx={supper ? "auto" : undefined} pt="3">
+      {supper ? <SupperNext kept={supper} /> : null}
       <List title="Under way" rows={running.data.items} />
       <List title="Ready to start" rows={planned.data.items} />
       <Coming />

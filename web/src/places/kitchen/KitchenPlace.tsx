@@ -22,6 +22,7 @@ import { refusal } from "../../lib/message";
 import { saveFile } from "../../lib/save";
 import { useSettings } from "../../lib/settings";
 import type { Units } from "../../lib/units";
+import { Blends, Ways } from "./CardBox";
 import { floorWords, machineWords } from "./Drawings";
 
 export function KitchenPlace() {
@@ -70,6 +71,8 @@ export function KitchenPlace() {
         ))}
       </Box>
       <Files onRead={changed} units={units} />
+      <Blends units={units} />
+      <Ways catalogue={catalogue.data} />
       <Text as="h2" textStyle="section" mt="8" mb="2">
         Typical ones, to begin from
       </Text>

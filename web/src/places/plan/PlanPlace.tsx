@@ -31,7 +31,9 @@ function follows(part: Partial<Request>): Partial<Request> {
     ...(changed(LAID_FOR) ? { layout: undefined } : {}),
     ...(changed(WEIGHED_FOR) ? { weights_g: undefined } : {}),
     // Another cut is got ready otherwise.
-    ...("cut" in part ? { ahead: undefined } : {}),
+    // Another surface is none that a way of one's own ends with.
+    ...("coat" in part ? { method: undefined } : {}),
+    ...("cut" in part ? { ahead: undefined, method: undefined } : {}),
   };
 }
 
@@ -47,7 +49,7 @@ export function PlanPlace() {
 }
 
 function Said({ catalogue, own }: { catalogue: Catalogue; own: Machine[] }) {
-  const { say, eat } = useSearch({ from: "/plan" });
+  const { say, eat, supper, dish } = useSearch({ from: "/plan" });
   const navigate = useNavigate({ from: "/plan" });
   const { region } = useSettings();
   const known = [...own, ...catalogue.machine_presets.map((preset) => preset.machine)];
@@ -80,6 +82,7 @@ function Said({ catalogue, own }: { catalogue: Catalogue; own: Machine[] }) {
       machines={machines}
       request={request}
       eat={eat ?? null}
+      of={supper !== undefined && dish !== undefined ? { supper, dish } : null}
       onChange={change}
       onEat={changeEat}
     />

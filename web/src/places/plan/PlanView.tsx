@@ -20,6 +20,7 @@ import { Warnings } from "../../features/steps/Warnings";
 import { clock, nextAt } from "../../lib/clock";
 import { useNow, useSettled } from "../../lib/hooks";
 import { useSettings } from "../../lib/settings";
+import { BackToSupper } from "./BackToSupper";
 import { Beside } from "./Beside";
 import { Keep } from "./Keep";
 import { Summary } from "./Summary";
@@ -30,6 +31,8 @@ interface PlanViewProps {
   machines: Machine[];
   request: Request;
   eat: string | null;
+  /** The supper it is a dish of. */
+  of: { supper: string; dish: number } | null;
   onChange: (change: Partial<Request>) => void;
   onEat: (eat: string | null) => void;
 }
@@ -87,7 +90,11 @@ export function PlanView(props: PlanViewProps) {
                 />
               ) : null}
             </Box>
-            <Keep request={request} eat={eat} disabled={failure !== null} />
+            {props.of ? (
+              <BackToSupper request={request} of={props.of} disabled={failure !== null} />
+            ) : (
+              <Keep request={request} eat={eat} disabled={failure !== null} />
+            )}
           </Flex>
           <EmberStrip plan={shown} units={units} clockOf={clockOf} />
           <Grid templateColumns={{ base: "1fr", lg: "1.25fr 2fr" }} gap="9" mt="3">
@@ -96,7 +103,13 @@ export function PlanView(props: PlanViewProps) {
               <StepList steps={shown.steps} units={units} clockOf={clockOf} now={0} />
               <Box mt="8">
                 <Title>Before that</Title>
-                <Prep request={settled} units={units} onChange={props.onChange} />
+                <Prep
+                  key={request.cut}
+                  request={settled}
+                  entry={props.entry}
+                  units={units}
+                  onChange={props.onChange}
+                />
               </Box>
               <Box mt="8">
                 <Title>What to know</Title>

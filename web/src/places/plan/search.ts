@@ -6,15 +6,21 @@ export interface PlanSearch {
   say?: Request;
   /** Time of day on the table. */
   eat?: string;
+  /** The supper it is a dish of: a kept one, or the one being put together. */
+  supper?: string;
+  /** Which dish of it. */
+  dish?: number;
 }
 
 /** Reads an address. What is no sentence is taken out (undefined, since the router lays what is
  * returned over what it read); whether a sentence can be cooked, the server says. */
 export function readPlanSearch(search: Record<string, unknown>): PlanSearch {
-  const { say, eat } = search;
+  const { say, eat, supper, dish } = search;
   return {
     say: isSentence(say) ? say : undefined,
     eat: typeof eat === "string" && /^\d{1,2}:\d{2}$/.test(eat) ? eat : undefined,
+    supper: typeof supper === "string" ? supper : undefined,
+    dish: Number.isInteger(dish) ? (dish as number) : undefined,
   };
 }
 

@@ -1,13 +1,13 @@
 // A supper as a sentence: for whom, when, with whose hands.
-import { Flex, Input, Text } from "@chakra-ui/react";
-import { useState } from "react";
+import { Text } from "@chakra-ui/react";
 import type { Supper } from "../../api/types";
 import { Choice } from "../../components/Choice";
+import { ClockForm } from "../../components/ClockForm";
 import { NameWord } from "../../components/NameWord";
 import { QuantityInput } from "../../components/QuantityInput";
 import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
-import { onDay } from "../../features/supper/document";
+import { onDay, wantedAt } from "../../features/supper/document";
 import { clock, day, nextAt, zone } from "../../lib/clock";
 
 interface SupperSentenceProps {
@@ -17,11 +17,27 @@ interface SupperSentenceProps {
   onChange: (change: Partial<Supper>) => void;
 }
 
-const SOON = "soon";
+/** What the time is for. */
+const AIMS = [
+  { value: "table", text: "on the table" },
+  { value: "leave", text: "out of the kitchen" },
+  { value: "soon", text: "on the table as soon as it can be" },
+] as const;
+
+type Aim = (typeof AIMS)[number]["value"];
 
 export function SupperSentence({ supper, now, wrong, onChange }: SupperSentenceProps) {
-  const serve = supper.serve_at ? new Date(supper.serve_at) : null;
+  const at = wantedAt(supper);
+  const aim: Aim = supper.leave_by ? "leave" : supper.serve_at ? "table" : "soon";
+  const state = wrong === "serve_at" || wrong === "leave_by" ? "wrong" : "told";
   const count = { supper, wrong, onChange };
+  const wish = (next: Aim, time: Date | null) => {
+    const text = (time ?? new Date(new Date(now).setHours(19, 0, 0, 0))).toISOString();
+    onChange({
+      serve_at: next === "table" ? text : undefined,
+      leave_by: next === "leave" ? text : undefined,
+    });
+  };
   return (
     <Text textStyle="say" color="ink.say" maxW="sentence" as="h1">
       <NameWord
@@ -30,53 +46,54 @@ export function SupperSentence({ supper, now, wrong, onChange }: SupperSentenceP
         wrong={wrong === "name"}
         onName={(name) => onChange({ name })}
       />{" "}
-      for <Count {...count} label="Eaters" field="eaters" range={[1, 60]} />, on the table{" "}
-      <Word
-        label="Day"
-        text={serve ? day(serve, now) : "as soon as it can be"}
-        state={wrong === "serve_at" ? "wrong" : serve ? "told" : "guessed"}
-      >
+      for <Count {...count} label="Eaters" field="eaters" range={[1, 60]} />,{" "}
+      <Word label="What for" text={AIMS.find(({ value }) => value === aim)?.text ?? ""}>
         {(close) => (
           <Choice
-            items={[
-              { value: SOON, text: "as soon as it can be" },
-              ...[0, 1, 2].map((days) => ({
-                value: String(days),
-                text: day(onDay(serve ?? now, days, now), now),
-              })),
-            ]}
-            chosen={serve ? "" : SOON}
-            onChoose={(value) => {
-              const usual = serve ?? new Date(new Date(now).setHours(19, 0, 0, 0));
-              onChange({
-                serve_at:
-                  value === SOON ? undefined : onDay(usual, Number(value), now).toISOString(),
-              });
+            items={[...AIMS]}
+            chosen={aim}
+            onChoose={(chosen) => {
+              wish(chosen, at);
               close();
             }}
           />
         )}
       </Word>
-      {serve ? (
+      {at ? (
         <>
-          {" at "}
+          {" "}
+          <Word label="Day" text={day(at, now)} state={state}>
+            {(close) => (
+              <Choice
+                items={[0, 1, 2].map((days) => ({
+                  value: String(days),
+                  text: day(onDay(at, days, now), now),
+                }))}
+                chosen=""
+                onChoose={(value) => {
+                  wish(aim, onDay(at, Number(value), now));
+                  close();
+                }}
+              />
+            )}
+          </Word>
+          {aim === "leave" ? " by " : " at "}
           <Word
-            label="On the table at"
-            text={clock(serve)}
-            state={wrong === "serve_at" ? "wrong" : "told"}
+            label={aim === "leave" ? "Out by" : "On the table at"}
+            text={clock(at)}
+            state={state}
           >
             {(close) => (
               <ClockForm
                 label="Time on the clock"
-                value={clock(serve)}
+                value={clock(at)}
                 onTold={(text) => {
-                  const at = nextAt(text, now);
-                  if (!at) return false;
-                  const next = new Date(serve);
-                  next.setHours(at.getHours(), at.getMinutes(), 0, 0);
-                  onChange({ serve_at: next.toISOString() });
+                  const told = nextAt(text, now);
+                  if (!told) return;
+                  const next = new Date(at);
+                  next.setHours(told.getHours(), told.getMinutes(), 0, 0);
+                  wish(aim, next);
                   close();
-                  return true;
                 }}
               />
             )}
@@ -161,10 +178,7 @@ function Quiet({ supper, wrong, onChange }: QuietProps) {
           <ClockForm
             label="From"
             value={quiet?.from ?? "22:00"}
-            onTold={(from) => {
-              onChange({ quiet: { from, to: quiet?.to ?? "07:00", zone: zone() } });
-              return true;
-            }}
+            onTold={(from) => onChange({ quiet: { from, to: quiet?.to ?? "07:00", zone: zone() } })}
           />
           <ClockForm
             label="To"
@@ -172,7 +186,6 @@ function Quiet({ supper, wrong, onChange }: QuietProps) {
             onTold={(to) => {
               onChange({ quiet: { from: quiet?.from ?? "22:00", to, zone: zone() } });
               close();
-              return true;
             }}
           />
           <Action
@@ -188,46 +201,5 @@ function Quiet({ supper, wrong, onChange }: QuietProps) {
         </>
       )}
     </Word>
-  );
-}
-
-interface ClockFormProps {
-  label: string;
-  value: string;
-  /** False for what is no time. */
-  onTold: (text: string) => boolean;
-}
-
-function ClockForm({ label, value, onTold }: ClockFormProps) {
-  const [typed, setTyped] = useState(value);
-  const [wrong, setWrong] = useState(false);
-  return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        const at = nextAt(typed, new Date());
-        setWrong(!at || !onTold(clock(at)));
-      }}
-    >
-      <Flex gap="2" align="center" mb="2">
-        <Input
-          data-first
-          aria-label={label}
-          aria-invalid={wrong}
-          textStyle="time"
-          value={typed}
-          onFocus={(event) => event.target.select()}
-          onChange={(event) => setTyped(event.target.value)}
-        />
-        <Action type="submit" look="solid">
-          Set
-        </Action>
-      </Flex>
-      {wrong ? (
-        <Text role="alert" color="beet" textStyle="small" mb="2">
-          “{typed}” is not a time of day; write it like 19:00.
-        </Text>
-      ) : null}
-    </form>
   );
 }

@@ -1,31 +1,32 @@
 // A supper: its sentence, its dishes, its lanes, and everything by the clock.
-import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Grid, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { catalogueQuery, machinesQuery } from "../../api/queries";
-import type { Catalogue, Machine, Problem, Supper, SupperPlan } from "../../api/types";
-import { Choice } from "../../components/Choice";
+import type { Problem, Supper, SupperPlan } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
-import { Action } from "../../components/recipes";
-import { Word } from "../../components/Word";
 import { Agenda, type Moment } from "../../features/supper/Agenda";
-import { markdown, withCook, withoutDish, withSide } from "../../features/supper/document";
+import { Cards } from "../../features/supper/Cards";
+import { movedTo, withoutDish } from "../../features/supper/document";
 import { Lanes } from "../../features/supper/Lanes";
+import { isDone } from "../../features/supper/next";
 import { Shopping } from "../../features/supper/Shopping";
-import { clock, day } from "../../lib/clock";
+import { clock } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
 import { refusal } from "../../lib/message";
-import { entryOf, usual } from "../../lib/request";
-import { saveFile } from "../../lib/save";
 import { useSettings } from "../../lib/settings";
-import { capital } from "../../lib/text";
+import { Adding } from "./Adding";
+import { Binding } from "./Binding";
 import { DishLine } from "./DishLine";
 import { SupperSentence } from "./SupperSentence";
+import { Take } from "./Take";
 
 interface SupperViewProps {
   supper: Supper;
   plan: SupperPlan | undefined;
   problem: Problem | null;
+  /** The kept supper it is; nothing for the one being put together. */
+  kept?: string;
   /** Whether a newer answer is on its way. */
   busy: boolean;
   onChange: (supper: Supper) => void;
@@ -36,7 +37,7 @@ interface SupperViewProps {
 }
 
 export function SupperView(props: SupperViewProps) {
-  const { supper, plan, problem, busy, onChange, controls, children } = props;
+  const { supper, plan, problem, busy, kept, onChange, controls, children } = props;
   const units = useSettings();
   const catalogue = useQuery(catalogueQuery());
   const own = useQuery(machinesQuery());
@@ -49,7 +50,10 @@ export function SupperView(props: SupperViewProps) {
   ];
   const shown = plan && plan.dishes.length > 0 ? plan : null;
   return (
-    <Box pt="2">
+    <Box pt="2" css={{ "@media print": { "& > :not(.cards)": { display: "none" } } }}>
+      {shown && supper.dishes.length > 0 ? (
+        <Cards supper={supper} plan={shown} units={units} />
+      ) : null}
       <SupperSentence
         supper={supper}
         now={new Date(now)}
@@ -71,6 +75,7 @@ export function SupperView(props: SupperViewProps) {
             number={n}
             name={plan?.dishes[n]?.name ?? dish.side?.name ?? "this dish"}
             units={units}
+            kept={kept}
             onChange={(next) =>
               onChange({
                 ...supper,
@@ -88,7 +93,7 @@ export function SupperView(props: SupperViewProps) {
         region={units.region}
         onChange={onChange}
       />
-      {plan?.binding ? <Binding plan={plan} supper={supper} onChange={onChange} /> : null}
+      {plan?.binding ? <Binding plan={plan} onChange={onChange} /> : null}
       {plan && plan.moved.length > 0 ? (
         <Text role="status" textStyle="body" mt="3">
           Moved:{" "}
@@ -104,35 +109,11 @@ export function SupperView(props: SupperViewProps) {
       ) : null}
       {shown && supper.dishes.length > 0 ? (
         <Box aria-busy={busy} opacity={problem ? 0.4 : 1} mt="5">
-          <Lanes
-            plan={shown}
-            onServe={(at) => onChange({ ...supper, serve_at: at.toISOString() })}
-          />
-          <Flex gap="2.5" wrap="wrap" align="center" mt="2" className="no-print">
+          <Lanes plan={shown} onServe={(at) => onChange(movedTo(supper, at))} />
+          <Take supper={supper} plan={shown} units={units}>
             {children}
-            <Action type="button" look="plain" onClick={() => window.print()}>
-              Print
-            </Action>
-            <Action
-              type="button"
-              look="plain"
-              onClick={() =>
-                saveFile(markdown(supper, shown, new Date(), units), "text/markdown", "supper.md")
-              }
-            >
-              As text
-            </Action>
-            <Action
-              type="button"
-              look="plain"
-              onClick={() =>
-                saveFile(JSON.stringify(supper, null, 2), "application/json", "supper.json")
-              }
-            >
-              As a file
-            </Action>
-          </Flex>
-          {shown.proven ? null : (
+          </Take>
+          {shown.proven || shown.binding ? null : (
             <Text textStyle="small" color="ink.soft" mt="1">
               A good order; there may be a better one.
             </Text>
@@ -142,9 +123,14 @@ export function SupperView(props: SupperViewProps) {
               <Text as="h2" textStyle="section">
                 By the clock
               </Text>
-              <Agenda plan={shown} now={now} controls={controls} />
+              <Agenda
+                plan={shown}
+                now={now}
+                isDone={(moment) => isDone(supper, moment)}
+                controls={controls}
+              />
             </Box>
-            <Box as="section" css={{ "@media print": { breakBefore: "page" } }}>
+            <Box as="section">
               <Text as="h2" textStyle="section" mb="2">
                 To buy and weigh out
               </Text>
@@ -172,107 +158,5 @@ function Ready({ plan }: { plan: SupperPlan }) {
         </Text>
       ))}
     </Box>
-  );
-}
-
-interface BindingProps {
-  plan: SupperPlan;
-  supper: Supper;
-  onChange: (supper: Supper) => void;
-}
-
-/** What is in the way, and the ways out. */
-function Binding({ plan, supper, onChange }: BindingProps) {
-  const at = (time: string) => `${day(new Date(time), new Date())} at ${clock(new Date(time))}`;
-  return (
-    <Box role="alert" borderTop="2px solid" borderColor="beet" pt="2" mt="3" maxW="sentence">
-      <Text textStyle="line" color="beet" fontWeight="600">
-        It does not go like that. {capital(plan.binding ?? "")}.
-      </Text>
-      {plan.ways.length > 0 ? (
-        <Text textStyle="body" mt="1">
-          Ways out, drawn below with the first:{" "}
-          {plan.ways.map((way) => (way.later ? `eat ${at(way.serve_at)}` : way.words)).join("; ")}.
-        </Text>
-      ) : null}
-      <Flex gap="2" wrap="wrap" mt="2">
-        {plan.ways
-          .filter((way) => way.later || way.hands)
-          .map((way) => (
-            <Action
-              key={way.words}
-              type="button"
-              onClick={() =>
-                onChange(
-                  way.later
-                    ? { ...supper, serve_at: way.serve_at }
-                    : { ...supper, hands: supper.hands + 1 },
-                )
-              }
-            >
-              {way.later ? `Eat ${at(way.serve_at)}` : "Another pair of hands"}
-            </Action>
-          ))}
-      </Flex>
-    </Box>
-  );
-}
-
-interface AddingProps {
-  catalogue: Catalogue;
-  machines: Machine[];
-  supper: Supper;
-  region: Parameters<typeof usual>[2];
-  onChange: (supper: Supper) => void;
-}
-
-function Adding({ catalogue, machines, supper, region, onChange }: AddingProps) {
-  const machine = supper.dishes.find((dish) => dish.cook)?.cook?.request.machine ?? machines[0];
-  const first = catalogue.cuts[0];
-  if (!machine || !first) return null;
-  return (
-    <Text
-      textStyle="line"
-      color="ink.say"
-      borderTop="1px solid"
-      borderColor="line"
-      py="2"
-      className="no-print"
-    >
-      Add{" "}
-      <Word label="Add a cook" text="a cook" state="guessed">
-        {(close) => (
-          <Choice<string>
-            items={catalogue.cuts.map((cut) => ({ value: cut.cut, text: cut.plural }))}
-            chosen=""
-            onChoose={(cut) => {
-              const request = { ...usual(first, machine, region), cut: cut as typeof first.cut };
-              const entry = entryOf(catalogue, request);
-              if (entry) onChange(withCook(supper, usual(entry, machine, region)));
-              close();
-            }}
-          />
-        )}
-      </Word>{" "}
-      or{" "}
-      <Word label="Add a side" text="a side dish" state="guessed">
-        {(close) => (
-          <Choice<string>
-            items={catalogue.sides.map(({ side, reason }) => ({
-              value: side.name,
-              text: side.name,
-              reason,
-            }))}
-            chosen=""
-            onChoose={(name) => {
-              const known = catalogue.sides.find(({ side }) => side.name === name);
-              if (known) onChange(withSide(supper, known.side));
-              close();
-            }}
-          />
-        )}
-      </Word>
-      .
-    </Text>
   );
 }

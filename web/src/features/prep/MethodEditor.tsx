@@ -1,0 +1,216 @@
+// A way of getting meat ready, written down by the cook: its tasks in order, and what goes on it.
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { ApiFailure } from "../../api/client";
+import { changeMethod, keepMethod, methodsQuery } from "../../api/queries";
+import type { CutEntry, OwnMethod, OwnTask } from "../../api/types";
+import { Choice } from "../../components/Choice";
+import { NameWord } from "../../components/NameWord";
+import { Trouble } from "../../components/Notice";
+import { Action } from "../../components/recipes";
+import { TimeWord } from "../../components/TimeWord";
+import { Word } from "../../components/Word";
+import { hours } from "../../lib/units";
+import { DOINGS, doing, doingOf, lasting } from "./method";
+import { Seasonings } from "./Seasonings";
+
+interface MethodEditorProps {
+  method: OwnMethod;
+  /** Which one of the kitchen's; nothing for a new one. */
+  id: string | null;
+  coats: CutEntry["coats"];
+  onChange: (method: OwnMethod) => void;
+  /** Kept, or left. */
+  onDone: (kept: OwnMethod | null) => void;
+}
+
+const LONGEST = 72 * 3600;
+const NEW_TASK: OwnTask = {
+  name: "Do something",
+  place: "counter",
+  shortest_s: 300,
+  best_s: 300,
+  longest_s: 300,
+  hands_on_s: 300,
+  reason: "",
+};
+
+export function MethodEditor({ method, id, coats, onChange, onDone }: MethodEditorProps) {
+  const queries = useQueryClient();
+  const keep = useMutation({
+    mutationFn: () => (id ? changeMethod(id, method) : keepMethod(method)),
+    onSuccess: async (kept) => {
+      await queries.invalidateQueries({ queryKey: methodsQuery().queryKey });
+      onDone(kept.method);
+    },
+  });
+  const problem = keep.error instanceof ApiFailure ? keep.error.problem : null;
+  const change = (part: Partial<OwnMethod>) => {
+    keep.reset();
+    onChange({ ...method, ...part });
+  };
+  const { tasks } = method;
+  const put = (n: number, task: OwnTask) =>
+    change({ tasks: tasks.map((known, m) => (m === n ? task : known)) });
+  const swap = (n: number) =>
+    change({
+      tasks: tasks.map(
+        (task, m) => (m === n ? tasks[n - 1] : m === n - 1 ? tasks[n] : task) ?? task,
+      ),
+    });
+  return (
+    <Box as="section" aria-label="A way of your own" borderTop="2px solid" borderColor="ink" pt="3">
+      <Text textStyle="line" color="ink.say">
+        <NameWord
+          label="Name of your way"
+          name={method.name}
+          most={80}
+          wrong={problem?.field === "name"}
+          onName={(name) => change({ name })}
+        />
+        , because{" "}
+        <NameWord
+          label="Reason"
+          name={method.reason ?? ""}
+          most={240}
+          wrong={problem?.field === "reason"}
+          onName={(reason) => change({ reason })}
+        />
+      </Text>
+      <Box as="ol" listStyleType="none" mt="2">
+        {tasks.map((task, n) => (
+          <TaskLine
+            key={n}
+            task={task}
+            number={n + 1}
+            onChange={(next) => put(n, next)}
+            onUp={n > 0 ? () => swap(n) : undefined}
+            onRemove={() => change({ tasks: tasks.filter((_, m) => m !== n) })}
+          />
+        ))}
+      </Box>
+      <Action type="button" look="plain" onClick={() => change({ tasks: [...tasks, NEW_TASK] })}>
+        Another task
+      </Action>
+      <Text textStyle="line" color="ink.say" mt="1">
+        On it go{" "}
+        <Seasonings
+          seasonings={method.seasonings}
+          onChange={(seasonings) => change({ seasonings })}
+        />
+        ; when it goes in, it is{" "}
+        <Word label="Surface" text={coats.find((coat) => coat.coat === method.coat)?.words ?? ""}>
+          {(close) => (
+            <Choice
+              items={coats.map((coat) => ({ value: coat.coat, text: coat.words }))}
+              chosen={method.coat}
+              onChoose={(coat) => {
+                change({ coat });
+                close();
+              }}
+            />
+          )}
+        </Word>
+        .
+      </Text>
+      {keep.error ? (
+        <Box mt="2">
+          <Trouble>{keep.error.message} Nothing you wrote is lost.</Trouble>
+        </Box>
+      ) : null}
+      <Flex gap="2" mt="3" wrap="wrap">
+        <Action type="button" look="solid" disabled={keep.isPending} onClick={() => keep.mutate()}>
+          {id ? "Keep the changes" : "Keep it under this name"}
+        </Action>
+        <Action type="button" look="plain" onClick={() => onDone(null)}>
+          Leave it
+        </Action>
+      </Flex>
+    </Box>
+  );
+}
+
+interface TaskLineProps {
+  task: OwnTask;
+  number: number;
+  onChange: (task: OwnTask) => void;
+  onUp: (() => void) | undefined;
+  onRemove: () => void;
+}
+
+/** A task: what, where, how long, and how far that may differ where it is only let be. */
+function TaskLine({ task, number, onChange, onUp, onRemove }: TaskLineProps) {
+  const kind = doingOf(task);
+  const waits = task.does !== undefined && kind !== "blot";
+  const [shortest, longest] = [task.shortest_s, task.longest_s];
+  return (
+    <Box as="li" borderTop="1px solid" borderColor="line" py="2" textStyle="body">
+      <NameWord
+        label={`Task ${number}`}
+        name={task.name}
+        most={80}
+        wrong={false}
+        onName={(name) => onChange({ ...task, name })}
+      />
+      :{" "}
+      <Word
+        label={`What task ${number} is`}
+        text={DOINGS.find((one) => one.value === kind)?.text ?? kind}
+      >
+        {(close) => (
+          <Choice<string>
+            items={DOINGS.map(({ value, text }) => ({ value, text }))}
+            chosen={kind}
+            onChoose={(chosen) => {
+              const next = DOINGS.find((one) => one.value === chosen);
+              if (next) onChange(lasting(doing(task, next.value), task.best_s));
+              close();
+            }}
+          />
+        )}
+      </Word>
+      , {waits ? "best " : ""}
+      <TimeWord
+        label={`Time of task ${number}`}
+        seconds={task.best_s}
+        range={[60, LONGEST]}
+        onChange={(best_s) => onChange(lasting(task, best_s))}
+      />
+      {waits ? (
+        <>
+          , from{" "}
+          <TimeWord
+            label={`Task ${number} at least`}
+            seconds={shortest}
+            range={[60, task.best_s]}
+            hint={`up to ${hours(task.best_s)}`}
+            onChange={(shortest_s) => onChange({ ...task, shortest_s })}
+          />{" "}
+          to{" "}
+          <TimeWord
+            label={`Task ${number} at most`}
+            seconds={longest}
+            range={[task.best_s, LONGEST]}
+            hint={`from ${hours(task.best_s)}`}
+            onChange={(longest_s) => onChange({ ...task, longest_s })}
+          />
+        </>
+      ) : null}
+      <Flex gap="1">
+        {onUp ? (
+          <Action type="button" look="plain" aria-label={`Task ${number} earlier`} onClick={onUp}>
+            Earlier
+          </Action>
+        ) : null}
+        <Action
+          type="button"
+          look="plain"
+          aria-label={`Leave out task ${number}`}
+          onClick={onRemove}
+        >
+          Leave out
+        </Action>
+      </Flex>
+    </Box>
+  );
+}

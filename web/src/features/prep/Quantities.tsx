@@ -1,0 +1,58 @@
+// What to weigh out for a school, what it brings along, and how the meat is when it goes in.
+import { Box, chakra, Grid, Text } from "@chakra-ui/react";
+import type { Blend, Method, Preparation } from "../../api/types";
+import { hours, length, mass, smallMass, temperature, type Units } from "../../lib/units";
+import { BlendWord } from "./BlendWord";
+
+interface QuantitiesProps {
+  method: Method;
+  prep: Preparation;
+  blend: Blend | null | undefined;
+  units: Units;
+  onBlend: (blend: Blend | undefined) => void;
+}
+
+export function Quantities({ method, prep, blend, units, onBlend }: QuantitiesProps) {
+  const { worth } = method;
+  const allergens = [...new Set(method.amounts.flatMap((amount) => amount.allergen ?? []))];
+  const eaters = Math.max(1, Math.round(prep.meat_g / (prep.portion_g[1] ?? prep.meat_g)));
+  return (
+    <Box mt="4">
+      <Text textStyle="section">Weigh out for {mass(prep.meat_g, units)}</Text>
+      <Grid as="dl" templateColumns="1fr auto auto" columnGap="4" textStyle="small" mt="1">
+        {method.amounts.map((amount) => (
+          <Box key={amount.ingredient} display="contents">
+            <dt>{amount.ingredient}</dt>
+            <chakra.dd textAlign="end" fontWeight="650">
+              {smallMass(amount.mass_g, units)}
+            </chakra.dd>
+            <chakra.dd textAlign="end" color="ink.soft">
+              {amount.spoons}
+            </chakra.dd>
+          </Box>
+        ))}
+      </Grid>
+      {method.seasonings.some((one) => one.kind === "rub") ? (
+        <Text textStyle="small" mt="2">
+          The rub is <BlendWord blend={blend} onBlend={onBlend} />.
+        </Text>
+      ) : null}
+      <Text textStyle="small" mt="2">
+        It feeds about {eaters}; {Math.round(method.sodium_mg / eaters / 10) * 10} mg of sodium for
+        each
+        {allergens.length > 0 ? `. Allergens: ${allergens.join("; ")}` : ""}.
+      </Text>
+      <Text textStyle="small" color="ink.soft" mt="1">
+        {worth ? `When it goes in, its middle is at ${temperature(worth.core_c, units)}` : ""}
+        {worth && worth.dry_layer_mm > 0.01
+          ? ` and its skin is dry ${worth.dry_layer_mm.toFixed(2)} mm deep`
+          : ""}
+        {method.salt_depth_mm == null
+          ? ""
+          : `; salt is half as strong ${length(method.salt_depth_mm, units)} deep as outside`}
+        {worth ? ". " : ""}From frozen: {hours(prep.thaw_fridge_s)} in the fridge,{" "}
+        {hours(prep.thaw_water_s)} in cold water.
+      </Text>
+    </Box>
+  );
+}

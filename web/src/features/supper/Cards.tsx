@@ -1,0 +1,73 @@
+// The cards that are printed: only paper shows them.
+import { Box, Text } from "@chakra-ui/react";
+import type { Supper, SupperPlan } from "../../api/types";
+import { clock, day } from "../../lib/clock";
+import type { Units } from "../../lib/units";
+import { cards } from "./cards";
+import { Shopping } from "./Shopping";
+
+interface CardsProps {
+  supper: Supper;
+  plan: SupperPlan;
+  units: Units;
+}
+
+export function Cards({ supper, plan, units }: CardsProps) {
+  const now = new Date();
+  const at = (time: string) => `${day(new Date(time), now)} ${clock(new Date(time))}`;
+  const table = `${supper.name}, for ${supper.eaters}, on the table ${at(plan.serve_at)}`;
+  return (
+    <Box className="cards" display="none" _print={{ display: "block" }} color="mark.ink">
+      {cards(plan).map((card) => (
+        <CardBox key={card.title} title={card.title} under={table}>
+          {card.moments.map((moment) => {
+            const dish = plan.dishes[moment.dish]?.name;
+            return (
+              <Box
+                key={`${moment.dish} ${moment.task} ${moment.moment}`}
+                display="flex"
+                gap="4"
+                py="1.5"
+                borderTop="1px solid"
+                breakInside="avoid"
+              >
+                <Text textStyle="time" flexShrink="0" w="9rem">
+                  ☐ {at(moment.at)}
+                </Text>
+                <Box>
+                  <Text textStyle="body">
+                    {moment.what}
+                    {dish && !card.title.endsWith(dish) ? ` · ${dish}` : ""}
+                  </Text>
+                  {moment.caution ? <Text textStyle="small">Caution: {moment.caution}</Text> : null}
+                </Box>
+              </Box>
+            );
+          })}
+        </CardBox>
+      ))}
+      <CardBox title="Buy and weigh out" under={table}>
+        <Shopping plan={plan} eaters={supper.eaters} units={units} />
+      </CardBox>
+    </Box>
+  );
+}
+
+interface CardBoxProps {
+  title: string;
+  under: string;
+  children: React.ReactNode;
+}
+
+/** A card on a page of its own. */
+const CardBox = ({ title, under, children }: CardBoxProps) => (
+  <Box as="section" css={{ breakAfter: "page", "&:last-of-type": { breakAfter: "auto" } }}>
+    <Text as="h2" textStyle="title">
+      {title}
+    </Text>
+    <Text textStyle="small" mb="3">
+      {under}
+    </Text>
+    {children}
+  </Box>
+);

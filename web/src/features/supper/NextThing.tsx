@@ -1,0 +1,90 @@
+// Across all dishes of a supper: one thing to do, and how long until it.
+import { Box, Flex, Text } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import type { KeptSupper } from "../../api/types";
+import { Caution } from "../../components/Notice";
+import { Action } from "../../components/recipes";
+import { clock, countdown, day } from "../../lib/clock";
+import type { Moment } from "./Agenda";
+import { begunOf, isWork } from "./next";
+import type { useTelling } from "./telling";
+
+interface NextThingProps {
+  kept: KeptSupper;
+  moment: Moment;
+  now: number;
+  telling: ReturnType<typeof useTelling>;
+  /** One big instruction, for wet hands. */
+  big?: boolean;
+  children?: ReactNode;
+}
+
+/** Farther away than this there is a day instead of a countdown, s. */
+const SOON = 12 * 3600;
+
+export function NextThing({ kept, moment, now, telling, big, children }: NextThingProps) {
+  const at = new Date(moment.at);
+  const left = (at.getTime() - now) / 1000;
+  // Begun, and this is one of its later moments; or all of it is hands.
+  const begun = begunOf(telling.supper, moment)?.moments;
+  const under = begun !== undefined && begun > 0;
+  const once = under || isWork(kept.plan, moment);
+  return (
+    <Box pb="4" className="no-print">
+      <Box aria-live="polite">
+        <Text as={big ? "h1" : "p"} textStyle={big ? "instruction" : "title"}>
+          {moment.what}
+        </Text>
+        <Text textStyle="line" color="ink.say" mt={big ? "2" : "0"}>
+          {kept.plan.dishes[moment.dish]?.name}, at {clock(at)}
+        </Text>
+      </Box>
+      <Text
+        textStyle={big ? (left < SOON ? "count" : "title") : "line"}
+        color={left <= 0 ? "ember" : "ink"}
+        role="timer"
+        aria-live="off"
+        mt={big ? "3" : "0"}
+      >
+        {left <= 0 ? "now" : left < SOON ? countdown(left) : day(at, new Date(now))}
+      </Text>
+      {moment.caution ? (
+        <Box mt="2">
+          <Caution>{moment.caution}</Caution>
+        </Box>
+      ) : null}
+      {big ? (
+        <Flex gap="2.5" mt="5" wrap="wrap">
+          <Action
+            type="button"
+            look="zest"
+            big
+            disabled={telling.busy}
+            onClick={() => telling.tell(moment, once ? "done" : "begun")}
+          >
+            {once ? "Done" : "It has begun"}
+          </Action>
+          {once ? null : (
+            <Action
+              type="button"
+              flex="1"
+              disabled={telling.busy}
+              onClick={() => telling.tell(moment, "done")}
+            >
+              Done already
+            </Action>
+          )}
+          <Action
+            type="button"
+            flex="1"
+            disabled={telling.busy}
+            onClick={() => telling.tell(moment, "later")}
+          >
+            {under ? "5 min more" : "5 min later"}
+          </Action>
+        </Flex>
+      ) : null}
+      {children}
+    </Box>
+  );
+}

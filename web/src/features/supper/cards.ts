@@ -1,0 +1,30 @@
+// A supper sorted onto cards: what is done before the heat, each cook at its machine, what to buy.
+import type { SupperPlan } from "../../api/types";
+
+type Moment = SupperPlan["agenda"][number];
+
+export interface Card {
+  title: string;
+  moments: Moment[];
+}
+
+/** The hob and the fridge stand behind the machines. */
+const NOT_MACHINES = 2;
+
+/** Everything that is got ready and every side dish on one card, then a card for each cook. */
+export function cards(plan: SupperPlan): Card[] {
+  const machines = plan.lanes.length - NOT_MACHINES;
+  const cooks = (moment: Moment) => {
+    const dish = plan.dishes[moment.dish];
+    const lane = dish?.tasks[moment.task]?.lane;
+    return dish?.load_at != null && lane != null && lane < machines;
+  };
+  const ahead = plan.agenda.filter((moment) => !cooks(moment));
+  const each = plan.dishes.map((dish, n) => ({
+    title: `Cook ${dish.name}`,
+    moments: plan.agenda.filter((moment) => moment.dish === n && cooks(moment)),
+  }));
+  return [{ title: "Get ready", moments: ahead }, ...each].filter(
+    (card) => card.moments.length > 0,
+  );
+}

@@ -1,0 +1,105 @@
+// At the fryer, a supper across its dishes: one next thing, whatever it is.
+import { Box, Text } from "@chakra-ui/react";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useNavigate } from "@tanstack/react-router";
+import { cookChanged, keepCook, sendReport } from "../../api/queries";
+import type { KeptSupper } from "../../api/types";
+import { Trouble } from "../../components/Notice";
+import { PlaceLink } from "../../components/PlaceLink";
+import { Action } from "../../components/recipes";
+import { useAlarm, useTitle, useWakeLock } from "../../features/course/alarm";
+import type { Moment } from "../../features/supper/Agenda";
+import { NextThing } from "../../features/supper/NextThing";
+import { nextMoment } from "../../features/supper/next";
+import { useTelling } from "../../features/supper/telling";
+import { clock, countdown, day } from "../../lib/clock";
+import { useNow } from "../../lib/hooks";
+import { useSettings } from "../../lib/settings";
+
+const TICK = 1000;
+/** The screen stays on from so long before the next thing, ms. */
+const AWAKE = 30 * 60_000;
+
+export function SupperNext({ kept }: { kept: KeptSupper }) {
+  const { muted } = useSettings();
+  const now = useNow(TICK);
+  const telling = useTelling(kept);
+  const { supper, error } = telling;
+  const { plan } = kept;
+  const moment = nextMoment(supper, plan, now);
+  const left = moment ? new Date(moment.at).getTime() - now : Number.POSITIVE_INFINITY;
+  useWakeLock(left < AWAKE);
+  useAlarm(left <= 0, muted);
+  useTitle(
+    moment && left < AWAKE
+      ? `${left <= 0 ? "now" : countdown(left / 1000)} · ${moment.what}`
+      : "At the fryer · Zesty Ember",
+  );
+  if (!moment) return null;
+  const rest = plan.agenda.slice(plan.agenda.indexOf(moment) + 1);
+  const then = nextMoment(supper, { ...plan, agenda: rest }, now);
+  const serve = new Date(plan.serve_at);
+  return (
+    <Box as="section" pb="6">
+      <Text textStyle="small" color="ink.soft" pb="3">
+        <PlaceLink
+          to="/supper/$id"
+          params={{ id: kept.id }}
+          textDecoration="underline"
+          textUnderlineOffset="3px"
+        >
+          {supper.name}
+        </PlaceLink>
+        , on the table {day(serve, new Date(now))} at {clock(serve)}
+      </Text>
+      <NextThing kept={kept} moment={moment} now={now} telling={telling} big>
+        {error ? (
+          <Box mt="3">
+            <Trouble>{error.message} Nothing you told is lost.</Trouble>
+          </Box>
+        ) : null}
+        <Text textStyle="line" color="ink.soft" mt="4">
+          {then
+            ? `Then, at ${clock(new Date(then.at))}: ${then.what} (${plan.dishes[then.dish]?.name})`
+            : `Then the table, at ${clock(serve)}`}
+        </Text>
+        <Follow kept={kept} moment={moment} />
+      </NextThing>
+    </Box>
+  );
+}
+
+/** A cook of the supper can be followed on its own, with readings and the thermometer's forecast. */
+function Follow({ kept, moment }: { kept: KeptSupper; moment: Moment }) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const request = kept.supper.dishes[moment.dish]?.cook?.request;
+  const dish = kept.plan.dishes[moment.dish];
+  const start = useMutation({
+    mutationFn: async () => {
+      if (!request) throw new Error("This is no cook.");
+      const cook = await keepCook(request, null, new Date(kept.plan.serve_at));
+      return sendReport(cook.id, {
+        id: crypto.randomUUID(),
+        ago_s: 0,
+        happening: { kind: "started" },
+      });
+    },
+    onSuccess: (cook) => {
+      cookChanged(queries, cook);
+      void navigate({ to: "/fryer/$id", params: { id: cook.id } });
+    },
+  });
+  const task = dish?.tasks[moment.task];
+  const loads =
+    dish?.load_at && task && task.start_at <= dish.load_at && dish.load_at < task.end_at;
+  if (!request || !loads) return null;
+  return (
+    <Box mt="2">
+      <Action type="button" look="plain" disabled={start.isPending} onClick={() => start.mutate()}>
+        Follow this cook with the thermometer
+      </Action>
+      {start.error ? <Trouble>{start.error.message}</Trouble> : null}
+    </Box>
+  );
+}

@@ -1,0 +1,181 @@
+// A blend: its name and what it is mixed of, in grams.
+import { Box, Checkbox, chakra, Flex, Grid, Input, Text } from "@chakra-ui/react";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { blendsQuery, changeBlend, keepBlend } from "../../api/queries";
+import type { Blend } from "../../api/types";
+import { Trouble } from "../../components/Notice";
+import { Action } from "../../components/recipes";
+import { useDraft } from "../../lib/draft";
+
+interface BlendEditorProps {
+  /** Which one of the kitchen's; nothing for a new one. */
+  id: string | null;
+  saved: Blend;
+  onDone: () => void;
+}
+
+/** As it is typed: a number that is not one yet stays. */
+interface TypedPart {
+  what: string;
+  grams: string;
+  salt: boolean;
+  allergen: string;
+}
+
+interface TypedBlend {
+  name: string;
+  parts: TypedPart[];
+}
+
+const EMPTY: TypedPart = { what: "", grams: "", salt: false, allergen: "" };
+
+const typed = ({ name, parts }: Blend): TypedBlend => ({
+  name,
+  parts: parts.map((part) => ({
+    what: part.what,
+    grams: String(part.mass_g),
+    salt: part.salt ?? false,
+    allergen: part.allergen ?? "",
+  })),
+});
+
+/** What was typed; a line that is empty is none. */
+function told({ name, parts }: TypedBlend): Blend {
+  return {
+    name,
+    parts: parts
+      .filter((part) => part.what.trim() || part.grams.trim())
+      .map((part) => {
+        const mass_g = Number(part.grams.replace(",", "."));
+        if (!part.what.trim()) throw new Error(`Say what the ${part.grams} g are.`);
+        if (!Number.isFinite(mass_g) || mass_g <= 0) {
+          throw new Error(`“${part.grams}” is no weight of ${part.what}; write grams, like 12.`);
+        }
+        const allergen = part.allergen.trim();
+        return {
+          what: part.what.trim(),
+          mass_g,
+          salt: part.salt,
+          ...(allergen ? { allergen } : {}),
+        };
+      }),
+  };
+}
+
+export function BlendEditor({ id, saved, onDone }: BlendEditorProps) {
+  const queries = useQueryClient();
+  const [blend, setBlend] = useDraft<TypedBlend>(`blend ${id ?? "new"}`, typed(saved));
+  const keep = useMutation({
+    mutationFn: async () => {
+      const said = told(blend);
+      return id ? changeBlend(id, said) : keepBlend(said);
+    },
+    onSuccess: async () => {
+      setBlend(null);
+      await queries.invalidateQueries({ queryKey: blendsQuery().queryKey });
+      onDone();
+    },
+  });
+  const set = (next: TypedBlend) => {
+    keep.reset();
+    setBlend(next);
+  };
+  const put = (n: number, part: Partial<TypedPart>) =>
+    set({
+      ...blend,
+      parts: blend.parts.map((known, m) => (m === n ? { ...known, ...part } : known)),
+    });
+  return (
+    <chakra.form
+      aria-label={id ? `Blend ${saved.name}` : "A new blend"}
+      borderTop="2px solid"
+      borderColor="ink"
+      py="3"
+      maxW="reading"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep.mutate();
+      }}
+    >
+      <Text as="label" textStyle="small">
+        Name
+        <Input
+          value={blend.name}
+          maxLength={60}
+          onChange={(event) => set({ ...blend, name: event.target.value })}
+        />
+      </Text>
+      <Grid templateColumns="1fr 5rem auto 7rem auto" gap="2" mt="3" alignItems="center">
+        {["what", "grams", "salt", "allergen", ""].map((head) => (
+          <Text key={head} textStyle="small" color="ink.soft">
+            {head}
+          </Text>
+        ))}
+        {blend.parts.map((part, n) => (
+          <Box key={n} display="contents">
+            <Input
+              aria-label={`Part ${n + 1}`}
+              value={part.what}
+              maxLength={60}
+              onChange={(event) => put(n, { what: event.target.value })}
+            />
+            <Input
+              aria-label={`Grams of part ${n + 1}`}
+              inputMode="decimal"
+              value={part.grams}
+              onChange={(event) => put(n, { grams: event.target.value })}
+            />
+            <Checkbox.Root
+              checked={part.salt}
+              onCheckedChange={(change) => put(n, { salt: change.checked === true })}
+            >
+              <Checkbox.HiddenInput aria-label={`Part ${n + 1} is salt`} />
+              <Checkbox.Control />
+            </Checkbox.Root>
+            <Input
+              aria-label={`Allergen of part ${n + 1}`}
+              value={part.allergen}
+              maxLength={60}
+              onChange={(event) => put(n, { allergen: event.target.value })}
+            />
+            <Action
+              type="button"
+              look="plain"
+              aria-label={`Leave out part ${n + 1}`}
+              onClick={() => set({ ...blend, parts: blend.parts.filter((_, m) => m !== n) })}
+            >
+              ×
+            </Action>
+          </Box>
+        ))}
+      </Grid>
+      <Action
+        type="button"
+        look="plain"
+        onClick={() => set({ ...blend, parts: [...blend.parts, EMPTY] })}
+      >
+        Another part
+      </Action>
+      {keep.error ? (
+        <Box mt="2">
+          <Trouble>{keep.error.message} Nothing you wrote is lost.</Trouble>
+        </Box>
+      ) : null}
+      <Flex gap="2" mt="2" wrap="wrap">
+        <Action type="submit" look="solid" disabled={keep.isPending}>
+          {id ? "Keep the changes" : "Keep this blend"}
+        </Action>
+        <Action
+          type="button"
+          look="plain"
+          onClick={() => {
+            setBlend(null);
+            onDone();
+          }}
+        >
+          Leave it
+        </Action>
+      </Flex>
+    </chakra.form>
+  );
+}

@@ -1,0 +1,107 @@
+// A cook of a supper in words: what, how it is got ready, in which machine, until when. Everything
+// else about it is changed in its plan.
+import { useQuery } from "@tanstack/react-query";
+import { methodsQuery, preparationQuery } from "../../api/queries";
+import type { Request } from "../../api/types";
+import { Choice } from "../../components/Choice";
+import { PlaceLink } from "../../components/PlaceLink";
+import { Word } from "../../components/Word";
+import { chosenOf, ownFor } from "../../features/prep/method";
+import { TargetWord } from "../../features/sentence/TargetWord";
+import { MassWord, PiecesWord } from "../../features/sentence/words";
+import { IN_HAND } from "../../features/supper/document";
+import { entryOf, inMachine } from "../../lib/request";
+import { hours } from "../../lib/units";
+import type { DishLineProps } from "./DishLine";
+
+type CookWordsProps = DishLineProps & { request: Request; method: string | null | undefined };
+
+const NOTHING = "";
+
+export function CookWords(props: CookWordsProps) {
+  const { catalogue, machines, request, method, number, units, kept, onChange } = props;
+  const entry = entryOf(catalogue, request);
+  const { ahead, method: said, ...bare } = request;
+  const cards = useQuery(methodsQuery());
+  const own = ownFor(
+    request,
+    (cards.data ?? []).map((one) => one.method),
+  );
+  const prep = useQuery(preparationQuery(bare, own));
+  if (!entry) return null;
+  const change = (part: Partial<Request>) =>
+    onChange({ cook: { request: { ...request, ...part }, method } });
+  const chosen = said ? `own: ${said.name}` : (method ?? NOTHING);
+  const schools = prep.data?.methods ?? [];
+  const school = schools.find((known) => known.id === chosen) ?? chosenOf(schools, request, {});
+  const word = { request, entry, units, wrong: null, onChange: change };
+  const ready =
+    school?.name ?? said?.name ?? (ahead?.length ? "got ready as said" : "nothing done ahead");
+  const getReady = (id: string) => {
+    const mine = own.find((known) => `own: ${known.name}` === id);
+    onChange({
+      cook: {
+        request: { ...request, ahead: undefined, method: mine },
+        method: mine ? undefined : id || undefined,
+      },
+    });
+  };
+  // The plan says what a school does, where only its name is said here.
+  const chosenAhead =
+    school && !ahead?.length
+      ? {
+          coat: school.coat,
+          ahead: school.tasks.flatMap((task) => task.ahead ?? []),
+        }
+      : {};
+  return (
+    <>
+      <PiecesWord {...word} /> {request.pieces === 1 ? entry.name : entry.plural} of{" "}
+      <MassWord {...word} />,{" "}
+      <Word label="Getting ready" text={ready} state={chosen || ahead?.length ? "told" : "guessed"}>
+        {(close) => (
+          <Choice<string>
+            items={[
+              { value: NOTHING, text: "nothing done ahead" },
+              ...schools.map((known) => ({
+                value: known.id,
+                text: known.own ? `${known.name} (your own)` : known.name,
+                reason: `${hours(known.time_s)}. ${known.reason}`,
+              })),
+            ]}
+            chosen={school?.id ?? NOTHING}
+            onChoose={(id) => {
+              getReady(id);
+              close();
+            }}
+          />
+        )}
+      </Word>
+      , in{" "}
+      <Word label="Machine" text={request.machine.name}>
+        {(close) => (
+          <Choice
+            items={machines.map((machine) => ({ value: machine.name, text: machine.name }))}
+            chosen={request.machine.name}
+            onChoose={(name) => {
+              const machine = machines.find((known) => known.name === name);
+              if (machine) change(inMachine(request, machine));
+              close();
+            }}
+          />
+        )}
+      </Word>
+      , until <TargetWord {...word} catalogue={catalogue} />.{" "}
+      <PlaceLink
+        to="/plan"
+        search={{ say: { ...request, ...chosenAhead }, supper: kept ?? IN_HAND, dish: number }}
+        textStyle="small"
+        textDecoration="underline"
+        textUnderlineOffset="3px"
+        className="no-print"
+      >
+        Its plan
+      </PlaceLink>
+    </>
+  );
+}
