@@ -12,6 +12,7 @@ fn hands(at: Minute, lasts: Minute) -> HandsOn {
         at,
         lasts,
         what: "hands".to_owned(),
+        steps: Vec::new(),
     }
 }
 

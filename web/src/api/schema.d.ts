@@ -517,6 +517,8 @@ export interface components {
              * @description Which of its moments, from 0.
              */
             moment: number;
+            /** @description Why, with numbers. */
+            notes: components["schemas"]["MessageDto"][];
             /**
              * Format: int32
              * @description Of which task.
@@ -2181,6 +2183,13 @@ export interface components {
         };
         /** @description A dish in its place. */
         ScheduledDto: {
+            /** @description What goes on the meat of a cook. */
+            amounts: components["schemas"]["AmountDto"][];
+            /**
+             * Format: double
+             * @description Until when it cooks.
+             */
+            core_target_c?: number | null;
             /**
              * Format: date-time
              * @description When the meat of a cook goes in.
@@ -2196,6 +2205,11 @@ export interface components {
              * @description When it is ready.
              */
             ready_at: string;
+            /**
+             * Format: double
+             * @description The dial of a cook.
+             */
+            setting_c?: number | null;
             /** @description Its tasks. */
             tasks: components["schemas"]["ScheduledTaskDto"][];
         };
@@ -2313,6 +2327,8 @@ export interface components {
         };
         /** @description Something to buy. */
         ShoppingDto: {
+            /** @description An allergen it often brings. */
+            allergen?: string | null;
             /**
              * Format: double
              * @description How much.

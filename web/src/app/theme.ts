@@ -18,6 +18,8 @@ const config = defineConfig({
     "header, .no-print": { _print: { display: "none !important" } },
   },
   theme: {
+    // Seen without looking for it.
+    recipes: { input: { variants: { variant: { outline: { borderColor: "ink.soft" } } } } },
     tokens: {
       fonts: { heading: { value: heading }, body: { value: body } },
       radii: {

@@ -26,6 +26,9 @@ export function nextAt(text: string, now: Date): Date | null {
   return at;
 }
 
+/** The same on paper, which is read on another day. */
+export const weekday = (at: Date) => at.toLocaleDateString(undefined, { weekday: "short" });
+
 export function day(at: Date, now: Date): string {
   const midnight = (date: Date) => new Date(date).setHours(0, 0, 0, 0);
   const days = Math.round((midnight(now) - midnight(at)) / 86_400_000);

@@ -220,13 +220,14 @@ fn hands_at(at: Minute, lasts: Minute, what: &str) -> Vec<HandsOn> {
         at,
         lasts,
         what: what.to_owned(),
+        steps: Vec::new(),
     }]
 }
 
 /// Moments of hands within the time in the machine, those that run into one another as one.
 fn at_the_machine(plan: &Plan, before: Minute, end: Minute) -> Vec<HandsOn> {
     let mut moments: Vec<HandsOn> = Vec::new();
-    for step in &plan.steps {
+    for (number, step) in plan.steps.iter().enumerate() {
         let lasts = match step.kind {
             StepKind::Preheat | StepKind::Set | StepKind::Check => TO_CHECK,
             StepKind::Load => TO_LOAD,
@@ -239,11 +240,13 @@ fn at_the_machine(plan: &Plan, before: Minute, end: Minute) -> Vec<HandsOn> {
             Some(last) if last.at + last.lasts >= at => {
                 last.lasts = last.lasts.max(at + lasts - last.at);
                 last.what = format!("{}; {}", last.what, step.title);
+                last.steps.push(number);
             }
             _ => moments.push(HandsOn {
                 at,
                 lasts,
                 what: step.title.clone(),
+                steps: vec![number],
             }),
         }
     }

@@ -33,6 +33,8 @@ pub struct HandsOn {
     pub lasts: Minute,
     /// What, in the cook's words.
     pub what: String,
+    /// The steps of the cook's plan that it stands for, by their numbers; none outside a cook.
+    pub steps: Vec<usize>,
 }
 
 /// Something of a dish that takes time.
@@ -210,7 +212,7 @@ impl Dish {
     /// let task = |lasts, hands| Task {
     ///     name: "task".to_owned(), stand: None, lasts: [lasts; 3], wait: 0, hands,
     /// };
-    /// let pull = HandsOn { at: 38, lasts: 2, what: "take it out".to_owned() };
+    /// let pull = HandsOn { at: 38, lasts: 2, what: "take it out".to_owned(), steps: vec![] };
     /// let waiting = Waiting { free: 0, per_minute: 1.0, longest: 60 };
     /// let tasks = vec![task(40, vec![pull]), task(15, vec![])];
     /// let roast = Dish { name: "roast".to_owned(), tasks, waiting };

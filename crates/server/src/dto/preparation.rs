@@ -135,7 +135,7 @@ pub struct PrepTaskDto {
 }
 
 /// So much of something.
-#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct AmountDto {
     /// What.
     pub ingredient: String,

@@ -6,6 +6,8 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::plan::PictureDto;
+use super::preparation::AmountDto;
+use super::quantity::MessageDto;
 use super::request::RequestDto;
 
 /// What is wanted.
@@ -215,8 +217,16 @@ pub struct ScheduledDto {
     pub loses: String,
     /// Its tasks.
     pub tasks: Vec<ScheduledTaskDto>,
+    /// What goes on the meat of a cook.
+    #[serde(default)]
+    #[schema(required = true)]
+    pub amounts: Vec<AmountDto>,
     /// The strip of a cook, from when the meat goes in.
     pub picture: Option<PictureDto>,
+    /// The dial of a cook.
+    pub setting_c: Option<f64>,
+    /// Until when it cooks.
+    pub core_target_c: Option<f64>,
     /// When the meat of a cook goes in.
     pub load_at: Option<DateTime<Utc>>,
 }
@@ -253,6 +263,10 @@ pub struct AgendaDto {
     #[serde(default)]
     #[schema(required = true)]
     pub moment: u32,
+    /// Why, with numbers.
+    #[serde(default)]
+    #[schema(required = true)]
+    pub notes: Vec<MessageDto>,
     /// What can hurt.
     pub caution: Option<String>,
 }
@@ -279,6 +293,8 @@ pub struct ShoppingDto {
     pub spoons: Option<String>,
     /// What so many eaters need, where that is known.
     pub needed_g: Option<f64>,
+    /// An allergen it often brings.
+    pub allergen: Option<String>,
 }
 
 /// A way out.

@@ -306,6 +306,7 @@ fn ready_before(dish: &mut Dish, machine: usize, side: &SideDto) {
                 at: 0,
                 lasts: work,
                 what: name.clone(),
+                steps: Vec::new(),
             }],
             name,
             stand: None,

@@ -3,6 +3,7 @@
 mod check;
 mod dishes;
 mod quiet;
+mod shopping;
 mod told;
 mod ways;
 

@@ -3,19 +3,20 @@
 use std::collections::HashMap;
 
 use chrono::{DateTime, Duration, Utc};
-use ember_core::plan::surface;
-use ember_core::prep::{Amount, Appetite, portion, quantities};
+use ember_core::plan::Message;
 use ember_core::schedule::{
-    Change, Clash, Minute, Placed, Scarce, Schedule, Task, WayOut, whole_minutes,
+    Change, Clash, HandsOn, Minute, Placed, Scarce, Schedule, Task, WayOut, whole_minutes,
 };
-use ember_core::units::Mass;
 
 use super::check::MOST_HANDS;
 use super::dishes::{Wanted, stands_in};
+use super::shopping::{seasoned, shopping};
 use super::ways::Otherwise;
 use crate::dto::plan::PictureDto;
+use crate::dto::preparation::AmountDto;
+use crate::dto::quantity::MessageDto;
 use crate::dto::supper::{
-    AgendaDto, ClashDto, LaneDto, MovedDto, ScheduledDto, ScheduledTaskDto, ShoppingDto, SupperDto,
+    AgendaDto, ClashDto, LaneDto, MovedDto, ScheduledDto, ScheduledTaskDto, SupperDto,
     SupperPlanDto, WayDto,
 };
 
@@ -56,7 +57,7 @@ impl Wanted {
             agenda: self.agenda(found),
             moved: before.map_or_else(Vec::new, |before| moved(before, &dishes)),
             dishes,
-            shopping: self.shopping(dto),
+            shopping: shopping(dto, &self.cooks),
             binding: None,
             clashes: Vec::new(),
             ways: Vec::new(),
@@ -110,7 +111,12 @@ impl Wanted {
                 "much"
             }
             .to_owned(),
+            amounts: cook.map_or_else(Vec::new, |cook| {
+                seasoned(cook).iter().map(AmountDto::from).collect()
+            }),
             picture: cook.map(|cook| PictureDto::of(&cook.plan.picture, None)),
+            setting_c: cook.map(|cook| cook.plan.setting.celsius()),
+            core_target_c: cook.map(|cook| cook.request.target.celsius()),
             load_at,
             tasks,
         })
@@ -123,6 +129,7 @@ impl Wanted {
         for (n, (dish, placed)) in self.dishes.iter().zip(&found.dishes).enumerate() {
             for (m, (task, at)) in dish.tasks.iter().zip(placed).enumerate() {
                 for (k, hands) in task.hands.iter().enumerate() {
+                    let (notes, cautions) = self.known(n, task, hands);
                     agenda.push(AgendaDto {
                         at: self.at(at.start + hands.at),
                         end_at: self.at(at.start + hands.at + hands.lasts),
@@ -130,7 +137,8 @@ impl Wanted {
                         dish: number(n),
                         task: number(m),
                         moment: number(k),
-                        caution: self.caution(n, task, &hands.what),
+                        notes,
+                        caution: (!cautions.is_empty()).then(|| cautions.join(" ")),
                     });
                 }
             }
@@ -139,20 +147,34 @@ impl Wanted {
         agenda
     }
 
-    fn caution(&self, dish: usize, task: &Task, what: &str) -> Option<String> {
-        let cook = self.cooks.get(dish)?.as_ref()?;
-        let steps = cook.plan.steps.iter();
-        let of_step = steps
-            .filter(|step| what.contains(step.title.as_str()))
-            .find_map(|step| step.caution.map(str::to_owned));
-        of_step.or_else(|| {
-            let tasks = &cook.method.as_ref()?.tasks;
-            tasks
+    /// What there is to know at a moment: why, with which numbers, and what can hurt.
+    fn known(&self, dish: usize, task: &Task, hands: &HandsOn) -> (Vec<MessageDto>, Vec<String>) {
+        let cook = self.cooks.get(dish).and_then(Option::as_ref);
+        let Some(cook) = cook else {
+            return (Vec::new(), Vec::new());
+        };
+        let steps = || {
+            hands
+                .steps
                 .iter()
-                .find(|known| known.name == task.name)?
-                .caution
-                .clone()
-        })
+                .filter_map(|step| cook.plan.steps.get(*step))
+        };
+        let tasks = cook.method.iter().flat_map(|method| &method.tasks);
+        let mut ahead = tasks.filter(|known| hands.steps.is_empty() && known.name == task.name);
+        let ahead = ahead.next();
+        let why = ahead.map(|task| Message::plain(task.reason.clone()));
+        let notes = steps()
+            .map(|step| &step.reason)
+            .chain(&why)
+            .filter(|note| !note.text.is_empty())
+            .map(MessageDto::from)
+            .collect();
+        let of_steps = steps().filter_map(|step| step.caution.map(str::to_owned));
+        let mut cautions: Vec<String> = of_steps
+            .chain(ahead.and_then(|task| task.caution.clone()))
+            .collect();
+        cautions.dedup();
+        (notes, cautions)
     }
 
     /// Where too much is asked for.
@@ -241,53 +263,6 @@ impl Wanted {
                 None => told("", None),
             },
         }
-    }
-
-    fn shopping(&self, dto: &SupperDto) -> Vec<ShoppingDto> {
-        let mut list = Vec::new();
-        let mut amounts: Vec<Amount> = Vec::new();
-        let meats = self.cooks.iter().flatten().count().max(1) as u32;
-        for cook in self.cooks.iter().flatten() {
-            let request = &cook.request;
-            let entry = request.entry();
-            let grams = (0..request.pieces as usize).map(|piece| request.mass_of(piece).grams());
-            let meat = Mass::from_grams(grams.sum());
-            // Several meats share the eaters.
-            let needed = portion(entry, dto.eaters, Appetite::Usual).grams() / f64::from(meats);
-            list.push(ShoppingDto {
-                what: entry.plural.to_owned(),
-                mass_g: meat.grams(),
-                spoons: None,
-                needed_g: Some(needed),
-            });
-            if let Some(method) = &cook.method {
-                let blend = cook.blend.as_ref();
-                for amount in quantities(&method.seasonings, blend, meat, surface(request)) {
-                    match amounts.iter_mut().find(|known| known.what == amount.what) {
-                        Some(known) => {
-                            let both = known.mass.grams() + amount.mass.grams();
-                            known.mass = Mass::from_grams(both);
-                        }
-                        None => amounts.push(amount),
-                    }
-                }
-            }
-        }
-        for side in dto.dishes.iter().filter_map(|dish| dish.side.as_ref()) {
-            list.push(ShoppingDto {
-                what: side.name.clone(),
-                mass_g: side.side_mass_g.unwrap_or(0.0),
-                spoons: None,
-                needed_g: None,
-            });
-        }
-        list.extend(amounts.iter().map(|amount| ShoppingDto {
-            what: amount.what.clone(),
-            mass_g: amount.weighed().grams(),
-            spoons: Some(amount.spoons()),
-            needed_g: None,
-        }));
-        list
     }
 }
 

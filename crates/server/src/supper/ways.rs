@@ -56,7 +56,7 @@ pub fn otherwise(dto: &SupperDto, wanted: &Wanted, kitchen: &[Machine]) -> Vec<O
             });
         }
         for method in quicker(cook) {
-            let words = format!("{name}: {} instead of what takes longer", method.name);
+            let words = format!("{name} {}", method.name);
             offer(words, &|said| {
                 said.method = Some(method.id.clone());
                 said.request.method = None;
@@ -117,9 +117,11 @@ fn effect(now: &Cook, then: &Cook) -> String {
             upper.crispness.word()
         )
     };
-    format!(
-        "{:.0} min in the machine instead of {:.0}, {crisp}",
-        minutes(&then.plan),
-        minutes(&now.plan)
-    )
+    let (before, after) = (minutes(&now.plan), minutes(&then.plan));
+    let time = if before == after {
+        "as before".to_owned()
+    } else {
+        format!("instead of {before:.0}")
+    };
+    format!("{after:.0} min in the machine {time}, {crisp}")
 }

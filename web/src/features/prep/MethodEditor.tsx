@@ -144,73 +144,92 @@ function TaskLine({ task, number, onChange, onUp, onRemove }: TaskLineProps) {
   const waits = task.does !== undefined && kind !== "blot";
   const [shortest, longest] = [task.shortest_s, task.longest_s];
   return (
-    <Box as="li" borderTop="1px solid" borderColor="line" py="2" textStyle="body">
-      <NameWord
-        label={`Task ${number}`}
-        name={task.name}
-        most={80}
-        wrong={false}
-        onName={(name) => onChange({ ...task, name })}
-      />
-      :{" "}
-      <Word
-        label={`What task ${number} is`}
-        text={DOINGS.find((one) => one.value === kind)?.text ?? kind}
-      >
-        {(close) => (
-          <Choice<string>
-            items={DOINGS.map(({ value, text }) => ({ value, text }))}
-            chosen={kind}
-            onChoose={(chosen) => {
-              const next = DOINGS.find((one) => one.value === chosen);
-              if (next) onChange(lasting(doing(task, next.value), task.best_s));
-              close();
-            }}
-          />
-        )}
-      </Word>
-      , {waits ? "best " : ""}
-      <TimeWord
-        label={`Time of task ${number}`}
-        seconds={task.best_s}
-        range={[60, LONGEST]}
-        onChange={(best_s) => onChange(lasting(task, best_s))}
-      />
-      {waits ? (
-        <>
-          , from{" "}
-          <TimeWord
-            label={`Task ${number} at least`}
-            seconds={shortest}
-            range={[60, task.best_s]}
-            hint={`up to ${hours(task.best_s)}`}
-            onChange={(shortest_s) => onChange({ ...task, shortest_s })}
-          />{" "}
-          to{" "}
-          <TimeWord
-            label={`Task ${number} at most`}
-            seconds={longest}
-            range={[task.best_s, LONGEST]}
-            hint={`from ${hours(task.best_s)}`}
-            onChange={(longest_s) => onChange({ ...task, longest_s })}
-          />
-        </>
-      ) : null}
-      <Flex gap="1">
+    <Flex
+      as="li"
+      justify="space-between"
+      align="baseline"
+      wrap="wrap"
+      columnGap="3"
+      borderTop="1px solid"
+      borderColor="line"
+      pt="2"
+      textStyle="body"
+    >
+      <Box>
+        <NameWord
+          label={`Task ${number}`}
+          name={task.name}
+          most={80}
+          wrong={false}
+          onName={(name) => onChange({ ...task, name })}
+        />
+        :{" "}
+        <Word
+          label={`What task ${number} is`}
+          text={DOINGS.find((one) => one.value === kind)?.text ?? kind}
+        >
+          {(close) => (
+            <Choice<string>
+              items={DOINGS.map(({ value, text }) => ({ value, text }))}
+              chosen={kind}
+              onChoose={(chosen) => {
+                const next = DOINGS.find((one) => one.value === chosen);
+                if (next) onChange(lasting(doing(task, next.value), task.best_s));
+                close();
+              }}
+            />
+          )}
+        </Word>
+        , {waits ? "best " : ""}
+        <TimeWord
+          label={`Time of task ${number}`}
+          seconds={task.best_s}
+          range={[60, LONGEST]}
+          onChange={(best_s) => onChange(lasting(task, best_s))}
+        />
+        {waits ? (
+          <>
+            , from{" "}
+            <TimeWord
+              label={`Task ${number} at least`}
+              seconds={shortest}
+              range={[60, task.best_s]}
+              hint={`up to ${hours(task.best_s)}`}
+              onChange={(shortest_s) => onChange({ ...task, shortest_s })}
+            />{" "}
+            to{" "}
+            <TimeWord
+              label={`Task ${number} at most`}
+              seconds={longest}
+              range={[task.best_s, LONGEST]}
+              hint={`from ${hours(task.best_s)}`}
+              onChange={(longest_s) => onChange({ ...task, longest_s })}
+            />
+          </>
+        ) : null}
+      </Box>
+      <Flex gap="1" textStyle="small">
         {onUp ? (
-          <Action type="button" look="plain" aria-label={`Task ${number} earlier`} onClick={onUp}>
+          <Action
+            type="button"
+            look="plain"
+            textStyle="small"
+            aria-label={`Task ${number} earlier`}
+            onClick={onUp}
+          >
             Earlier
           </Action>
         ) : null}
         <Action
           type="button"
           look="plain"
+          textStyle="small"
           aria-label={`Leave out task ${number}`}
           onClick={onRemove}
         >
           Leave out
         </Action>
       </Flex>
-    </Box>
+    </Flex>
   );
 }

@@ -4,6 +4,8 @@ import type { ReactNode } from "react";
 import type { SupperPlan } from "../../api/types";
 import { Caution } from "../../components/Notice";
 import { clock, day } from "../../lib/clock";
+import { render } from "../../lib/message";
+import { useSettings } from "../../lib/settings";
 import { capital } from "../../lib/text";
 
 export type Moment = SupperPlan["agenda"][number];
@@ -18,6 +20,7 @@ interface AgendaProps {
 }
 
 export function Agenda({ plan, now, isDone = () => false, controls }: AgendaProps) {
+  const units = useSettings();
   const next = plan.agenda.find(
     (moment) => !isDone(moment) && new Date(moment.end_at).getTime() > now,
   );
@@ -60,6 +63,11 @@ export function Agenda({ plan, now, isDone = () => false, controls }: AgendaProp
                     · {plan.dishes[moment.dish]?.name}
                   </Text>
                 </Text>
+                {moment.notes.length > 0 ? (
+                  <Text textStyle="small" color="ink.soft">
+                    {moment.notes.map((note) => render(note, units)).join("; ")}
+                  </Text>
+                ) : null}
                 {moment.caution ? (
                   <Box mt="1">
                     <Caution>{moment.caution}</Caution>

@@ -89,7 +89,7 @@ export function ClashBox({ clash, x, width }: ClashBoxProps) {
       pointerEvents="none"
       css={{
         backgroundImage:
-          "repeating-linear-gradient(135deg, {colors.beet} 0 2px, transparent 2px 9px)",
+          "repeating-linear-gradient(135deg, {colors.beet} 0 1px, transparent 1px 11px)",
       }}
       style={{ left, width: Math.max(6, right - left) }}
       title={`${clash.what}, ${clock(new Date(clash.from))} to ${clock(new Date(clash.to))}`}

@@ -1,8 +1,9 @@
 // The cards that are printed: only paper shows them.
 import { Box, Text } from "@chakra-ui/react";
 import type { Supper, SupperPlan } from "../../api/types";
-import { clock, day } from "../../lib/clock";
-import type { Units } from "../../lib/units";
+import { clock, weekday } from "../../lib/clock";
+import { render } from "../../lib/message";
+import { setting, temperature, type Units } from "../../lib/units";
 import { cards } from "./cards";
 import { Shopping } from "./Shopping";
 
@@ -13,13 +14,18 @@ interface CardsProps {
 }
 
 export function Cards({ supper, plan, units }: CardsProps) {
-  const now = new Date();
-  const at = (time: string) => `${day(new Date(time), now)} ${clock(new Date(time))}`;
+  const at = (time: string) => `${weekday(new Date(time))} ${clock(new Date(time))}`;
   const table = `${supper.name}, for ${supper.eaters}, on the table ${at(plan.serve_at)}`;
   return (
     <Box className="cards" display="none" _print={{ display: "block" }} color="mark.ink">
       {cards(plan).map((card) => (
         <CardBox key={card.title} title={card.title} under={table}>
+          {card.dish?.setting_c != null && card.dish.core_target_c != null ? (
+            <Text textStyle="line" mb="2">
+              At {setting(card.dish.setting_c, units)}, until the core reads{" "}
+              {temperature(card.dish.core_target_c, units)}.
+            </Text>
+          ) : null}
           {card.moments.map((moment) => {
             const dish = plan.dishes[moment.dish]?.name;
             return (
@@ -31,7 +37,7 @@ export function Cards({ supper, plan, units }: CardsProps) {
                 borderTop="1px solid"
                 breakInside="avoid"
               >
-                <Text textStyle="time" flexShrink="0" w="9rem">
+                <Text textStyle="time" flexShrink="0" w="lane" whiteSpace="nowrap">
                   ☐ {at(moment.at)}
                 </Text>
                 <Box>
@@ -39,6 +45,11 @@ export function Cards({ supper, plan, units }: CardsProps) {
                     {moment.what}
                     {dish && !card.title.endsWith(dish) ? ` · ${dish}` : ""}
                   </Text>
+                  {moment.notes.map((note) => (
+                    <Text key={note.text} textStyle="small">
+                      {render(note, units)}
+                    </Text>
+                  ))}
                   {moment.caution ? <Text textStyle="small">Caution: {moment.caution}</Text> : null}
                 </Box>
               </Box>

@@ -5,6 +5,9 @@ import type { KeptSupper } from "../../api/types";
 import { Caution } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { clock, countdown, day } from "../../lib/clock";
+import { render } from "../../lib/message";
+import { useSettings } from "../../lib/settings";
+import { capital } from "../../lib/text";
 import type { Moment } from "./Agenda";
 import { begunOf, isWork } from "./next";
 import type { useTelling } from "./telling";
@@ -23,6 +26,7 @@ interface NextThingProps {
 const SOON = 12 * 3600;
 
 export function NextThing({ kept, moment, now, telling, big, children }: NextThingProps) {
+  const units = useSettings();
   const at = new Date(moment.at);
   const left = (at.getTime() - now) / 1000;
   // Begun, and this is one of its later moments; or all of it is hands.
@@ -46,8 +50,19 @@ export function NextThing({ kept, moment, now, telling, big, children }: NextThi
         aria-live="off"
         mt={big ? "3" : "0"}
       >
-        {left <= 0 ? "now" : left < SOON ? countdown(left) : day(at, new Date(now))}
+        {left <= 0
+          ? "now"
+          : left < SOON
+            ? `${big ? "" : "in "}${countdown(left)}`
+            : day(at, new Date(now))}
       </Text>
+      {big
+        ? moment.notes.map((note) => (
+            <Text key={note.text} textStyle="line" color="ink.say" mt="1">
+              {capital(render(note, units))}
+            </Text>
+          ))
+        : null}
       {moment.caution ? (
         <Box mt="2">
           <Caution>{moment.caution}</Caution>

@@ -16,6 +16,7 @@ export function Shopping({ plan, eaters, units }: ShoppingProps) {
   const short = plan.shopping.filter(
     (one) => one.needed_g != null && one.mass_g < ENOUGH * one.needed_g,
   );
+  const allergens = [...new Set(plan.shopping.flatMap((one) => one.allergen ?? []))];
   return (
     <Box>
       <Grid as="dl" templateColumns="1fr auto auto" columnGap="4" rowGap="1" textStyle="body">
@@ -31,6 +32,22 @@ export function Shopping({ plan, eaters, units }: ShoppingProps) {
           </Box>
         ))}
       </Grid>
+      {plan.dishes.map((dish) =>
+        dish.amounts.length > 0 ? (
+          <Text key={dish.name} textStyle="small" mt="2">
+            On the {dish.name.replace(/^the /, "")}:{" "}
+            {dish.amounts
+              .map((one) => `${one.ingredient} ${smallMass(one.mass_g, units)} (${one.spoons})`)
+              .join(", ")}
+            .
+          </Text>
+        ) : null,
+      )}
+      {allergens.length > 0 ? (
+        <Text textStyle="small" mt="2">
+          Allergens: {allergens.join("; ")}.
+        </Text>
+      ) : null}
       {short.map((one) => (
         <Text key={one.what} textStyle="small" mt="2">
           {one.what}: {eaters} eat about {mass(one.needed_g ?? 0, units)}, with the bone.

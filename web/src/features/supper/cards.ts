@@ -6,6 +6,8 @@ type Moment = SupperPlan["agenda"][number];
 export interface Card {
   title: string;
   moments: Moment[];
+  /** The cook it is for. */
+  dish?: SupperPlan["dishes"][number];
 }
 
 /** The hob and the fridge stand behind the machines. */
@@ -19,12 +21,11 @@ export function cards(plan: SupperPlan): Card[] {
     const lane = dish?.tasks[moment.task]?.lane;
     return dish?.load_at != null && lane != null && lane < machines;
   };
-  const ahead = plan.agenda.filter((moment) => !cooks(moment));
+  const ahead: Card = { title: "Get ready", moments: plan.agenda.filter((one) => !cooks(one)) };
   const each = plan.dishes.map((dish, n) => ({
     title: `Cook ${dish.name}`,
     moments: plan.agenda.filter((moment) => moment.dish === n && cooks(moment)),
+    dish,
   }));
-  return [{ title: "Get ready", moments: ahead }, ...each].filter(
-    (card) => card.moments.length > 0,
-  );
+  return [ahead, ...each].filter((card) => card.moments.length > 0);
 }

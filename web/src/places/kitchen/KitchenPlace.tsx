@@ -74,7 +74,7 @@ export function KitchenPlace() {
       <Blends units={units} />
       <Ways catalogue={catalogue.data} />
       <Text as="h2" textStyle="section" mt="8" mb="2">
-        Typical ones, to begin from
+        Typical machines, to begin from
       </Text>
       <Grid
         as="ul"

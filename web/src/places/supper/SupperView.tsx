@@ -121,7 +121,7 @@ export function SupperView(props: SupperViewProps) {
           <Grid templateColumns={{ base: "1fr", lg: "1.6fr 1fr" }} gap="9" mt="4">
             <Box as="section">
               <Text as="h2" textStyle="section">
-                By the clock
+                {shown.binding ? "By the clock, as you asked for it" : "By the clock"}
               </Text>
               <Agenda
                 plan={shown}
