@@ -546,6 +546,8 @@ export interface components {
         AmountDto: {
             /** @description An allergen it often brings. */
             allergen?: string | null;
+            /** @description Whether it is mixed into the cook's own rub. */
+            in_blend: boolean;
             /** @description What. */
             ingredient: string;
             /**

@@ -49,6 +49,8 @@ pub struct Amount {
     pub density: f64,
     /// An allergen it often brings.
     pub allergen: Option<String>,
+    /// Whether it is mixed into a rub of the cook's own.
+    pub in_blend: bool,
 }
 
 /// By surface, g/m² (common practice: a tablespoon of rub for a pound of wings, a spoon of baking
@@ -131,6 +133,7 @@ impl Amount {
             mass: Mass::from_grams(grams),
             density: ingredient.density(),
             allergen: ingredient.allergen().map(str::to_owned),
+            in_blend: false,
         }
     }
 
@@ -220,6 +223,7 @@ pub fn quantities(
                     what: part.what,
                     mass: part.mass,
                     allergen: part.allergen,
+                    in_blend: true,
                 })
                 .collect(),
             _ => vec![Amount::of(ingredient, grams)],

@@ -145,6 +145,10 @@ pub struct AmountDto {
     pub spoons: String,
     /// An allergen it often brings.
     pub allergen: Option<String>,
+    /// Whether it is mixed into the cook's own rub.
+    #[serde(default)]
+    #[schema(required = true)]
+    pub in_blend: bool,
 }
 
 /// A school, cooked.
@@ -217,6 +221,7 @@ impl From<&Amount> for AmountDto {
             mass_g: amount.weighed().grams(),
             spoons: amount.spoons(),
             allergen: amount.allergen.clone(),
+            in_blend: amount.in_blend,
         }
     }
 }

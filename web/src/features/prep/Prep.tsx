@@ -1,19 +1,18 @@
 // Getting the meat ready: the schools and the cook's own ways beside one another in minutes and bite,
 // the chosen one with its tasks and what to weigh out.
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { methodsQuery, preparationQuery } from "../../api/queries";
 import type { CutEntry, Method, OwnMethod, Request } from "../../api/types";
 import { Action } from "../../components/recipes";
 import { useDraft } from "../../lib/draft";
 import { capital } from "../../lib/text";
 import { minutes, type Units } from "../../lib/units";
 import { MethodEditor } from "./MethodEditor";
-import { type Changed, chosenOf, copied, methodAhead, ownAhead, ownFor } from "./method";
+import { type Changed, copied, methodAhead, ownAhead } from "./method";
 import { Quantities } from "./Quantities";
 import { Schools } from "./Schools";
 import { Tasks } from "./Tasks";
+import { useWays } from "./useWays";
 
 interface PrepProps {
   request: Request;
@@ -29,27 +28,17 @@ interface Writing {
 }
 
 export function Prep({ request, entry, units, onChange }: PrepProps) {
-  // The schools are of the cut, not of the school that is chosen.
-  const { ahead, method: said, ...bare } = request;
-  const kept = useQuery(methodsQuery());
-  const own = ownFor(
-    request,
-    (kept.data ?? []).map((one) => one.method),
-  );
-  const prep = useQuery(preparationQuery(bare, own));
   const [open, setOpen] = useState<string | null>(null);
   const [changed, setChanged] = useState<Changed>({});
+  const { kept, own, prep, methods, chosen } = useWays(request, changed);
   const [writing, setWriting] = useDraft<Writing | null>(`method ${request.cut}`, null);
-  if (!prep.data) return null;
-  const { methods } = prep.data;
-  const chosen = chosenOf(methods, request, changed);
   const shown = methods.find((method) => method.id === open) ?? chosen ?? methods[1] ?? methods[0];
-  if (!shown) return null;
+  if (!prep || !shown) return null;
   const docOf = (method: Method) =>
     method.own ? own.find((known) => known.name === method.name) : undefined;
   const take = (method: Method, change: Changed) =>
     onChange({ ahead: methodAhead(method, change), coat: method.coat, method: docOf(method) });
-  const card = kept.data?.find(
+  const card = kept.find(
     ({ method }) => shown.own && method.name === shown.name && method.cut === request.cut,
   );
   return (
@@ -72,7 +61,7 @@ export function Prep({ request, entry, units, onChange }: PrepProps) {
               setWriting(null);
               if (done) setOpen(`own: ${done.name}`);
               // What the sentence counts with is as it is written now.
-              if (done && said && writing.id && said.name === writing.method.name) {
+              if (done && writing.id && request.method?.name === writing.method.name) {
                 onChange({ method: done, coat: done.coat, ahead: ownAhead(done) });
               }
             }}
@@ -129,7 +118,7 @@ export function Prep({ request, entry, units, onChange }: PrepProps) {
           </Flex>
           <Quantities
             method={shown}
-            prep={prep.data}
+            prep={prep}
             blend={request.blend}
             units={units}
             onBlend={(blend) => onChange({ blend })}

@@ -20,9 +20,17 @@ export function Quantities({ method, prep, blend, units, onBlend }: QuantitiesPr
     <Box mt="4">
       <Text textStyle="section">Weigh out for {mass(prep.meat_g, units)}</Text>
       <Grid as="dl" templateColumns="1fr auto auto" columnGap="4" textStyle="small" mt="1">
-        {method.amounts.map((amount) => (
-          <Box key={amount.ingredient} display="contents">
-            <dt>{amount.ingredient}</dt>
+        {method.amounts.map((amount, n) => (
+          <Box key={n} display="contents">
+            <dt>
+              {amount.ingredient}
+              {amount.in_blend ? (
+                <Text as="span" color="ink.soft">
+                  {" "}
+                  · in the rub
+                </Text>
+              ) : null}
+            </dt>
             <chakra.dd textAlign="end" fontWeight="650">
               {smallMass(amount.mass_g, units)}
             </chakra.dd>

@@ -10,6 +10,7 @@ import {
   ownAhead,
   ownFor,
   sameAhead,
+  stepsBefore,
 } from "./method";
 
 const night = {
@@ -71,6 +72,19 @@ test("the way counted with is the cook's own by name, a school by what it does",
   const kept = [{ cut: "pork_chop", name: "chops" } as OwnMethod];
   expect(ownFor({ ...request, method: said }, kept)).toEqual([said]);
   expect(ownFor({ ...request, method: said }, [said])).toEqual([said]);
+});
+
+test("what comes before stands among the steps, backwards from the switch", () => {
+  const ahead = methodAhead(night, { "night Let it dry": 36_000 });
+  const steps = stepsBefore(night, ahead, 300);
+  // By hand: 5 min of preheating, 10 h of drying, 3 min of salt, 3 of the towel.
+  expect(steps.map((step) => step.at_s)).toEqual([-36_660, -36_480, -36_300]);
+  expect(steps.map((step) => step.title)).toEqual(["Blot it", "Salt it", "Let it dry"]);
+  // A school with other times, within what it allows, is that school; beyond it is another thing.
+  const said = { cut: "drumstick", coat: "rubbed", ahead } as Request;
+  expect(chosenOf([night], said, {})).toBe(night);
+  const long = methodAhead(night, { "night Let it dry": 90_000 });
+  expect(chosenOf([night], { ...said, ahead: long }, {})).toBeUndefined();
 });
 
 test("a task that is let be has a window, work lasts as long as hands are at it", () => {

@@ -1,5 +1,5 @@
 // A school with the cook's own times, and what the cook makes of one.
-import type { Method, OwnMethod, OwnTask, PrepTask, Request } from "../../api/types";
+import type { Method, OwnMethod, OwnTask, PrepTask, Request, Step } from "../../api/types";
 
 type Ahead = NonNullable<Request["ahead"]>;
 
@@ -35,14 +35,58 @@ export const chosenOf = (methods: Method[], request: Request, changed: Changed) 
       ? method.own && method.name === request.method.name
       : !method.own &&
         method.coat === request.coat &&
-        sameAhead(methodAhead(method, changed), request.ahead ?? []),
+        (sameAhead(methodAhead(method, changed), request.ahead ?? []) ||
+          timed(method, request.ahead ?? [])),
   );
+
+/** Whether a school does the same to the meat, for other times. */
+const timed = (method: Method, ahead: Ahead) => {
+  const known = methodAhead(method, {});
+  return (
+    known.length > 0 &&
+    known.length === ahead.length &&
+    known.every((one, n) => one.kind === ahead[n]?.kind) &&
+    method.tasks
+      .filter((task) => task.ahead && task.ahead.kind !== "blot")
+      .every((task, n) => {
+        const seconds = ahead.filter((one) => one.kind !== "blot")[n]?.ahead_s ?? 0;
+        return seconds >= task.shortest_s && seconds <= task.longest_s;
+      })
+  );
+};
 
 /** What a way of one's own does to the meat, as the sentence says it. */
 export const ownAhead = (method: OwnMethod): Ahead =>
   method.tasks.flatMap(({ does, best_s }) =>
     does ? [{ kind: does, ahead_s: does === "blot" ? 0 : best_s }] : [],
   );
+
+/** The tasks of the way a sentence counts with as steps of its plan, the last of them done when the
+ * machine is switched on, s from loading. */
+export function stepsBefore(method: Method, ahead: Ahead, preheat: number): Step[] {
+  let told = 0;
+  const tasks = method.tasks.map((task) => {
+    const said = task.ahead ? ahead[told++] : undefined;
+    return {
+      task,
+      lasts: task.ahead?.kind === "blot" ? task.best_s : (said?.ahead_s ?? task.best_s),
+    };
+  });
+  let at = -preheat - tasks.reduce((sum, { lasts }) => sum + lasts, 0);
+  return tasks.map(({ task, lasts }) => {
+    const step: Step = {
+      kind: "act",
+      batch: 0,
+      at_s: at,
+      title: task.name,
+      reason: { text: task.reason, values: [] },
+      core_c: null,
+      caution: task.caution,
+    };
+    at += lasts;
+    return step;
+  });
+}
 
 /** A school written down to be changed. */
 export const copied = (method: Method, cut: Request["cut"], changed: Changed): OwnMethod => ({

@@ -37,7 +37,10 @@ export function Shopping({ plan, eaters, units }: ShoppingProps) {
           <Text key={dish.name} textStyle="small" mt="2">
             On the {dish.name.replace(/^the /, "")}:{" "}
             {dish.amounts
-              .map((one) => `${one.ingredient} ${smallMass(one.mass_g, units)} (${one.spoons})`)
+              .map(
+                (one) =>
+                  `${one.ingredient}${one.in_blend ? " in the rub" : ""} ${smallMass(one.mass_g, units)} (${one.spoons})`,
+              )
               .join(", ")}
             .
           </Text>

@@ -1,6 +1,16 @@
 import { expect, test } from "vitest";
 import type { Request, Side, SupperPlan } from "../../api/types";
-import { emptySupper, markdown, onDay, withCook, withoutDish, withSide } from "./document";
+import {
+  emptySupper,
+  markdown,
+  movedTo,
+  onDay,
+  wantedAt,
+  withCook,
+  withDish,
+  withoutDish,
+  withSide,
+} from "./document";
 
 const now = new Date(2026, 10, 25, 18, 30);
 const request = { cut: "drumstick", layout: [] } as unknown as Request;
@@ -34,6 +44,24 @@ test("sides are for all eaters, and go with their cook", () => {
   expect(withoutDish(supper, 0).dishes[1]?.side?.with).toBe(0);
 });
 
+test("a dish goes back into its supper as it is said now, and has not begun", () => {
+  let supper = withCook(withCook(emptySupper(now, "UTC"), request), request);
+  const at = now.toISOString();
+  const begun = { task: 0, start_at: at, end_at: at, moments: 1 };
+  supper = { ...supper, begun: [0, 1].map((dish) => ({ dish, ...begun })) };
+  const changed = withDish(supper, 1, { ...request, pieces: 4 });
+  expect(changed.dishes[1]?.cook?.request.pieces).toBe(4);
+  expect(changed.begun?.map((one) => one.dish)).toEqual([0]);
+});
+
+test("the time is that of the table, or of leaving the kitchen", () => {
+  const supper = emptySupper(now, "UTC");
+  const leave = { ...supper, serve_at: undefined, leave_by: supper.serve_at };
+  expect(wantedAt(leave)).toEqual(wantedAt(supper));
+  expect(movedTo(leave, now)).toMatchObject({ leave_by: now.toISOString(), serve_at: undefined });
+  expect(wantedAt({ ...supper, serve_at: undefined })).toBeNull();
+});
+
 test("another day keeps the clock", () => {
   const at = onDay(new Date(2026, 10, 25, 19, 15), 2, now);
   expect(at.getTime()).toBe(new Date(2026, 10, 27, 19, 15).getTime());
@@ -42,13 +70,19 @@ test("another day keeps the clock", () => {
 test("everything is told as text", () => {
   const plan = {
     serve_at: new Date(2026, 10, 25, 20, 0).toISOString(),
-    dishes: [{ name: "8 drumsticks" }],
+    dishes: [
+      {
+        name: "8 drumsticks",
+        amounts: [{ ingredient: "fine salt", mass_g: 9, spoons: "1 1/2 tsp" }],
+      },
+    ],
     agenda: [
       {
         at: new Date(2026, 10, 25, 19, 5).toISOString(),
         what: "Load them",
         dish: 0,
         task: 0,
+        notes: [{ text: "at {}, airy", values: [{ kind: "setting_c", value: 200 }] }],
         caution: "Hot.",
       },
     ],
@@ -58,6 +92,7 @@ test("everything is told as text", () => {
     temperature: "celsius",
     weight: "metric",
   });
-  expect(text).toContain("- today 19:05 Load them (8 drumsticks)\n  - Hot.");
+  expect(text).toContain("- today 19:05 Load them (8 drumsticks)\n  - at 200 °C, airy\n  - Hot.");
+  expect(text).toContain("## On the 8 drumsticks\n\n- fine salt: 9 g, 1 1/2 tsp");
   expect(text).toContain("- drumsticks: 920 g");
 });

@@ -1,7 +1,8 @@
 // A supper as a document: begun, added to, put on another day, told as text.
 import type { Request, Side, Supper, SupperPlan } from "../../api/types";
 import { clock, day } from "../../lib/clock";
-import { mass, type Units } from "../../lib/units";
+import { render } from "../../lib/message";
+import { mass, smallMass, type Units } from "../../lib/units";
 
 /** Where the supper that is being put together waits. */
 export const DRAFT = "supper";
@@ -106,11 +107,18 @@ export function markdown(supper: Supper, plan: SupperPlan, now: Date, units: Uni
   for (const moment of plan.agenda) {
     const dish = plan.dishes[moment.dish]?.name ?? "";
     lines.push(`- ${at(moment.at)} ${moment.what} (${dish})`);
+    for (const note of moment.notes) lines.push(`  - ${render(note, units)}`);
     if (moment.caution) lines.push(`  - ${moment.caution}`);
   }
   lines.push("", "## To buy and weigh out", "");
   for (const one of plan.shopping) {
     lines.push(`- ${one.what}${one.mass_g > 0 ? `: ${mass(one.mass_g, units)}` : ""}`);
+  }
+  for (const dish of plan.dishes.filter((one) => one.amounts.length > 0)) {
+    lines.push("", `## On the ${dish.name.replace(/^the /, "")}`, "");
+    for (const one of dish.amounts) {
+      lines.push(`- ${one.ingredient}: ${smallMass(one.mass_g, units)}, ${one.spoons}`);
+    }
   }
   return `${lines.join("\n")}\n`;
 }

@@ -7,19 +7,19 @@ import type { Request, Supper } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { DRAFT, emptySupper, withCook } from "../../features/supper/document";
-import { nextAt, zone } from "../../lib/clock";
+import { zone } from "../../lib/clock";
 import { readDraft, writeDraft } from "../../lib/draft";
 
 interface KeepProps {
   request: Request;
-  eat: string | null;
+  /** When it is to be on the table. */
+  eatAt: Date | null;
   disabled: boolean;
 }
 
-export function Keep({ request, eat, disabled }: KeepProps) {
+export function Keep({ request, eatAt, disabled }: KeepProps) {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const eatAt = eat ? nextAt(eat, new Date()) : null;
   const keep = useMutation({
     mutationFn: () => keepCook(request, null, eatAt),
     onSuccess: (cook) => {

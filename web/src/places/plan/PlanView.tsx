@@ -12,12 +12,14 @@ import { LoadingSection } from "../../features/basket/LoadingSection";
 import { Curves } from "../../features/ember-strip/Curves";
 import { EmberStrip } from "../../features/ember-strip/EmberStrip";
 import { Found } from "../../features/outcomes/Found";
+import { stepsBefore } from "../../features/prep/method";
 import { Prep } from "../../features/prep/Prep";
+import { useWays } from "../../features/prep/useWays";
 import { InTime } from "../../features/sentence/InTime";
 import { Sentence } from "../../features/sentence/Sentence";
 import { StepList } from "../../features/steps/StepList";
 import { Warnings } from "../../features/steps/Warnings";
-import { clock, nextAt } from "../../lib/clock";
+import { clock, nextAt, weekday } from "../../lib/clock";
 import { useNow, useSettled } from "../../lib/hooks";
 import { useSettings } from "../../lib/settings";
 import { BackToSupper } from "./BackToSupper";
@@ -50,9 +52,20 @@ export function PlanView(props: PlanViewProps) {
   // A refusal leaves the last picture standing, paler, under its words.
   const shown = useLastPlan(plan.data);
   const now = useNow(15_000);
-  const load = loadTime(shown, eat, now);
+  const { chosen } = useWays(settled);
+  const before =
+    shown && chosen && settled.ahead?.length
+      ? stepsBefore(chosen, settled.ahead, shown.preheat_s ?? 0)
+      : [];
+  const ahead = -(before[0]?.at_s ?? 0);
+  const load = loadTime(shown, eat, now, ahead);
   const late = eat !== null && load < now - MINUTE;
-  const clockOf = (seconds: number) => clock(new Date(load + seconds * 1000));
+  // Another day than today is named.
+  const clockOf = (seconds: number) => {
+    const at = new Date(load + seconds * 1000);
+    const today = at.toDateString() === new Date(now).toDateString();
+    return today ? clock(at) : `${weekday(at)} ${clock(at)}`;
+  };
 
   return (
     <Box pt="2">
@@ -75,12 +88,7 @@ export function PlanView(props: PlanViewProps) {
             wrap={{ base: "wrap", lg: "nowrap" }}
           >
             <Box>
-              <Summary
-                plan={shown}
-                clockOf={clockOf}
-                late={late}
-                ahead={(settled.ahead ?? []).reduce((sum, one) => sum + (one.ahead_s ?? 0), 0)}
-              />
+              <Summary plan={shown} clockOf={clockOf} late={late} ahead={ahead} />
               {late && shown.batches.length === 1 ? (
                 <InTime
                   request={request}
@@ -93,14 +101,23 @@ export function PlanView(props: PlanViewProps) {
             {props.of ? (
               <BackToSupper request={request} of={props.of} disabled={failure !== null} />
             ) : (
-              <Keep request={request} eat={eat} disabled={failure !== null} />
+              <Keep
+                request={request}
+                eatAt={eat && shown ? new Date(load + shown.eat_at_s * 1000) : null}
+                disabled={failure !== null}
+              />
             )}
           </Flex>
           <EmberStrip plan={shown} units={units} clockOf={clockOf} />
           <Grid templateColumns={{ base: "1fr", lg: "1.25fr 2fr" }} gap="9" mt="3">
             <Box as="section" minW="0">
               <Title>What to do</Title>
-              <StepList steps={shown.steps} units={units} clockOf={clockOf} now={0} />
+              <StepList
+                steps={[...before, ...shown.steps]}
+                units={units}
+                clockOf={clockOf}
+                now={0}
+              />
               <Box mt="8">
                 <Title>Before that</Title>
                 <Prep
@@ -188,11 +205,12 @@ function useLastPlan(plan: Plan | undefined): Plan | undefined {
   return plan ?? last;
 }
 
-/** When the first batch goes in, ms: so that it is on the table in time, or as soon as possible. */
-function loadTime(plan: Plan | undefined, eat: string | null, now: number): number {
+/** When the first batch goes in, ms: so that it is on the table in time, or as soon as possible; not
+ * before it has been got ready. */
+function loadTime(plan: Plan | undefined, eat: string | null, now: number, ahead: number): number {
   const minute = Math.ceil(now / MINUTE) * MINUTE;
   if (!plan) return minute;
-  const at = eat ? nextAt(eat, new Date(now)) : null;
+  const at = eat ? nextAt(eat, new Date(now + ahead * 1000)) : null;
   if (at) return at.getTime() - plan.eat_at_s * 1000;
-  return minute + (plan.preheat_s ?? 0) * 1000;
+  return minute + Math.max(plan.preheat_s ?? 0, ahead) * 1000;
 }

@@ -1,12 +1,10 @@
 // A cook of a supper in words: what, how it is got ready, in which machine, until when. Everything
 // else about it is changed in its plan.
-import { useQuery } from "@tanstack/react-query";
-import { methodsQuery, preparationQuery } from "../../api/queries";
 import type { Request } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Word } from "../../components/Word";
-import { chosenOf, ownFor } from "../../features/prep/method";
+import { useWays } from "../../features/prep/useWays";
 import { TargetWord } from "../../features/sentence/TargetWord";
 import { MassWord, PiecesWord } from "../../features/sentence/words";
 import { IN_HAND } from "../../features/supper/document";
@@ -21,19 +19,13 @@ const NOTHING = "";
 export function CookWords(props: CookWordsProps) {
   const { catalogue, machines, request, method, number, units, kept, onChange } = props;
   const entry = entryOf(catalogue, request);
-  const { ahead, method: said, ...bare } = request;
-  const cards = useQuery(methodsQuery());
-  const own = ownFor(
-    request,
-    (cards.data ?? []).map((one) => one.method),
-  );
-  const prep = useQuery(preparationQuery(bare, own));
+  const { ahead, method: said } = request;
+  const { own, methods, chosen: counted } = useWays(request);
   if (!entry) return null;
   const change = (part: Partial<Request>) =>
     onChange({ cook: { request: { ...request, ...part }, method } });
   const chosen = said ? `own: ${said.name}` : (method ?? NOTHING);
-  const schools = prep.data?.methods ?? [];
-  const school = schools.find((known) => known.id === chosen) ?? chosenOf(schools, request, {});
+  const school = methods.find((known) => known.id === chosen) ?? counted;
   const word = { request, entry, units, wrong: null, onChange: change };
   const ready =
     school?.name ?? said?.name ?? (ahead?.length ? "got ready as said" : "nothing done ahead");
@@ -63,7 +55,7 @@ export function CookWords(props: CookWordsProps) {
           <Choice<string>
             items={[
               { value: NOTHING, text: "nothing done ahead" },
-              ...schools.map((known) => ({
+              ...methods.map((known) => ({
                 value: known.id,
                 text: known.own ? `${known.name} (your own)` : known.name,
                 reason: `${hours(known.time_s)}. ${known.reason}`,
