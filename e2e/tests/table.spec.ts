@@ -83,14 +83,14 @@ test("a kept supper is planned anew around what has begun", async ({ page }) => 
   await page.goto("/supper");
   await choose(page, "Add a cook", "drumsticks");
   await choose(page, "Getting ready", /^bare for half an hour/);
-  await choose(page, "Day", "as soon as it can be");
+  await choose(page, "What for", /as soon as it can be/);
   await expect(page.getByText("By the clock")).toBeVisible();
   await page.getByRole("button", { name: "Keep this supper" }).click();
   await page.waitForURL("**/supper/*");
   await expect(page.getByRole("timer")).toBeVisible();
   const serve = await page.getByRole("slider", { name: "On the table" }).getAttribute("aria-valuetext");
   for (let late = 0; late < 3; late += 1) {
-    await page.getByRole("button", { name: "5 min more" }).first().click();
+    await page.getByRole("button", { name: "5 min later" }).first().click();
     await expect(page.getByText(/^Moved: /)).toBeVisible();
   }
   await expect(page.getByRole("slider", { name: "On the table" })).not.toHaveAttribute(
@@ -134,6 +134,77 @@ test("what does not go says why, and offers ways out", async ({ page }) => {
   await expect(page.getByRole("button", { name: /^Leave out/ })).toHaveCount(4);
 });
 
+test("a crowded evening shows where it clashes, and goes another way", async ({ page }) => {
+  await page.goto("/supper");
+  await choose(page, "Add a cook", "drumsticks");
+  await choose(page, "Add a cook", "pork loin roasts");
+  const soon = new Date(Date.now() + 75 * 60_000);
+  const pad = (value: number) => String(value).padStart(2, "0");
+  await choose(page, "Day", soon.getUTCDate() === new Date().getUTCDate() ? "today" : "tomorrow");
+  await word(page, "On the table at").click();
+  const clock = `${pad(soon.getUTCHours())}:${pad(soon.getUTCMinutes())}`;
+  await page.getByRole("textbox", { name: "Time on the clock" }).fill(clock);
+  await page.keyboard.press("Enter");
+  const alert = page.getByRole("alert");
+  await expect(alert).toContainText("It does not go like that");
+  await expect(alert).toContainText("8 drumsticks and the pork loin roast at once in the drum");
+  await expect(page.getByTitle(/at once in the drum, \d\d:\d\d to/)).toBeVisible();
+  await accessible(page);
+  await fitsTheWidth(page);
+  // The kitchen's other machine is a way out, and says what it does to the meat.
+  await expect(alert).toContainText(/min in the machine/);
+  await alert.getByRole("button", { name: "Cook 8 drumsticks in the shelves" }).click();
+  await expect(page.getByRole("alert")).toHaveCount(0);
+  await expect(word(page, "Machine").first()).toHaveText("the shelves");
+});
+
+test("out of the kitchen by a time, potatoes when the heat is turned down", async ({ page }) => {
+  await page.goto("/supper");
+  await choose(page, "Add a cook", "pork loin roasts");
+  await choose(page, "Add a side", /^parboiled potatoes/);
+  await choose(page, "What for", "out of the kitchen");
+  await choose(page, "Day", "tomorrow");
+  await expect(word(page, "Out by")).toHaveText("19:00");
+  await expect(page.getByText("Add the parboiled potatoes")).toBeVisible();
+  await choose(page, "When parboiled potatoes joins", "when its heat is turned down");
+  await expect(page.getByRole("alert")).toContainText("give that cook a hot start");
+  // In its plan, and back.
+  await page.getByRole("link", { name: "Its plan" }).click();
+  await choose(page, "Programme", /hot/);
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Back into the supper" }).click();
+  await page.waitForURL("**/supper");
+  await expect(page.getByRole("alert")).toHaveCount(0);
+  await expect(page.getByText("Add the parboiled potatoes")).toBeVisible();
+  await choose(page, "When parboiled potatoes joins", "at a minute");
+  await expect(word(page, "Minute at which parboiled potatoes joins")).toHaveText("20 min");
+  await accessible(page);
+});
+
+test("cards for paper: getting ready, each cook, what to weigh out", async ({ page }) => {
+  await page.addInitScript(() => {
+    window.print = () => {};
+  });
+  await page.goto("/supper");
+  await page.getByRole("link", { name: "Supper for the ferry crew" }).click();
+  const pages = async (paper: string) => {
+    await choose(page, "Print cards", paper);
+    const pdf = (await page.pdf({ preferCSSPageSize: true })).toString("latin1");
+    return {
+      size: /\/MediaBox \[0 0 (\d+)/.exec(pdf)?.[1],
+      count: [...pdf.matchAll(/\/Type\s*\/Page[^s]/g)].length,
+    };
+  };
+  // 210 mm are 595 points, 8.5 in are 612 (ISO 216 and ANSI Y14.1; from memory).
+  expect(await pages("on A4")).toEqual({ size: "594", count: 4 });
+  expect(await pages("on Letter")).toEqual({ size: "612", count: 4 });
+  await page.emulateMedia({ media: "print" });
+  await expect(page.getByRole("heading", { name: "Cook 16 drumsticks" })).toBeVisible();
+  await expect(page.getByText("At 200 °C, until the core reads 77 °C.")).toBeVisible();
+  await expect(page.getByText("fennel seed, crushed in the rub").first()).toBeVisible();
+  await expect(page.getByRole("slider")).toHaveCount(0);
+});
+
 test.describe("on a phone, by keyboard", () => {
   test.use({ viewport: { width: 390, height: 844 }, colorScheme: "dark" });
 
@@ -146,6 +217,40 @@ test.describe("on a phone, by keyboard", () => {
     await expect(page.getByText("Blot every piece dry").first()).toBeVisible();
     await fitsTheWidth(page);
     await accessible(page);
+  });
+
+  test("at the fryer a supper is followed across its dishes", async ({ page }) => {
+    await page.goto("/supper");
+    await choose(page, "Add a cook", "drumsticks");
+    await choose(page, "Add a side", /^green beans/);
+    await choose(page, "What for", /as soon as it can be/);
+    await page.getByRole("button", { name: "Keep this supper" }).click();
+    await page.waitForURL("**/supper/*");
+    await page.goto("/fryer");
+    const heading = page.getByRole("heading", { level: 1 }).first();
+    const first = await heading.textContent();
+    await expect(page.getByRole("timer")).toBeVisible();
+    await accessible(page);
+    await fitsTheWidth(page);
+    await page.getByRole("button", { name: "5 min later" }).click();
+    await expect(page.getByRole("button", { name: "5 min later" })).toBeEnabled();
+    await expect(page.getByText(/^Then, at/)).toBeVisible();
+    await page.getByRole("button", { name: /^(It has begun|Done)$/ }).click();
+    await expect(heading).not.toHaveText(first ?? "");
+    // Through everything, whatever dish it is of, to the table.
+    const told = [first];
+    for (let n = 0; n < 12; n += 1) {
+      const button = page.getByRole("button", { name: /^(It has begun|Done)$/ });
+      if ((await button.count()) === 0) break;
+      const now = await heading.textContent();
+      told.push(now);
+      await button.click();
+      await expect(heading.filter({ hasText: now ?? "" })).toHaveCount(0);
+      await expect(page.getByRole("button", { name: /^(It has begun|Done)$/, disabled: true })).toHaveCount(0);
+    }
+    expect(told.join("; ")).toContain("Load 8 drumsticks");
+    expect(told.join("; ")).toContain("green beans on the hob");
+    expect(told.join("; ")).toContain("Take everything out");
   });
 });
 

@@ -371,6 +371,44 @@ fn the_cook_leaves_by() {
     );
 }
 
+/// Beans begun half an hour too early wait for the roast: they are lost, the supper is not. As soon as
+/// it can be, by hand: the roast is in until 50 and rests until 65, whatever has been done before.
+#[test]
+fn what_began_too_early_waits() {
+    let beans = dish(
+        "beans",
+        vec![task(Some(1), [8; 3], 0, vec![hands(0, 1)])],
+        [3, 12],
+        0.6,
+    );
+    let roast = dish(
+        "roast",
+        vec![
+            task(Some(2), [240, 720, 1440], 15, vec![]),
+            task(Some(0), [60; 3], 0, vec![hands(0, 2)]),
+            task(None, [15; 3], 0, vec![]),
+        ],
+        [15, 60],
+        0.3,
+    );
+    let mut asked = supper(Serve::Soonest, &[1, 4, 3], vec![beans, roast]);
+    let begun = |dish, task, start, end| Begun {
+        dish,
+        task,
+        start,
+        end,
+    };
+    asked.begun = vec![
+        begun(0, 0, -3, 5),
+        begun(1, 0, -700, -10),
+        begun(1, 1, -10, 50),
+    ];
+    let found = schedule(&asked).unwrap();
+    assert_eq!(found.serve, 65);
+    // By hand: ready at 5, so 60 min of waiting, three of them free, six tenths a minute.
+    assert!((found.loss - 57.0 * 0.6).abs() < 1e-9, "{}", found.loss);
+}
+
 /// A small change moves little: another dish on the hob leaves what stands in the machine.
 #[test]
 fn a_small_change_moves_little() {

@@ -1,4 +1,6 @@
 // Printing on a paper of the cook's.
+import { useEffect, useState } from "react";
+import { flushSync } from "react-dom";
 
 export type Paper = "A4" | "letter";
 
@@ -12,4 +14,26 @@ export function printOn(paper: Paper) {
   document.head.append(style);
   // Once the popover that asked for it is gone.
   requestAnimationFrame(() => window.print());
+}
+
+/** Whether this page is being printed: what only paper shows need not be there otherwise. */
+export function usePrinting(): boolean {
+  const [printing, setPrinting] = useState(() => window.matchMedia("print").matches);
+  useEffect(() => {
+    const media = window.matchMedia("print");
+    // At once: the browser lays the page out for paper as soon as these return.
+    const set = (on: boolean) => flushSync(() => setPrinting(on));
+    const change = (event: MediaQueryListEvent) => set(event.matches);
+    const before = () => set(true);
+    const after = () => set(false);
+    media.addEventListener("change", change);
+    window.addEventListener("beforeprint", before);
+    window.addEventListener("afterprint", after);
+    return () => {
+      media.removeEventListener("change", change);
+      window.removeEventListener("beforeprint", before);
+      window.removeEventListener("afterprint", after);
+    };
+  }, []);
+  return printing;
 }

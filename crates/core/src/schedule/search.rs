@@ -24,6 +24,14 @@ const SAME: f64 = 1e-9;
 
 /// The best schedule for a serving time; nothing where there is none.
 pub fn search(supper: &Supper, serve: Minute, budget: u32) -> Option<Schedule> {
+    // What has begun too early waits as long as it must; it only loses by it.
+    let mut patient = supper.clone();
+    for begun in &supper.begun {
+        if let Some(dish) = patient.dishes.get_mut(begun.dish) {
+            dish.waiting.longest = Minute::MAX / 4;
+        }
+    }
+    let supper = &patient;
     let mut search = Search {
         supper,
         serve,

@@ -92,18 +92,32 @@ fn leave_by(supper: &Supper, leave: Minute, budget: u32) -> Option<Schedule> {
     at(&left, serve, budget)
 }
 
-/// When it is asked for; the furthest that is looked for where it is as soon as it can be.
+/// When it is asked for; the earliest that could be where it is as soon as it can be.
 pub(super) fn wanted_at(supper: &Supper) -> Minute {
     match supper.serve {
         Serve::At(serve) | Serve::LeaveBy(serve) => serve,
-        Serve::Soonest => first(supper) + FURTHEST,
+        Serve::Soonest => first(supper),
     }
 }
 
 /// When everything could be ready at the earliest if nothing were in the way.
 fn first(supper: &Supper) -> Minute {
-    let longest = supper.dishes.iter().map(super::Dish::shortest).max();
+    let dishes = 0..supper.dishes.len();
+    let longest = dishes.map(|dish| remaining(supper, dish)).max();
     supper.now + longest.unwrap_or(0)
+}
+
+/// What a dish still needs at least: what has begun until it ends, the rest at its shortest, min.
+fn remaining(supper: &Supper, dish: usize) -> Minute {
+    let begun = supper.begun.iter().filter(|begun| begun.dish == dish);
+    let under_way = begun.clone().map(|begun| begun.end - supper.now).max();
+    let tasks = supper.dishes.get(dish).map_or(&[][..], |dish| &dish.tasks);
+    let to_come = tasks
+        .iter()
+        .enumerate()
+        .filter(|(task, _)| !begun.clone().any(|begun| begun.task == *task))
+        .map(|(_, task)| task.lasts[0]);
+    under_way.unwrap_or(0).max(0) + to_come.sum::<Minute>()
 }
 
 /// Doubles the time ahead until it goes, then halves the interval; where a later time goes and one
@@ -153,12 +167,12 @@ pub(super) fn later(supper: &Supper) -> Option<(Minute, Supper)> {
 /// Why there is no schedule.
 fn binding(supper: &Supper) -> Binding {
     let serve = wanted_at(supper);
-    for dish in &supper.dishes {
+    for (number, dish) in supper.dishes.iter().enumerate() {
         let needs = match supper.serve {
-            Serve::LeaveBy(_) => dish.shortest() - dish.unattended(),
-            _ => dish.shortest(),
+            Serve::LeaveBy(_) => remaining(supper, number) - dish.unattended(),
+            _ => remaining(supper, number),
         };
-        if supper.now + needs > serve && supper.begun.is_empty() {
+        if supper.now + needs > serve {
             return Binding::TooLate {
                 dish: dish.name.clone(),
                 needs,

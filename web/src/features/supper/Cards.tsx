@@ -3,6 +3,7 @@ import { Box, Text } from "@chakra-ui/react";
 import type { Supper, SupperPlan } from "../../api/types";
 import { clock, weekday } from "../../lib/clock";
 import { render } from "../../lib/message";
+import { usePrinting } from "../../lib/print";
 import { setting, temperature, type Units } from "../../lib/units";
 import { cards } from "./cards";
 import { Shopping } from "./Shopping";
@@ -14,10 +15,12 @@ interface CardsProps {
 }
 
 export function Cards({ supper, plan, units }: CardsProps) {
+  const printing = usePrinting();
+  if (!printing) return null;
   const at = (time: string) => `${weekday(new Date(time))} ${clock(new Date(time))}`;
   const table = `${supper.name}, for ${supper.eaters}, on the table ${at(plan.serve_at)}`;
   return (
-    <Box className="cards" display="none" _print={{ display: "block" }} color="mark.ink">
+    <Box className="cards" color="mark.ink">
       {cards(plan).map((card) => (
         <CardBox key={card.title} title={card.title} under={table}>
           {card.dish?.setting_c != null && card.dish.core_target_c != null ? (

@@ -12,7 +12,10 @@ export function useTelling(kept: KeptSupper) {
     mutationFn: (supper: Supper) => changeSupper(kept.id, supper),
     onSuccess: (changed) => {
       queries.setQueryData(keptSupperQuery(kept.id).queryKey, changed);
-      void queries.invalidateQueries({ queryKey: suppersQuery().queryKey, exact: true });
+      // In the list at once, so that nothing steps back until it is read again.
+      queries.setQueryData(suppersQuery().queryKey, (rows) =>
+        rows?.map((one) => (one.id === changed.id ? changed : one)),
+      );
     },
   });
   // Shown as it was wanted, also while it is refused.

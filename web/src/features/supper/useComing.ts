@@ -10,7 +10,13 @@ const AGAIN = 30_000;
 export function useComing(now: number) {
   const kept = useQuery({ ...suppersQuery(), refetchInterval: AGAIN });
   const serve = (one: { plan: { serve_at: string } }) => new Date(one.plan.serve_at).getTime();
-  return (kept.data ?? [])
-    .filter((one) => serve(one) > now - OVER && !one.plan.binding)
-    .sort((a, b) => serve(a) - serve(b));
+  return (
+    (kept.data ?? [])
+      // One that does not go is not followed, unless it is under way.
+      .filter(
+        (one) =>
+          serve(one) > now - OVER && (!one.plan.binding || (one.supper.begun ?? []).length > 0),
+      )
+      .sort((a, b) => serve(a) - serve(b))
+  );
 }
