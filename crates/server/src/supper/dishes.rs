@@ -1,12 +1,15 @@
 //! Cooks planned, sides placed: the dishes of a supper.
 
+use std::sync::Arc;
+
 use chrono::{DateTime, Utc};
 use ember_core::fryer::{Action, Machine, MachineKind};
-use ember_core::plan::{Plan, Programme, Request, TimedAction, plan};
+use ember_core::plan::{Plan, Programme, Request, TimedAction};
 use ember_core::prep::{Blend, Method, methods};
 use ember_core::schedule::{Dish, HandsOn, Minute, Places, Side, Site, Task, whole_minutes};
 use ember_core::units::{Interval, Mass};
 
+use super::plans;
 use crate::dto::method::BlendDto;
 use crate::dto::supper::{JoinsDto, SideDto, SiteDto, SupperCookDto, SupperDto};
 use crate::error::ApiError;
@@ -17,7 +20,7 @@ const USUAL_SIDE: f64 = 600.0;
 /// A cook, planned.
 pub struct Cook {
     pub request: Request,
-    pub plan: Plan,
+    pub plan: Arc<Plan>,
     pub method: Option<Method>,
     pub blend: Option<Blend>,
     pub machine: usize,
@@ -174,6 +177,8 @@ impl Wanted {
     }
 }
 
+/// A pull that moves by less does not move what joins before it, s.
+const SAME_MINUTE: f64 = 45.0;
 /// How a plan says that a side dish joins.
 const ADD_SIDE: &str = "Add the side dish";
 
@@ -188,7 +193,7 @@ fn planned(dto: &SupperDto, number: usize, cook: &SupperCookDto) -> Result<Cook,
     let blend = cook.request.blend.as_ref().map(BlendDto::checked);
     let mut made = Cook {
         blend: blend.transpose().map_err(of)?,
-        plan: plan(&request).map_err(|error| of(error.into()))?,
+        plan: plans::planned(&request).map_err(|error| of(error.into()))?,
         method,
         machine: 0,
         request,
@@ -212,7 +217,11 @@ fn planned(dto: &SupperDto, number: usize, cook: &SupperCookDto) -> Result<Cook,
                 action: Action::AddSide(Mass::from_grams(mass)),
             });
         }
-        made.plan = plan(&made.request).map_err(|error| of(error.into()))?;
+        let before = made.plan.pull_at.seconds();
+        made.plan = plans::planned(&made.request).map_err(|error| of(error.into()))?;
+        if (made.plan.pull_at.seconds() - before).abs() < SAME_MINUTE {
+            break;
+        }
     }
     Ok(made)
 }

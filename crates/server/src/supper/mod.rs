@@ -2,6 +2,7 @@
 
 mod check;
 mod dishes;
+mod plans;
 mod quiet;
 mod shopping;
 mod told;
