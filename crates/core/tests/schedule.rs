@@ -291,6 +291,27 @@ fn the_night_is_quiet() {
     );
 }
 
+/// Quiet hours that are in the way can be given up, by hand: 22:00 to 7:00 hold the whole supper.
+#[test]
+fn quiet_hours_are_a_way_out() {
+    let toast = dish(
+        "toast",
+        vec![task(None, [5; 3], 0, vec![hands(0, 5)])],
+        [5, 15],
+        1.0,
+    );
+    let asked = Supper {
+        quiet: vec![(-60, 480)],
+        ..supper(Serve::At(90), &[1], vec![toast])
+    };
+    assert!(schedule(&asked).is_err());
+    let ways: Vec<Change> = ways_out(&asked, &[])
+        .into_iter()
+        .map(|way| way.change)
+        .collect();
+    assert_eq!(ways, [Change::Later(395), Change::Awake]);
+}
+
 /// A side dish longer than the day, and a time that has passed: told with what is in the way.
 #[test]
 fn what_cannot_be_says_why() {

@@ -2332,6 +2332,11 @@ export interface components {
             /** @description An allergen it often brings. */
             allergen?: string | null;
             /**
+             * Format: int32
+             * @description The cook it is for, by the number of its dish.
+             */
+            dish?: number | null;
+            /**
              * Format: double
              * @description How much.
              */

@@ -19,6 +19,8 @@ pub enum Change {
     Later(Minute),
     /// The dish of this number of what it could be instead.
     Instead(usize),
+    /// Work in the hours in which nobody should.
+    Awake,
     /// A second pair of hands.
     AnotherHand,
     /// Another machine, or another ring, like the numbered one.
@@ -67,6 +69,11 @@ pub fn ways_out(supper: &Supper, instead: &[Instead]) -> Vec<WayOut> {
             changed.begun.retain(|begun| begun.dish != other.dish);
             offer(Change::Instead(number), &changed);
         }
+    }
+    if !supper.quiet.is_empty() {
+        let mut awake = supper.clone();
+        awake.quiet.clear();
+        offer(Change::Awake, &awake);
     }
     let mut helped = supper.clone();
     helped.hands += 1;

@@ -291,6 +291,8 @@ pub struct ShoppingDto {
     pub mass_g: f64,
     /// The same in spoons and cups.
     pub spoons: Option<String>,
+    /// The cook it is for, by the number of its dish.
+    pub dish: Option<u32>,
     /// What so many eaters need, where that is known.
     pub needed_g: Option<f64>,
     /// An allergen it often brings.

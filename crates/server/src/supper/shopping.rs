@@ -34,16 +34,19 @@ pub fn shopping(dto: &SupperDto, cooks: &[Option<Cook>]) -> Vec<ShoppingDto> {
         spoons: None,
         needed_g: None,
         allergen: None,
+        dish: None,
     };
     let mut list = Vec::new();
     let mut amounts: Vec<Amount> = Vec::new();
     let meats = cooks.iter().flatten().count().max(1) as f64;
-    for cook in cooks.iter().flatten() {
+    for (number, cook) in cooks.iter().enumerate() {
+        let Some(cook) = cook else { continue };
         let entry = cook.request.entry();
         // Several meats share the eaters.
         let needed = portion(entry, dto.eaters, Appetite::Usual).grams() / meats;
         list.push(ShoppingDto {
             needed_g: Some(needed),
+            dish: u32::try_from(number).ok(),
             ..bare(entry.plural, meat(cook).grams())
         });
         for amount in seasoned(cook) {

@@ -3,10 +3,12 @@
 use std::collections::HashMap;
 
 use chrono::{DateTime, Duration, Utc};
-use ember_core::plan::Message;
+use ember_core::plan::{Message, Quantity};
 use ember_core::schedule::{
     Change, Clash, HandsOn, Minute, Placed, Scarce, Schedule, Task, WayOut, whole_minutes,
 };
+
+use ember_core::units::Temperature;
 
 use super::check::MOST_HANDS;
 use super::dishes::{Wanted, stands_in};
@@ -147,11 +149,23 @@ impl Wanted {
         agenda
     }
 
+    /// The highest setting of a machine that is cooked in; nothing for the hob and the fridge.
+    fn hottest(&self, machine: usize) -> Option<Temperature> {
+        let mut cooks = self.cooks.iter().flatten();
+        let cook = cooks.find(|cook| cook.machine == machine)?;
+        Some(cook.request.machine.highest)
+    }
+
     /// What there is to know at a moment: why, with which numbers, and what can hurt.
     fn known(&self, dish: usize, task: &Task, hands: &HandsOn) -> (Vec<MessageDto>, Vec<String>) {
         let cook = self.cooks.get(dish).and_then(Option::as_ref);
         let Some(cook) = cook else {
-            return (Vec::new(), Vec::new());
+            // A side that is alone in the machine takes it as hot as it goes.
+            let hottest = task.stand.and_then(|stand| self.hottest(stand.resource));
+            let note = hottest.map(|hottest| {
+                Message::with("at {}, as hot as it goes", [Quantity::Setting(hottest)])
+            });
+            return (note.iter().map(MessageDto::from).collect(), Vec::new());
         };
         let steps = || {
             hands
@@ -240,6 +254,10 @@ impl Wanted {
                     }),
                 )
             },
+            Change::Awake => told(
+                "work in the hours you said nobody does",
+                with(&|supper| supper.quiet = None),
+            ),
             Change::AnotherHand => told(
                 "a second pair of hands",
                 with(&|supper| supper.hands += 1).filter(|supper| supper.hands <= MOST_HANDS),

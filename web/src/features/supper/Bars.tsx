@@ -67,6 +67,42 @@ export function BarBox({ bar, x, width }: BarBoxProps) {
   );
 }
 
+/** Height of the clock times under the hands, and how far they stand apart, px. */
+export const PINS = 20;
+const APART = 42;
+
+interface PinsProps {
+  bars: Bar[];
+  x: (time: number) => number;
+  width: number;
+}
+
+/** When hands are needed, by the clock, as far as there is room to read it. */
+export function Pins({ bars, x, width }: PinsProps) {
+  let last = Number.NEGATIVE_INFINITY;
+  const pins = [...bars]
+    .sort((a, b) => a.from - b.from)
+    .filter((bar) => {
+      const left = x(bar.from);
+      const room = left >= 0 && left <= width - APART && left - last >= APART;
+      if (room) last = left;
+      return room;
+    });
+  return pins.map((bar) => (
+    <Text
+      key={bar.from}
+      textStyle="tiny"
+      position="absolute"
+      bottom="0"
+      whiteSpace="nowrap"
+      title={bar.name}
+      style={{ left: x(bar.from) }}
+    >
+      {clock(new Date(bar.from))}
+    </Text>
+  ));
+}
+
 interface ClashBoxProps {
   clash: Lane["clashes"][number];
   x: (time: number) => number;

@@ -5,7 +5,7 @@ import type { SupperPlan } from "../../api/types";
 import { Action } from "../../components/recipes";
 import { clock, day } from "../../lib/clock";
 import { useNow, useWidth } from "../../lib/hooks";
-import { BarBox, ClashBox, ROW } from "./Bars";
+import { BarBox, ClashBox, PINS, Pins, ROW } from "./Bars";
 import { bars, hoursBetween } from "./lanes";
 
 interface LanesProps {
@@ -20,6 +20,8 @@ const ZOOMS = [
   ["the last six hours", 360],
   ["the last hour", 60],
 ] as const;
+/** Width of a clock time, with some air, px. */
+const MARK = 52;
 /** After the table, min. */
 const AFTER = 12;
 const STEP = 5;
@@ -65,7 +67,7 @@ export function Lanes({ plan, onServe }: LanesProps) {
       </Flex>
       <Box position="relative" overflow="hidden" pt="7" pb="2">
         <Box ref={frame} position="relative" css={{ marginInlineStart: "{sizes.lane}" }}>
-          {hoursBetween(from, to).map((hour) => (
+          {hoursBetween(from, to, Math.max(2, Math.min(10, width / MARK))).map((hour) => (
             <Box
               key={hour}
               position="absolute"
@@ -86,7 +88,9 @@ export function Lanes({ plan, onServe }: LanesProps) {
               position="relative"
               borderTop="1px solid"
               borderColor="line"
-              style={{ height: Math.max(1, lane.rows) * ROW + 6 }}
+              style={{
+                height: Math.max(1, lane.rows) * ROW + 6 + (lane.bars[0]?.hands ? PINS : 0),
+              }}
             >
               <Text
                 textStyle="small"
@@ -103,6 +107,7 @@ export function Lanes({ plan, onServe }: LanesProps) {
               {lane.bars.map((bar) => (
                 <BarBox key={`${bar.name} ${bar.from}`} bar={bar} x={x} width={width} />
               ))}
+              {lane.bars[0]?.hands ? <Pins bars={lane.bars} x={x} width={width} /> : null}
               {lane.clashes.map((clash) => (
                 <ClashBox key={`${clash.what} ${clash.from}`} clash={clash} x={x} width={width} />
               ))}

@@ -1,18 +1,21 @@
 // What to buy and to weigh out.
 import { Box, chakra, Grid, Text } from "@chakra-ui/react";
 import type { SupperPlan } from "../../api/types";
+import { Action } from "../../components/recipes";
 import { mass, smallMass, type Units } from "../../lib/units";
 
 interface ShoppingProps {
   plan: SupperPlan;
   eaters: number;
   units: Units;
+  /** Enough of a dish for the eaters; absent where nothing can be changed. */
+  onEnough?: (dish: number, needed: number) => void;
 }
 
 /** Less than this share of what eaters need is told. */
 const ENOUGH = 0.85;
 
-export function Shopping({ plan, eaters, units }: ShoppingProps) {
+export function Shopping({ plan, eaters, units, onEnough }: ShoppingProps) {
   const short = plan.shopping.filter(
     (one) => one.needed_g != null && one.mass_g < ENOUGH * one.needed_g,
   );
@@ -52,8 +55,18 @@ export function Shopping({ plan, eaters, units }: ShoppingProps) {
         </Text>
       ) : null}
       {short.map((one) => (
-        <Text key={one.what} textStyle="small" mt="2">
-          {one.what}: {eaters} eat about {mass(one.needed_g ?? 0, units)}, with the bone.
+        <Text key={`${one.dish}`} textStyle="small" mt="2">
+          {one.what}: {eaters} eat about {mass(one.needed_g ?? 0, units)}, with the bone.{" "}
+          {onEnough && one.dish != null ? (
+            <Action
+              type="button"
+              look="inline"
+              className="no-print"
+              onClick={() => onEnough(one.dish ?? 0, one.needed_g ?? 0)}
+            >
+              Take so many
+            </Action>
+          ) : null}
         </Text>
       ))}
     </Box>

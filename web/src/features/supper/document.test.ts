@@ -2,6 +2,8 @@ import { expect, test } from "vitest";
 import type { Request, Side, SupperPlan } from "../../api/types";
 import {
   emptySupper,
+  enoughOf,
+  forEaters,
   markdown,
   movedTo,
   onDay,
@@ -52,6 +54,18 @@ test("a dish goes back into its supper as it is said now, and has not begun", ()
   const changed = withDish(supper, 1, { ...request, pieces: 4 });
   expect(changed.dishes[1]?.cook?.request.pieces).toBe(4);
   expect(changed.begun?.map((one) => one.dish)).toEqual([0]);
+});
+
+test("more eaters take more of the sides, and enough meat at a word", () => {
+  const eight = { ...request, pieces: 8, piece_mass_g: 115 } as Request;
+  let supper = withSide(withCook(emptySupper(now, "UTC"), eight), potatoes);
+  supper = forEaters(supper, 6);
+  expect(supper.dishes[1]?.side?.side_mass_g).toBe(6 * 180);
+  // By hand: 1500 g are 13.04 drumsticks of 115 g.
+  const more = enoughOf(supper, 0, 1500);
+  expect(more.dishes[0]?.cook?.request.pieces).toBe(14);
+  const roast = withCook(emptySupper(now, "UTC"), { ...eight, pieces: 1, piece_mass_g: 900 });
+  expect(enoughOf(roast, 0, 1320).dishes[0]?.cook?.request.piece_mass_g).toBe(1350);
 });
 
 test("the time is that of the table, or of leaving the kitchen", () => {

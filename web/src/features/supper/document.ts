@@ -11,6 +11,9 @@ export const DRAFT = "supper";
 export const IN_HAND = "draft";
 
 const EATERS = 4;
+/** More pieces the server refuses; a roast is bought in such steps, g. */
+const MOST_PIECES = 60;
+const ROUND = 50;
 const RINGS = 4;
 const SHELVES = 3;
 
@@ -54,11 +57,16 @@ export const withCook = (supper: Supper, request: Request): Supper => ({
 
 /** The same with a dish said anew. What it does ahead is in the sentence; what had begun of it is not
  * true of it any more. */
-export const withDish = (supper: Supper, number: number, request: Request): Supper => ({
+export const withDish = (
+  supper: Supper,
+  number: number,
+  request: Request,
+  method?: string | null,
+): Supper => ({
   ...supper,
   begun: supper.begun?.filter((one) => one.dish !== number),
   dishes: supper.dishes.map((dish, n) =>
-    n === number ? { cook: { request: { ...request, layout: undefined } } } : dish,
+    n === number ? { cook: { request: { ...request, layout: undefined }, method } } : dish,
   ),
 });
 
@@ -85,6 +93,39 @@ export function withoutDish(supper: Supper, gone: number): Supper {
         : dish,
     );
   return { ...anew(supper), dishes };
+}
+
+/** For so many more or fewer eaters: the sides follow, the meats are said piece by piece. */
+export const forEaters = (supper: Supper, eaters: number): Supper => ({
+  ...supper,
+  eaters,
+  dishes: supper.dishes.map((dish) =>
+    dish.side?.side_mass_g == null
+      ? dish
+      : {
+          side: {
+            ...dish.side,
+            side_mass_g: Math.round((dish.side.side_mass_g * eaters) / supper.eaters),
+          },
+        },
+  ),
+});
+
+/** More of a meat, so that it is enough: more pieces, or a bigger one. */
+export function enoughOf(supper: Supper, number: number, needed: number): Supper {
+  const cook = supper.dishes[number]?.cook;
+  if (!cook) return supper;
+  const { request, method } = cook;
+  const whole = request.pieces === 1;
+  const more: Request = {
+    ...request,
+    weights_g: undefined,
+    // A bigger roast is thicker, too.
+    thickness_mm: whole ? undefined : request.thickness_mm,
+    pieces: whole ? 1 : Math.min(MOST_PIECES, Math.ceil(needed / request.piece_mass_g)),
+    piece_mass_g: whole ? Math.ceil(needed / ROUND) * ROUND : request.piece_mass_g,
+  };
+  return withDish(supper, number, more, method);
 }
 
 /** The same time of the clock on another day from today. */

@@ -75,10 +75,10 @@ function put(lane: Lane, bar: Bar) {
 
 const HOUR = 3_600_000;
 
-/** Marks of the clock: some ten of them, on whole hours or their quarters. */
-export function hoursBetween(from: number, to: number): number[] {
+/** Marks of the clock: no more than there is room for, on whole hours or their quarters. */
+export function hoursBetween(from: number, to: number, most = 10): number[] {
   const steps = [0.25, 0.5, 1, 2, 3, 6, 12].map((hours) => hours * HOUR);
-  const step = steps.find((one) => (to - from) / one <= 10) ?? 24 * HOUR;
+  const step = steps.find((one) => (to - from) / one <= most) ?? 24 * HOUR;
   // By the clock of the place, not of Greenwich.
   const shift = new Date(from).getTimezoneOffset() * 60_000;
   const first = Math.ceil((from - shift) / step) * step + shift;

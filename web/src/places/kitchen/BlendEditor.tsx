@@ -105,15 +105,27 @@ export function BlendEditor({ id, saved, onDone }: BlendEditorProps) {
           onChange={(event) => set({ ...blend, name: event.target.value })}
         />
       </Text>
-      <Grid templateColumns="1fr 5rem auto 7rem auto" gap="2" mt="3" alignItems="center">
+      <Grid
+        templateColumns={{ base: "5rem auto 1fr auto", md: "1fr 5rem auto 8rem auto" }}
+        gap="2"
+        mt="3"
+        alignItems="center"
+      >
         {["what", "grams", "salt", "allergen", ""].map((head) => (
-          <Text key={head} textStyle="small" color="ink.soft">
+          <Text
+            key={head}
+            textStyle="small"
+            color="ink.soft"
+            display={{ base: "none", md: "block" }}
+          >
             {head}
           </Text>
         ))}
         {blend.parts.map((part, n) => (
           <Box key={n} display="contents">
             <Input
+              gridColumn={{ base: "1 / -1", md: "auto" }}
+              placeholder="what"
               aria-label={`Part ${n + 1}`}
               value={part.what}
               maxLength={60}
@@ -122,6 +134,7 @@ export function BlendEditor({ id, saved, onDone }: BlendEditorProps) {
             <Input
               aria-label={`Grams of part ${n + 1}`}
               inputMode="decimal"
+              placeholder="grams"
               value={part.grams}
               onChange={(event) => put(n, { grams: event.target.value })}
             />
@@ -130,9 +143,11 @@ export function BlendEditor({ id, saved, onDone }: BlendEditorProps) {
               onCheckedChange={(change) => put(n, { salt: change.checked === true })}
             >
               <Checkbox.HiddenInput aria-label={`Part ${n + 1} is salt`} />
-              <Checkbox.Control />
+              <Checkbox.Control borderColor="ink.soft" />
+              <Checkbox.Label display={{ md: "none" }}>salt</Checkbox.Label>
             </Checkbox.Root>
             <Input
+              placeholder="allergen"
               aria-label={`Allergen of part ${n + 1}`}
               value={part.allergen}
               maxLength={60}

@@ -90,6 +90,7 @@ export function CookWords(props: CookWordsProps) {
         textStyle="small"
         textDecoration="underline"
         textUnderlineOffset="3px"
+        whiteSpace="nowrap"
         className="no-print"
       >
         Its plan

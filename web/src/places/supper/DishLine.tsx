@@ -42,6 +42,7 @@ export function DishLine(props: DishLineProps) {
       <Action
         type="button"
         look="plain"
+        whiteSpace="nowrap"
         aria-label={`Leave out ${name}`}
         className="no-print"
         onClick={onRemove}

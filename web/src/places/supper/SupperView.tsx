@@ -4,10 +4,10 @@ import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { catalogueQuery, machinesQuery } from "../../api/queries";
 import type { Problem, Supper, SupperPlan } from "../../api/types";
-import { Trouble, Waiting } from "../../components/Notice";
+import { Caution, Trouble, Waiting } from "../../components/Notice";
 import { Agenda, type Moment } from "../../features/supper/Agenda";
 import { Cards } from "../../features/supper/Cards";
-import { movedTo, withoutDish } from "../../features/supper/document";
+import { enoughOf, forEaters, movedTo, withoutDish } from "../../features/supper/document";
 import { Lanes } from "../../features/supper/Lanes";
 import { isDone } from "../../features/supper/next";
 import { Shopping } from "../../features/supper/Shopping";
@@ -15,6 +15,7 @@ import { clock } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
 import { refusal } from "../../lib/message";
 import { useSettings } from "../../lib/settings";
+import { temperature, type Units } from "../../lib/units";
 import { Adding } from "./Adding";
 import { Binding } from "./Binding";
 import { DishLine } from "./DishLine";
@@ -35,6 +36,11 @@ interface SupperViewProps {
   /** What else can be done with it. */
   children: ReactNode;
 }
+
+/** A cook that waits longer is told how to keep, ms. */
+const WAITS = 5 * 60_000;
+/** Food safety agencies: 140 °F, from memory. */
+const KEPT_HOT = 60;
 
 export function SupperView(props: SupperViewProps) {
   const { supper, plan, problem, busy, kept, onChange, controls, children } = props;
@@ -58,7 +64,9 @@ export function SupperView(props: SupperViewProps) {
         supper={supper}
         now={new Date(now)}
         wrong={problem?.field}
-        onChange={(change) => onChange({ ...supper, ...change })}
+        onChange={(change) =>
+          onChange(change.eaters ? forEaters(supper, change.eaters) : { ...supper, ...change })
+        }
       />
       {problem ? (
         <Text role="alert" textStyle="line" color="beet" fontWeight="600" mt="2">
@@ -134,8 +142,13 @@ export function SupperView(props: SupperViewProps) {
               <Text as="h2" textStyle="section" mb="2">
                 To buy and weigh out
               </Text>
-              <Shopping plan={shown} eaters={supper.eaters} units={units} />
-              <Ready plan={shown} />
+              <Shopping
+                plan={shown}
+                eaters={supper.eaters}
+                units={units}
+                onEnough={(dish, needed) => onChange(enoughOf(supper, dish, needed))}
+              />
+              <Ready plan={shown} units={units} />
             </Box>
           </Grid>
         </Box>
@@ -145,7 +158,11 @@ export function SupperView(props: SupperViewProps) {
 }
 
 /** When each dish is ready, and what it loses until the table. */
-function Ready({ plan }: { plan: SupperPlan }) {
+function Ready({ plan, units }: { plan: SupperPlan; units: Units }) {
+  const serve = new Date(plan.serve_at).getTime();
+  const waits = plan.dishes.some(
+    (dish) => dish.load_at && serve - new Date(dish.ready_at).getTime() >= WAITS,
+  );
   return (
     <Box mt="6">
       <Text as="h2" textStyle="section" mb="2">
@@ -157,6 +174,14 @@ function Ready({ plan }: { plan: SupperPlan }) {
           {dish.loses === "nothing" ? "" : `, loses ${dish.loses} by waiting`}.
         </Text>
       ))}
+      {waits ? (
+        <Box mt="2">
+          <Caution>
+            What waits is kept hot, at {temperature(KEPT_HOT, units)} or more. Chill what is left
+            within two hours; your local authority decides.
+          </Caution>
+        </Box>
+      ) : null}
     </Box>
   );
 }
