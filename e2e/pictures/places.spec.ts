@@ -1,5 +1,5 @@
 // The pictures of docs/screenshots, from the demo kitchen: scripts/screenshots.sh.
-import { expect, type Page, test } from "../tests/kitchen";
+import { choose, expect, type Page, test, word } from "../tests/kitchen";
 
 const folder = "../docs/screenshots";
 const shot = async (page: Page, name: string) => {
@@ -61,6 +61,25 @@ test("laptop", async ({ page }) => {
   await page.getByRole("button", { name: "the last six hours" }).click();
   await page.getByRole("button", { name: "everything" }).evaluate((title) => title.scrollIntoView());
   await shot(page, "supper");
+  await page.goto("/supper");
+  for (const [label, choice] of [
+    ["Add a cook", "drumsticks"],
+    ["Add a cook", "pork loin roasts"],
+    ["Add a side", /^green beans/],
+    ["Nobody works", "Somebody is always awake"],
+    ["Day", "tomorrow"],
+  ] as const) {
+    await choose(page, label, choice);
+  }
+  const soon = new Date(Date.now() + 80 * 60_000);
+  if (soon.getDate() === new Date().getDate()) await choose(page, "Day", "today");
+  await word(page, "On the table at").click();
+  const clock = `${String(soon.getHours()).padStart(2, "0")}:${String(soon.getMinutes()).padStart(2, "0")}`;
+  await page.getByRole("textbox", { name: "Time on the clock" }).fill(clock);
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("It does not go like that")).toBeVisible();
+  await page.getByRole("alert").evaluate((alert) => alert.scrollIntoView());
+  await shot(page, "supper-clash");
   await page.emulateMedia({ colorScheme: "dark" });
   await page.goto("/logbook");
   await page.getByRole("link", { name: /^Repeat Caraway belly/ }).click();
@@ -88,6 +107,9 @@ test.describe("phone", () => {
     await page.getByRole("link", { name: "Supper for the ferry crew" }).click();
     await expect(page.getByRole("timer")).toBeVisible();
     await shot(page, "supper-phone");
+    await page.goto("/fryer");
+    await expect(page.getByRole("timer").first()).toBeVisible();
+    await shot(page, "fryer-supper");
   });
 });
 

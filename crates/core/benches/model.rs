@@ -6,6 +6,9 @@
     reason = "criterion's macros, and requests that are known to be good"
 )]
 
+#[path = "../tests/full_supper/mod.rs"]
+mod full_supper;
+
 use std::hint::black_box;
 use std::sync::Arc;
 
@@ -16,7 +19,17 @@ use ember_core::geometry::{self, Body, Outline};
 use ember_core::heat::{FaceLaw, Grid, Piece, Surroundings, step_size};
 use ember_core::meat::{CutId, Material, Silhouette, SurfaceStart, cut};
 use ember_core::plan::{Request, plan};
+use ember_core::schedule::schedule;
 use ember_core::units::{Conductivity, Density, Length, SpecificHeat};
+use full_supper::full_supper;
+
+/// Six cooks and four sides, proven.
+fn supper(c: &mut Criterion) {
+    let supper = full_supper();
+    c.bench_function("a supper of six cooks and four sides", |b| {
+        b.iter(|| schedule(black_box(&supper)).unwrap());
+    });
+}
 
 /// Finite cylinder 50 x 40 mm, constant h, 30 min.
 fn linear(c: &mut Criterion) {
@@ -139,6 +152,6 @@ fn layouts(c: &mut Criterion) {
 criterion_group! {
     name = benches;
     config = Criterion::default().sample_size(20);
-    targets = linear, hour, layouts, plans
+    targets = linear, hour, layouts, plans, supper
 }
 criterion_main!(benches);

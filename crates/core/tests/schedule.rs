@@ -1,10 +1,13 @@
 //! The supper: nothing twice in one place, everything in its order and window, nothing better left.
 #![allow(clippy::unwrap_used, clippy::indexing_slicing, reason = "tests")]
 
+mod full_supper;
+
 use ember_core::schedule::{
     Begun, Binding, Change, Dish, HandsOn, Minute, Resource, Schedule, Serve, Stand, Supper, Task,
     Waiting, schedule, ways_out,
 };
+use full_supper::full_supper;
 use proptest::prelude::*;
 
 fn hands(at: Minute, lasts: Minute) -> HandsOn {
@@ -508,80 +511,10 @@ fn a_supper_of_plans_and_sides() {
     assert_eq!(found.serve - out(0), 0);
 }
 
-/// The largest supper: six cooks and four sides over two machines, most of them queueing for them,
-/// with one pair of hands. Nothing better is left, and that is known.
+/// Nothing better is left of the largest supper, and that is known.
 #[test]
 fn a_full_supper_is_proven() {
-    use ember_core::schedule::{Places, Side, Site};
-    let places = Places::new(
-        &[
-            (
-                "the drum".to_owned(),
-                ember_core::fryer::MachineKind::Drawer,
-            ),
-            (
-                "the shelves".to_owned(),
-                ember_core::fryer::MachineKind::OvenStyle,
-            ),
-        ],
-        4,
-        3,
-    );
-    // Minutes in the machine, of rest, and what is lost a minute: wings, legs, chops, a belly, a
-    // roast, ribs (common practice).
-    let cooks = [
-        (0, 22, 0, 2.5),
-        (0, 27, 3, 2.5),
-        (0, 16, 5, 1.5),
-        (1, 45, 15, 0.3),
-        (1, 70, 15, 0.3),
-        (1, 38, 5, 1.5),
-    ];
-    let mut dishes: Vec<Dish> = cooks
-        .iter()
-        .enumerate()
-        .map(|(n, (machine, minutes, rest, rate))| {
-            let mut tasks = vec![
-                task(None, [6; 3], 45, vec![hands(0, 6)]),
-                task(
-                    Some(*machine),
-                    [*minutes; 3],
-                    0,
-                    vec![hands(0, 3), hands(minutes / 2, 2), hands(minutes - 2, 2)],
-                ),
-            ];
-            if *rest > 0 {
-                tasks.push(task(None, [*rest; 3], 0, vec![]));
-            }
-            let free = if *rate < 1.0 { 15 } else { 4 };
-            dish(&format!("cook {n}"), tasks, [free, 240], *rate)
-        })
-        .collect();
-    let side = |name: &str, site, work, lasts, keeps| {
-        places.side(&Side {
-            name: name.to_owned(),
-            site,
-            work,
-            lasts,
-            keeps,
-        })
-    };
-    dishes.extend([
-        side("puddings", Site::Machine(1), 5, [12; 3], 30),
-        side("beans", Site::Hob, 6, [8; 3], 40),
-        side("rice", Site::Hob, 3, [20; 3], 60),
-        side("sauce", Site::Fridge, 10, [120, 180, 240], 120),
-    ]);
-    let asked = Supper {
-        serve: Serve::At(600),
-        now: 0,
-        resources: places.resources.clone(),
-        hands: 1,
-        quiet: Vec::new(),
-        dishes,
-        begun: Vec::new(),
-        before: Vec::new(),
-    };
+    let asked = full_supper();
     let found = schedule(&asked).unwrap();
     check(&asked, &found);
     assert!(found.proven);

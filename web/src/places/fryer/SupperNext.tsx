@@ -1,13 +1,11 @@
 // At the fryer, a supper across its dishes: one next thing, whatever it is.
 import { Box, Text } from "@chakra-ui/react";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useNavigate } from "@tanstack/react-router";
-import { cookChanged, keepCook, sendReport } from "../../api/queries";
 import type { KeptSupper } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { useAlarm, useTitle, useWakeLock } from "../../features/course/alarm";
+import { useStart } from "../../features/course/useStart";
 import type { Moment } from "../../features/supper/Agenda";
 import { NextThing } from "../../features/supper/NextThing";
 import { nextMoment } from "../../features/supper/next";
@@ -71,32 +69,21 @@ export function SupperNext({ kept }: { kept: KeptSupper }) {
 
 /** A cook of the supper can be followed on its own, with readings and the thermometer's forecast. */
 function Follow({ kept, moment }: { kept: KeptSupper; moment: Moment }) {
-  const navigate = useNavigate();
-  const queries = useQueryClient();
   const request = kept.supper.dishes[moment.dish]?.cook?.request;
   const dish = kept.plan.dishes[moment.dish];
-  const start = useMutation({
-    mutationFn: async () => {
-      if (!request) throw new Error("This is no cook.");
-      const cook = await keepCook(request, null, new Date(kept.plan.serve_at));
-      return sendReport(cook.id, {
-        id: crypto.randomUUID(),
-        ago_s: 0,
-        happening: { kind: "started" },
-      });
-    },
-    onSuccess: (cook) => {
-      cookChanged(queries, cook);
-      void navigate({ to: "/fryer/$id", params: { id: cook.id } });
-    },
-  });
+  const start = useStart();
   const task = dish?.tasks[moment.task];
   const loads =
     dish?.load_at && task && task.start_at <= dish.load_at && dish.load_at < task.end_at;
   if (!request || !loads) return null;
   return (
     <Box mt="2">
-      <Action type="button" look="plain" disabled={start.isPending} onClick={() => start.mutate()}>
+      <Action
+        type="button"
+        look="plain"
+        disabled={start.isPending}
+        onClick={() => start.mutate({ request, eatAt: new Date(kept.plan.serve_at) })}
+      >
         Follow this cook with the thermometer
       </Action>
       {start.error ? <Trouble>{start.error.message}</Trouble> : null}

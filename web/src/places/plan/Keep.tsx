@@ -2,10 +2,11 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
-import { cookChanged, keepCook, sendReport } from "../../api/queries";
+import { cookChanged, keepCook } from "../../api/queries";
 import type { Request, Supper } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
+import { useStart } from "../../features/course/useStart";
 import { DRAFT, emptySupper, withCook } from "../../features/supper/document";
 import { zone } from "../../lib/clock";
 import { readDraft, writeDraft } from "../../lib/draft";
@@ -27,20 +28,7 @@ export function Keep({ request, eatAt, disabled }: KeepProps) {
       void navigate({ to: "/" });
     },
   });
-  const start = useMutation({
-    mutationFn: async () => {
-      const cook = await keepCook(request, null, eatAt);
-      return sendReport(cook.id, {
-        id: crypto.randomUUID(),
-        ago_s: 0,
-        happening: { kind: "started" },
-      });
-    },
-    onSuccess: (cook) => {
-      cookChanged(queries, cook);
-      void navigate({ to: "/fryer/$id", params: { id: cook.id } });
-    },
-  });
+  const start = useStart();
   const error = keep.error ?? start.error;
   return (
     <Box mt="1" className="no-print" flexShrink={{ base: 1, lg: 0 }}>
@@ -49,7 +37,7 @@ export function Keep({ request, eatAt, disabled }: KeepProps) {
           look="solid"
           type="button"
           disabled={disabled || start.isPending}
-          onClick={() => start.mutate()}
+          onClick={() => start.mutate({ request, eatAt })}
         >
           Start now
         </Action>

@@ -1,0 +1,29 @@
+// A cook begun at once: kept, started, and followed at the fryer.
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useNavigate } from "@tanstack/react-router";
+import { cookChanged, keepCook, sendReport } from "../../api/queries";
+import type { Request } from "../../api/types";
+
+interface Started {
+  request: Request;
+  eatAt: Date | null;
+}
+
+export function useStart() {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: async ({ request, eatAt }: Started) => {
+      const cook = await keepCook(request, null, eatAt);
+      return sendReport(cook.id, {
+        id: crypto.randomUUID(),
+        ago_s: 0,
+        happening: { kind: "started" },
+      });
+    },
+    onSuccess: (cook) => {
+      cookChanged(queries, cook);
+      void navigate({ to: "/fryer/$id", params: { id: cook.id } });
+    },
+  });
+}
