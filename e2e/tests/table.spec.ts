@@ -237,8 +237,17 @@ test.describe("on a phone, by keyboard", () => {
     await expect(page.getByText(/^Then, at/)).toBeVisible();
     await page.getByRole("button", { name: /^(It has begun|Done)$/ }).click();
     await expect(heading).not.toHaveText(first ?? "");
+    // With the network gone it goes on, and nothing told is lost.
+    const told = [first, await heading.textContent()];
+    await page.context().setOffline(true);
+    await page.getByRole("button", { name: /^(It has begun|Done)$/ }).click();
+    await expect(page.getByText(/what you tell is sent later/)).toBeVisible();
+    const later = await heading.textContent();
+    await page.context().setOffline(false);
+    await expect(page.getByText(/what you tell is sent later/)).toHaveCount(0);
+    await page.reload();
+    await expect(heading).toHaveText(later ?? "");
     // Through everything, whatever dish it is of, to the table.
-    const told = [first];
     for (let n = 0; n < 12; n += 1) {
       const button = page.getByRole("button", { name: /^(It has begun|Done)$/ });
       if ((await button.count()) === 0) break;

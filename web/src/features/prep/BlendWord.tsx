@@ -20,14 +20,14 @@ export function BlendWord({ blend, onBlend }: BlendWordProps) {
   return (
     <Word
       label="Rub"
-      text={blend ? blend.name : "any, without salt"}
+      text={blend ? blend.name : "any rub, without salt"}
       state={blend ? "told" : "guessed"}
     >
       {(close) => (
         <>
           <Choice<string>
             items={[
-              { value: ANY, text: "any, without salt" },
+              { value: ANY, text: "any rub, without salt" },
               ...blends.map((known) => ({
                 value: known.name,
                 text: known.name,

@@ -42,7 +42,7 @@ export function Quantities({ method, prep, blend, units, onBlend }: QuantitiesPr
       </Grid>
       {method.seasonings.some((one) => one.kind === "rub") ? (
         <Text textStyle="small" mt="2">
-          The rub is <BlendWord blend={blend} onBlend={onBlend} />.
+          With <BlendWord blend={blend} onBlend={onBlend} />.
         </Text>
       ) : null}
       <Text textStyle="small" mt="2">

@@ -99,6 +99,11 @@ export function NextThing({ kept, moment, now, telling, big, children }: NextThi
           </Action>
         </Flex>
       ) : null}
+      {telling.lost ? (
+        <Box role="status" bg="well" borderRadius="field" px="3" py="2" mt="3" textStyle="small">
+          The server does not answer. The countdown goes on; what you tell is sent later.
+        </Box>
+      ) : null}
       {children}
     </Box>
   );

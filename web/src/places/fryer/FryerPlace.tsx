@@ -14,15 +14,20 @@ import { SupperNext } from "./SupperNext";
 
 /** A supper whose next thing is this near is followed, ms. */
 const NEAR = 12 * 3_600_000;
+/** Nearer than this it stands before a cook that is under way, ms. */
+const URGENT = 20 * 60_000;
 
 export function FryerPlace() {
   const running = useQuery(cooksQuery({ state: "running" }));
   const planned = useQuery(cooksQuery({ state: "planned" }));
   const now = useNow(60_000);
-  const supper = useComing(now).find((one) => {
-    const next = nextMoment(one.supper, one.plan, now);
-    return next && new Date(next.at).getTime() < now + NEAR;
-  });
+  const coming = useComing(now);
+  const within = (time: number) =>
+    coming.find((one) => {
+      const next = nextMoment(one.supper, one.plan, now);
+      return next && new Date(next.at).getTime() < now + time;
+    });
+  const supper = within(NEAR);
   const failed = running.error ?? planned.error;
   if (failed) return <Trouble onRetry={() => void running.refetch()}>{failed.message}</Trouble>;
   if (!running.data || !planned.data) return <Waiting>Looking who is cooking…</Waiting>;
@@ -45,10 +50,12 @@ export function FryerPlace() {
       </>
     );
   }
+  const first = running.data.total === 0 || within(URGENT) !== undefined;
   return (
     <Box maxW="reading" mx={supper ? "auto" : undefined} pt="3">
-      {supper ? <SupperNext kept={supper} /> : null}
+      {supper && first ? <SupperNext kept={supper} /> : null}
       <List title="Under way" rows={running.data.items} />
+      {supper && !first ? <SupperNext kept={supper} /> : null}
       <List title="Ready to start" rows={planned.data.items} />
       <Coming />
     </Box>

@@ -7,7 +7,7 @@ import { Action } from "../../components/recipes";
 import { allowSound } from "../../features/course/alarm";
 import { useReports } from "../../features/course/reports";
 import { CourseStrip } from "../../features/ember-strip/CourseStrip";
-import { clock } from "../../lib/clock";
+import { clock, day } from "../../lib/clock";
 import { useSettings } from "../../lib/settings";
 import { minutes, setting, temperature } from "../../lib/units";
 
@@ -17,6 +17,8 @@ export function NotStarted({ cook }: { cook: Cook }) {
   const { report, waiting } = useReports(cook.id, setRefused);
   const { plan } = cook;
   const lead = (plan.preheat_s ?? 0) + plan.eat_at_s;
+  const ahead = (cook.request.ahead ?? []).reduce((sum, one) => sum + (one.ahead_s ?? 0), 0);
+  const when = (at: Date) => `${day(at, new Date())} ${clock(at)}`;
   const startBy = cook.eat_at ? new Date(Date.parse(cook.eat_at) - lead * 1000) : null;
   return (
     <Box pt="3">
@@ -30,6 +32,11 @@ export function NotStarted({ cook }: { cook: Cook }) {
       </Text>
       {startBy ? (
         <Text textStyle="line" mb="4">
+          {ahead >= 60 ? (
+            <>
+              Get it ready from <b>{when(new Date(startBy.getTime() - ahead * 1000))}</b> on.{" "}
+            </>
+          ) : null}
           Start by <b>{clock(startBy)}</b> to eat at {clock(new Date(cook.eat_at ?? ""))}.
         </Text>
       ) : null}

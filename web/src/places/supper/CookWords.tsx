@@ -4,6 +4,7 @@ import type { Request } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Word } from "../../components/Word";
+import { BlendWord } from "../../features/prep/BlendWord";
 import { useWays } from "../../features/prep/useWays";
 import { TargetWord } from "../../features/sentence/TargetWord";
 import { MassWord, PiecesWord } from "../../features/sentence/words";
@@ -69,6 +70,12 @@ export function CookWords(props: CookWordsProps) {
           />
         )}
       </Word>
+      {school?.seasonings.some((one) => one.kind === "rub") ? (
+        <>
+          {" "}
+          with <BlendWord blend={request.blend} onBlend={(blend) => change({ blend })} />
+        </>
+      ) : null}
       , in{" "}
       <Word label="Machine" text={request.machine.name}>
         {(close) => (
