@@ -24,6 +24,18 @@ async fn schools_are_told_with_quantities_and_worth() {
     let crisp = |school: &serde_json::Value| school["worth"]["crisp_at_s"].as_f64().unwrap();
     assert!(crisp(night) < crisp(school("straight")));
     assert!(night["worth"]["water_lost_g"].as_f64().unwrap() > 1.0);
+    // A day bare loses more than half an hour, and is crisp no later.
+    let bare = prep["bare"].as_array().unwrap();
+    let of = |one: &serde_json::Value, field: &str| one["worth"][field].as_f64().unwrap();
+    let hours: Vec<f64> = bare
+        .iter()
+        .map(|one| one["bare_s"].as_f64().unwrap() / 3600.0)
+        .collect();
+    assert_eq!(hours, [0.5, 4.0, 12.0, 24.0]);
+    for pair in bare.windows(2) {
+        assert!(of(&pair[1], "water_lost_g") > of(&pair[0], "water_lost_g"));
+        assert!(of(&pair[1], "crisp_at_s") <= of(&pair[0], "crisp_at_s"));
+    }
     // By hand: one per cent of the meat in salt, 39.34 % of it sodium.
     let meat = prep["meat_g"].as_f64().unwrap();
     assert!((night["sodium_mg"].as_f64().unwrap() - meat * 0.01 * 393.4).abs() < 1.0);

@@ -546,6 +546,11 @@ export interface components {
         AmountDto: {
             /** @description An allergen it often brings. */
             allergen?: string | null;
+            /**
+             * Format: double
+             * @description As it is spooned.
+             */
+            density_g_ml: number;
             /** @description Whether it is mixed into the cook's own rub. */
             in_blend: boolean;
             /** @description What. */
@@ -590,6 +595,16 @@ export interface components {
          * @enum {string}
          */
         AssumptionKindDto: "thickness" | "start" | "machine_heat" | "thermostat" | "load";
+        /** @description Skin left bare in the fridge for a time. */
+        BareDto: {
+            /**
+             * Format: double
+             * @description How long.
+             */
+            bare_s: number;
+            /** @description What it is worth in the cook. */
+            worth: components["schemas"]["SchoolWorthDto"];
+        };
         /** @description One load. */
         BatchDto: {
             /**
@@ -1700,7 +1715,7 @@ export interface components {
          * @description Where a task is done.
          * @enum {string}
          */
-        PlaceDto: "counter" | "fridge" | "hob";
+        PlaceDto: "counter" | "bowl" | "fridge" | "hob";
         /** @description The computed plan. Times count from loading the first batch. */
         PlanDto: {
             /** @description Word for the layer. */
@@ -1900,6 +1915,8 @@ export interface components {
         };
         /** @description The schools of getting meat ready. */
         PreparationDto: {
+            /** @description Bare in the fridge for half an hour, four hours, a night, a day; nothing without skin. */
+            bare: components["schemas"]["BareDto"][];
             /**
              * Format: double
              * @description Weight of all pieces.

@@ -10,6 +10,8 @@ use crate::units::Interval;
 pub enum Place {
     /// On the counter.
     Counter,
+    /// In a bowl, on the counter.
+    Bowl,
     /// In the fridge.
     Fridge,
     /// On the hob.
@@ -153,7 +155,7 @@ impl Task {
     ) -> Self {
         let ahead = match place {
             Place::Fridge => Ahead::Uncovered,
-            Place::Counter => Ahead::Counter,
+            Place::Counter | Place::Bowl => Ahead::Counter,
             Place::Hob => Ahead::Parboil,
         };
         Self {

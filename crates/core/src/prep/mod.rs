@@ -20,5 +20,5 @@ pub use own::{Unfit, own};
 pub use portion::{Appetite, edible_share, portion};
 pub use quantity::{Amount, Coating, Seasoning, quantities, sodium};
 pub use salt::{SALT_IN_MEAT, half_depth, salted_evenly};
-pub use schools::methods;
+pub use schools::{bare, methods};
 pub use thaw::{Bath, thaw_time};

@@ -184,6 +184,29 @@ fn dried(cut: &Cut, id: &str, name: &str, window: [f64; 3], reason: &str) -> Met
     method
 }
 
+/// Times for which skin is left bare in the fridge, min: the schools' half hour, four hours, a night, a
+/// day.
+const BARE: [f64; 4] = [30.0, 4.0 * HOUR, 12.0 * HOUR, 24.0 * HOUR];
+
+/// The same skin, bare in the fridge for half an hour, four hours, a night and a day, to be compared;
+/// nothing for a cut without skin.
+///
+/// ```
+/// use ember_core::{meat::{CutId, cut}, prep::bare};
+/// let hours = bare(cut(CutId::Drumstick)).into_iter().map(|one| one.time().minutes() / 60.0);
+/// assert_eq!(hours.map(f64::round).collect::<Vec<_>>(), [1.0, 4.0, 12.0, 24.0]);
+/// assert!(bare(cut(CutId::PorkChop)).is_empty());
+/// ```
+#[must_use]
+pub fn bare(cut: &Cut) -> Vec<Method> {
+    if !cut.skin {
+        return Vec::new();
+    }
+    BARE.iter()
+        .map(|time| dried(cut, "bare", "bare", [*time; 3], OVERNIGHT))
+        .collect()
+}
+
 fn dry_brine(cut: &Cut) -> Method {
     let mut method = named(
         "dry_brine",
@@ -211,7 +234,7 @@ fn brine(cut: &Cut, seasoning: Seasoning, window: [f64; 3], method: Method) -> M
     method.tasks = vec![
         Task::work(
             "Dissolve the salt in cold water, lay the meat in",
-            Place::Counter,
+            Place::Bowl,
             5.0,
             "cold, so that nothing warms up",
         )
@@ -266,7 +289,7 @@ fn marinade(cut: &Cut) -> Method {
     method.tasks = vec![
         Task::work(
             "Mix the marinade, turn the meat in it",
-            Place::Counter,
+            Place::Bowl,
             6.0,
             "every side",
         )
@@ -322,7 +345,7 @@ fn crumbed(cut: &Cut) -> Method {
         blot(cut),
         Task::work(
             "Through flour, egg and crumb, then spray it",
-            Place::Counter,
+            Place::Bowl,
             12.0,
             "press the crumb on",
         ),
@@ -348,7 +371,7 @@ fn powdered(cut: &Cut) -> Method {
         blot(cut),
         Task::work(
             "Toss it in baking powder and salt",
-            Place::Counter,
+            Place::Bowl,
             3.0,
             "thin and even",
         ),
@@ -378,7 +401,7 @@ fn dusted(cut: &Cut) -> Method {
         blot(cut),
         Task::work(
             "Toss it in starch, shake it off, spray it",
-            Place::Counter,
+            Place::Bowl,
             4.0,
             "spray the white spots again at the turn",
         ),

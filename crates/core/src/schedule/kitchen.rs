@@ -156,7 +156,7 @@ impl Places {
         let stand = match task.place {
             prep::Place::Fridge => self.stand(Site::Fridge),
             prep::Place::Hob => self.stand(Site::Hob),
-            prep::Place::Counter => None,
+            prep::Place::Counter | prep::Place::Bowl => None,
         };
         let lasts = [window.shortest, window.best, window.longest].map(whole_minutes);
         Task {

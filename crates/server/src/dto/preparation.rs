@@ -2,7 +2,7 @@
 
 use ember_core::plan::{Compared, PlanError, Request, compare, surface, thawing};
 use ember_core::prep::{
-    Ahead, Amount, Appetite, Bath, Blend, Method, Moment, Place, Seasoning, Task, half_depth,
+    Ahead, Amount, Appetite, Bath, Blend, Method, Moment, Place, Seasoning, Task, bare, half_depth,
     methods, portion, quantities, salted_evenly, sodium,
 };
 use ember_core::units::{Interval, Mass};
@@ -44,7 +44,7 @@ pub enum AheadKindDto {
 
 wire_enum!(
     /// Where a task is done.
-    PlaceDto = Place { Counter, Fridge, Hob }
+    PlaceDto = Place { Counter, Bowl, Fridge, Hob }
 );
 
 /// What the schools are asked for.
@@ -68,12 +68,23 @@ pub struct PreparationDto {
     pub surface_m2: f64,
     /// The schools, the quickest first, then the cook's own ways.
     pub methods: Vec<MethodDto>,
+    /// Bare in the fridge for half an hour, four hours, a night, a day; nothing without skin.
+    pub bare: Vec<BareDto>,
     /// From frozen, in the fridge.
     pub thaw_fridge_s: f64,
     /// From frozen, in cold water.
     pub thaw_water_s: f64,
     /// Raw weight for one eater: light, usual, hungry.
     pub portion_g: [f64; 3],
+}
+
+/// Skin left bare in the fridge for a time.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct BareDto {
+    /// How long.
+    pub bare_s: f64,
+    /// What it is worth in the cook.
+    pub worth: SchoolWorthDto,
 }
 
 /// One school.
@@ -143,6 +154,10 @@ pub struct AmountDto {
     pub mass_g: f64,
     /// The same in spoons and cups.
     pub spoons: String,
+    /// As it is spooned.
+    #[serde(default)]
+    #[schema(required = true)]
+    pub density_g_ml: f64,
     /// An allergen it often brings.
     pub allergen: Option<String>,
     /// Whether it is mixed into the cook's own rub.
@@ -220,6 +235,7 @@ impl From<&Amount> for AmountDto {
             ingredient: amount.what.clone(),
             mass_g: amount.weighed().grams(),
             spoons: amount.spoons(),
+            density_g_ml: amount.density,
             allergen: amount.allergen.clone(),
             in_blend: amount.in_blend,
         }
@@ -317,7 +333,18 @@ impl PreparationDto {
             meat: Mass::from_grams(meat),
             surface: surface(&request),
         };
+        let stood = bare(entry);
+        let bare = stood.iter().zip(compare(&request, &stood));
         Ok(Self {
+            bare: bare
+                .filter_map(|(method, worth)| {
+                    let times = method.tasks.iter().filter_map(|task| task.ahead);
+                    Some(BareDto {
+                        bare_s: times.map(|ahead| ahead.time().seconds()).sum(),
+                        worth: SchoolWorthDto::of(&worth.ok()?, &request),
+                    })
+                })
+                .collect(),
             meat_g: meat,
             surface_m2: told.surface,
             methods: ways

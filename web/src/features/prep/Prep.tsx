@@ -7,6 +7,7 @@ import { Action } from "../../components/recipes";
 import { useDraft } from "../../lib/draft";
 import { capital } from "../../lib/text";
 import { minutes, type Units } from "../../lib/units";
+import { Bare } from "./Bare";
 import { MethodEditor } from "./MethodEditor";
 import { type Changed, copied, methodAhead, ownAhead } from "./method";
 import { Quantities } from "./Quantities";
@@ -50,6 +51,7 @@ export function Prep({ request, entry, units, onChange }: PrepProps) {
         units={units}
         onShow={setOpen}
       />
+      <Bare bare={prep.bare} units={units} />
       {writing ? (
         <Box mt="4">
           <MethodEditor

@@ -51,6 +51,14 @@ export function Quantities({ method, prep, blend, units, onBlend }: QuantitiesPr
         {allergens.length > 0 ? `. Allergens: ${allergens.join("; ")}` : ""}.
       </Text>
       <Text textStyle="small" color="ink.soft" mt="1">
+        Spooned at{" "}
+        {method.amounts
+          .map((amount) => `${amount.density_g_ml.toFixed(2)} g/ml ${amount.ingredient}`)
+          .filter((words, n, all) => all.indexOf(words) === n)
+          .join(", ")}
+        .
+      </Text>
+      <Text textStyle="small" color="ink.soft" mt="1">
         {worth ? `When it goes in, its middle is at ${temperature(worth.core_c, units)}` : ""}
         {worth && worth.dry_layer_mm > 0.01
           ? ` and its skin is dry ${worth.dry_layer_mm.toFixed(2)} mm deep`

@@ -14,6 +14,7 @@ interface TasksProps {
 
 const PLACES: Record<PrepTask["place"], string> = {
   counter: "counter",
+  bowl: "in a bowl",
   fridge: "fridge",
   hob: "hob",
 };

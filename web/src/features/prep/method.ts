@@ -113,6 +113,7 @@ export const copied = (method: Method, cut: Request["cut"], changed: Changed): O
 /** Kinds of tasks, in a cook's words, with where they are done. */
 export const DOINGS = [
   { value: "work", text: "work on the counter", place: "counter", does: undefined },
+  { value: "bowl", text: "work in a bowl", place: "bowl", does: undefined },
   { value: "hob", text: "work on the hob", place: "hob", does: undefined },
   { value: "blot", text: "blot it dry", place: "counter", does: "blot" },
   { value: "uncovered", text: "bare in the fridge", place: "fridge", does: "uncovered" },
@@ -124,7 +125,7 @@ export const DOINGS = [
 export type Doing = (typeof DOINGS)[number]["value"];
 
 export const doingOf = (task: OwnTask): Doing =>
-  task.does ?? (task.place === "hob" ? "hob" : "work");
+  task.does ?? (task.place === "hob" || task.place === "bowl" ? task.place : "work");
 
 /** The same task, doing something else, and in its place. */
 export function doing(task: OwnTask, chosen: Doing): OwnTask {
