@@ -41,6 +41,8 @@ interface PlanViewProps {
 
 /** A slider sends many words a second; the plan follows once it rests this long, ms. */
 const SETTLE = 40;
+/** The schools, which are a cook each, follow later, ms. */
+const CALM = 250;
 const MINUTE = 60_000;
 
 export function PlanView(props: PlanViewProps) {
@@ -52,10 +54,11 @@ export function PlanView(props: PlanViewProps) {
   // A refusal leaves the last picture standing, paler, under its words.
   const shown = useLastPlan(plan.data);
   const now = useNow(15_000);
-  const { chosen } = useWays(settled);
+  const calm = useSettled(request, CALM);
+  const { chosen } = useWays(calm);
   const before =
-    shown && chosen && settled.ahead?.length
-      ? stepsBefore(chosen, settled.ahead, shown.preheat_s ?? 0)
+    shown && chosen && calm.ahead?.length
+      ? stepsBefore(chosen, calm.ahead, shown.preheat_s ?? 0)
       : [];
   const ahead = -(before[0]?.at_s ?? 0);
   const load = loadTime(shown, eat, now, ahead);
@@ -122,7 +125,7 @@ export function PlanView(props: PlanViewProps) {
                 <Title>Before that</Title>
                 <Prep
                   key={request.cut}
-                  request={settled}
+                  request={calm}
                   entry={props.entry}
                   units={units}
                   onChange={props.onChange}
