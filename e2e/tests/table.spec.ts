@@ -6,26 +6,36 @@ import { accessible, choose, expect, fitsTheWidth, test, word } from "./kitchen"
 
 test.use({ locale: "en-GB" });
 
-/** Two cooks and two sides, tomorrow evening. */
+/** The evening after the next: there is an evening before it, whatever the time is now. */
+const evening = () => {
+  const at = new Date(Date.now() + 2 * 86_400_000);
+  const weekday = at.toLocaleDateString("en-GB", { weekday: "short", timeZone: "UTC" });
+  return new RegExp(`^${weekday}.* ${at.getUTCDate()} `);
+};
+
+/** So that the time of day at which this runs makes no difference. */
+const awake = (page: Page) => choose(page, "Nobody works", "Somebody is always awake");
+
+/** Two cooks and two sides. */
 async function lay(page: Page) {
   await page.goto("/supper");
   await choose(page, "Add a cook", "party wings");
   await choose(page, "Add a cook", "pork loin roasts");
   await choose(page, "Add a side", /^green beans/);
   await choose(page, "Add a side", /^a cold sauce/);
-  await choose(page, "Day", "tomorrow");
+  await choose(page, "Day", evening());
   await choose(page, "Getting ready", /^salted and bare overnight/);
   await expect(page.getByText("Let it dry in the fridge, on a rack, uncovered").first()).toBeVisible();
 }
 
 test("a supper from the evening before to the table", async ({ page }) => {
   await lay(page);
-  // The same in order of the clock, from tonight on.
-  await expect(page.getByText("Today", { exact: true })).toBeVisible();
+  // The same in order of the clock, from the evening before on.
   await expect(page.getByText("Tomorrow", { exact: true })).toBeVisible();
+  await expect(page.getByText(evening()).last()).toBeVisible();
   await expect(page.getByRole("slider", { name: "On the table" })).toHaveAttribute(
     "aria-valuetext",
-    "tomorrow 19:00",
+    /19:00$/,
   );
   await expect(page.getByText(/^12 party wings: ready at 19:00/)).toBeVisible();
   await accessible(page);
@@ -83,6 +93,7 @@ test("a kept supper is planned anew around what has begun", async ({ page }) => 
   await page.goto("/supper");
   await choose(page, "Add a cook", "drumsticks");
   await choose(page, "Getting ready", /^bare for half an hour/);
+  await awake(page);
   await choose(page, "What for", /as soon as it can be/);
   await expect(page.getByText("By the clock")).toBeVisible();
   await page.getByRole("button", { name: "Keep this supper" }).click();
@@ -138,6 +149,7 @@ test("a crowded evening shows where it clashes, and goes another way", async ({ 
   await page.goto("/supper");
   await choose(page, "Add a cook", "drumsticks");
   await choose(page, "Add a cook", "pork loin roasts");
+  await awake(page);
   const soon = new Date(Date.now() + 75 * 60_000);
   const pad = (value: number) => String(value).padStart(2, "0");
   await choose(page, "Day", soon.getUTCDate() === new Date().getUTCDate() ? "today" : "tomorrow");
@@ -223,6 +235,7 @@ test.describe("on a phone, by keyboard", () => {
     await page.goto("/supper");
     await choose(page, "Add a cook", "drumsticks");
     await choose(page, "Add a side", /^green beans/);
+    await awake(page);
     await choose(page, "What for", /as soon as it can be/);
     await page.getByRole("button", { name: "Keep this supper" }).click();
     await page.waitForURL("**/supper/*");

@@ -307,7 +307,7 @@ fn quiet_hours_are_a_way_out() {
         quiet: vec![(-60, 480)],
         ..supper(Serve::At(90), &[1], vec![toast])
     };
-    assert!(schedule(&asked).is_err());
+    assert_eq!(schedule(&asked), Err(Binding::Quiet));
     let ways: Vec<Change> = ways_out(&asked, &[])
         .into_iter()
         .map(|way| way.change)

@@ -8,9 +8,10 @@ use chrono::{DateTime, Duration, DurationRound, Utc};
 use serde_json::{Value, json};
 use support::{Database, call, get, post, sentence, server};
 
+/// At six on an evening that is a night away at least, whatever the time is now.
 fn tomorrow() -> DateTime<Utc> {
-    let at = Utc::now() + Duration::hours(26);
-    at.duration_trunc(Duration::minutes(1)).unwrap()
+    let day = Utc::now().duration_trunc(Duration::days(1)).unwrap();
+    day + Duration::days(2) + Duration::hours(18)
 }
 
 fn supper() -> Value {

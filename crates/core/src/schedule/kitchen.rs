@@ -79,11 +79,11 @@ impl Places {
             .collect();
         let (hob, fridge) = (resources.len(), resources.len() + 1);
         resources.push(Resource {
-            name: "hob".to_owned(),
+            name: "the hob".to_owned(),
             room: rings,
         });
         resources.push(Resource {
-            name: "fridge".to_owned(),
+            name: "the fridge".to_owned(),
             room: shelves,
         });
         Self {

@@ -1,6 +1,7 @@
 //! The whole supper on one time axis: everything backwards from the table, with the machines, the
 //! hob, the fridge and the hands there are.
 
+mod binding;
 mod clash;
 mod kitchen;
 mod queue;

@@ -1,5 +1,6 @@
 //! When it is served: at a time, as soon as it can be, or so that nobody is needed from a time on.
 
+use super::binding::{binding, remaining};
 use super::search::search;
 use super::supper::{Binding, Minute, Schedule, Serve, Supper};
 
@@ -43,15 +44,28 @@ const FIRST: Minute = 15;
 /// # Errors
 /// [`Binding`]: what is in the way.
 pub fn schedule(supper: &Supper) -> Result<Schedule, Binding> {
-    let found = match supper.serve {
+    solve(supper).ok_or_else(|| binding(supper, wanted_at(supper), possible))
+}
+
+/// The best schedule there is; nothing where there is none.
+pub(super) fn solve(supper: &Supper) -> Option<Schedule> {
+    match supper.serve {
         Serve::At(serve) => at(supper, serve, MOST_NODES),
         Serve::LeaveBy(leave) => leave_by(supper, leave, MOST_NODES),
         Serve::Soonest => {
-            let soonest = earliest(first(supper), |serve| goes(supper, serve));
-            soonest.and_then(|serve| at(supper, serve, MOST_NODES))
+            let soonest = earliest(first(supper), |serve| goes(supper, serve))?;
+            at(supper, soonest, MOST_NODES)
         }
-    };
-    found.ok_or_else(|| binding(supper))
+    }
+}
+
+/// Whether there is a schedule, as far as a short search sees.
+fn possible(supper: &Supper) -> bool {
+    match supper.serve {
+        Serve::At(serve) => goes(supper, serve),
+        Serve::LeaveBy(leave) => leave_by(supper, leave, PROBE_NODES).is_some(),
+        Serve::Soonest => goes(supper, first(supper) + FURTHEST),
+    }
 }
 
 /// The best schedule for a serving time; nothing where there is none. Where everything at its best
@@ -107,19 +121,6 @@ fn first(supper: &Supper) -> Minute {
     supper.now + longest.unwrap_or(0)
 }
 
-/// What a dish still needs at least: what has begun until it ends, the rest at its shortest, min.
-fn remaining(supper: &Supper, dish: usize) -> Minute {
-    let begun = supper.begun.iter().filter(|begun| begun.dish == dish);
-    let under_way = begun.clone().map(|begun| begun.end - supper.now).max();
-    let tasks = supper.dishes.get(dish).map_or(&[][..], |dish| &dish.tasks);
-    let to_come = tasks
-        .iter()
-        .enumerate()
-        .filter(|(task, _)| !begun.clone().any(|begun| begun.task == *task))
-        .map(|(_, task)| task.lasts[0]);
-    under_way.unwrap_or(0).max(0) + to_come.sum::<Minute>()
-}
-
 /// Doubles the time ahead until it goes, then halves the interval; where a later time goes and one
 /// between does not, the later one is kept.
 fn earliest(from: Minute, goes: impl Fn(Minute) -> bool) -> Option<Minute> {
@@ -161,49 +162,5 @@ pub(super) fn later(supper: &Supper) -> Option<(Minute, Supper)> {
             Some((leave - asked, wish(Serve::LeaveBy(leave))))
         }
         Serve::Soonest => None,
-    }
-}
-
-/// Why there is no schedule.
-fn binding(supper: &Supper) -> Binding {
-    let serve = wanted_at(supper);
-    for (number, dish) in supper.dishes.iter().enumerate() {
-        let needs = match supper.serve {
-            Serve::LeaveBy(_) => remaining(supper, number) - dish.unattended(),
-            _ => remaining(supper, number),
-        };
-        if supper.now + needs > serve {
-            return Binding::TooLate {
-                dish: dish.name.clone(),
-                needs,
-                left: serve - supper.now,
-            };
-        }
-    }
-    let mut used: Vec<(Minute, &str)> = supper
-        .resources
-        .iter()
-        .enumerate()
-        .map(|(number, place)| {
-            let minutes: Minute = supper
-                .dishes
-                .iter()
-                .flat_map(|dish| &dish.tasks)
-                .filter(|task| task.stand.is_some_and(|stand| stand.resource == number))
-                .map(|task| task.lasts[0])
-                .sum();
-            (
-                minutes / Minute::from(place.room.max(1)),
-                place.name.as_str(),
-            )
-        })
-        .collect();
-    used.sort_by_key(|(minutes, _)| std::cmp::Reverse(*minutes));
-    Binding::NoRoom {
-        places: used
-            .iter()
-            .take(1)
-            .map(|(_, name)| (*name).to_owned())
-            .collect(),
     }
 }

@@ -166,12 +166,21 @@ pub enum Binding {
         /// What is left, min.
         left: Minute,
     },
-    /// Dishes do not fit beside one another.
-    #[error("there is no room for everything at {}", places.join(", "))]
+    /// Dishes do not fit beside one another in a place.
+    #[error("there is no room for everything in {place}")]
     NoRoom {
-        /// The fullest places.
-        places: Vec<String>,
+        /// The place.
+        place: String,
     },
+    /// Too much is to be done at once.
+    #[error("there are too few hands for everything that is to be done at once")]
+    Hands,
+    /// Something would have to be done when nobody works.
+    #[error("something would have to be done in the hours in which nobody works")]
+    Quiet,
+    /// Several of these at once.
+    #[error("there is too little room, time and hands for everything together")]
+    Together,
 }
 
 /// Minutes as they are said.

@@ -1,6 +1,7 @@
 //! What would make an impossible supper possible.
 
-use super::solve::{later, schedule};
+use super::binding::eased;
+use super::solve::{later, solve};
 use super::supper::{Instead, Minute, Schedule, Supper};
 
 /// A way out, with its effect.
@@ -54,7 +55,7 @@ pub enum Change {
 pub fn ways_out(supper: &Supper, instead: &[Instead]) -> Vec<WayOut> {
     let mut ways = Vec::new();
     let mut offer = |change: Change, changed: &Supper| {
-        if let Ok(schedule) = schedule(changed) {
+        if let Some(schedule) = solve(changed) {
             ways.push(WayOut { change, schedule });
         }
     };
@@ -70,24 +71,8 @@ pub fn ways_out(supper: &Supper, instead: &[Instead]) -> Vec<WayOut> {
             offer(Change::Instead(number), &changed);
         }
     }
-    if !supper.quiet.is_empty() {
-        let mut awake = supper.clone();
-        awake.quiet.clear();
-        offer(Change::Awake, &awake);
-    }
-    let mut helped = supper.clone();
-    helped.hands += 1;
-    offer(Change::AnotherHand, &helped);
-    let tasks = || supper.dishes.iter().flat_map(|dish| &dish.tasks);
-    let used = |number: usize| {
-        tasks().any(|task| task.stand.is_some_and(|stand| stand.resource == number))
-    };
-    for number in (0..supper.resources.len()).filter(|number| used(*number)) {
-        let mut roomier = supper.clone();
-        if let Some(place) = roomier.resources.get_mut(number) {
-            place.room += 1;
-        }
-        offer(Change::AnotherPlace(number), &roomier);
+    for (change, changed) in eased(supper) {
+        offer(change, &changed);
     }
     ways
 }

@@ -205,7 +205,7 @@ impl Wanted {
             Scarce::Room(number) => {
                 let place = self.places.resources.get(number);
                 let name = place.map_or("", |place| place.name.as_str());
-                (Some(number), format!("{all} at once in {}", said(name)))
+                (Some(number), format!("{all} at once in {name}"))
             }
             Scarce::Hands => (None, format!("{all} need hands at once")),
             Scarce::Time(number) => {
@@ -265,8 +265,8 @@ impl Wanted {
             Change::AnotherPlace(number) => {
                 let place = self.places.resources.get(number);
                 match place.map_or("", |place| place.name.as_str()) {
-                    "hob" => told("another ring of the hob", with(&|supper| supper.rings += 1)),
-                    "fridge" => told(
+                    "the hob" => told("another ring of the hob", with(&|supper| supper.rings += 1)),
+                    "the fridge" => told(
                         "another shelf of the fridge",
                         with(&|supper| supper.shelves += 1),
                     ),
@@ -281,14 +281,6 @@ impl Wanted {
                 None => told("", None),
             },
         }
-    }
-}
-
-/// A place with its article.
-fn said(place: &str) -> String {
-    match place {
-        "hob" | "fridge" => format!("the {place}"),
-        machine => machine.to_owned(),
     }
 }
 

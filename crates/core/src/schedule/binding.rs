@@ -1,0 +1,73 @@
+//! What is in the way of a supper that does not go.
+
+use super::supper::{Binding, Minute, Serve, Supper};
+use super::ways::Change;
+
+/// What a dish still needs at least: what has begun until it ends, the rest at its shortest, min.
+pub fn remaining(supper: &Supper, dish: usize) -> Minute {
+    let begun = supper.begun.iter().filter(|begun| begun.dish == dish);
+    let under_way = begun.clone().map(|begun| begun.end - supper.now).max();
+    let tasks = supper.dishes.get(dish).map_or(&[][..], |dish| &dish.tasks);
+    let to_come = tasks
+        .iter()
+        .enumerate()
+        .filter(|(task, _)| !begun.clone().any(|begun| begun.task == *task))
+        .map(|(_, task)| task.lasts[0]);
+    under_way.unwrap_or(0).max(0) + to_come.sum::<Minute>()
+}
+
+/// The same supper with one thing eased: more room at a place that is used, another hand, the quiet
+/// hours given up.
+pub fn eased(supper: &Supper) -> Vec<(Change, Supper)> {
+    let tasks = || supper.dishes.iter().flat_map(|dish| &dish.tasks);
+    let used = |number: usize| {
+        tasks().any(|task| task.stand.is_some_and(|stand| stand.resource == number))
+    };
+    let mut eased = Vec::new();
+    for number in (0..supper.resources.len()).filter(|number| used(*number)) {
+        let mut roomier = supper.clone();
+        if let Some(place) = roomier.resources.get_mut(number) {
+            place.room += 1;
+        }
+        eased.push((Change::AnotherPlace(number), roomier));
+    }
+    let mut helped = supper.clone();
+    helped.hands += 1;
+    eased.push((Change::AnotherHand, helped));
+    if !supper.quiet.is_empty() {
+        let mut awake = supper.clone();
+        awake.quiet.clear();
+        eased.push((Change::Awake, awake));
+    }
+    eased
+}
+
+/// Why there is no schedule: a dish for which there is no time at all, or the first thing that it would
+/// go without.
+pub fn binding(supper: &Supper, serve: Minute, possible: impl Fn(&Supper) -> bool) -> Binding {
+    for (number, dish) in supper.dishes.iter().enumerate() {
+        let needs = match supper.serve {
+            Serve::LeaveBy(_) => remaining(supper, number) - dish.unattended(),
+            _ => remaining(supper, number),
+        };
+        if supper.now + needs > serve {
+            return Binding::TooLate {
+                dish: dish.name.clone(),
+                needs,
+                left: serve - supper.now,
+            };
+        }
+    }
+    let relief = eased(supper).into_iter().find(|(_, eased)| possible(eased));
+    match relief.map(|(change, _)| change) {
+        Some(Change::AnotherPlace(number)) => Binding::NoRoom {
+            place: supper
+                .resources
+                .get(number)
+                .map_or_else(String::new, |place| place.name.clone()),
+        },
+        Some(Change::AnotherHand) => Binding::Hands,
+        Some(Change::Awake) => Binding::Quiet,
+        _ => Binding::Together,
+    }
+}
