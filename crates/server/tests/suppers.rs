@@ -133,6 +133,48 @@ async fn running_late_plans_anew_and_says_what_moved() {
     assert_eq!(chops(&changed), chops(&made));
 }
 
+/// Potatoes that join later put a task before the cook, and two drumsticks more rename it: what has
+/// begun is found again.
+#[actix_web::test]
+async fn what_has_begun_is_found_again_when_its_supper_changes() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let mut asked = supper();
+    asked["quiet"] = Value::Null;
+    asked["serve_at"] = Value::Null;
+    let potatoes = asked["dishes"][2].clone();
+    asked["dishes"] = json!([{ "cook": { "request": sentence(), "method": "towel" } }]);
+    let (status, made) = post(&app, "/api/suppers", &asked).await;
+    assert_eq!(status, 201, "{made}");
+    let path = format!("/api/suppers/{}", made["id"].as_str().unwrap());
+    let names = |answer: &Value| -> Vec<String> {
+        let tasks = answer["plan"]["dishes"][0]["tasks"].as_array().unwrap();
+        tasks
+            .iter()
+            .map(|task| task["name"].as_str().unwrap().to_owned())
+            .collect()
+    };
+    let cook = names(&made)
+        .iter()
+        .position(|name| name.starts_with("Cook"))
+        .unwrap();
+    let now = Utc::now();
+    asked["begun"] = json!([
+        { "dish": 0, "task": cook, "start_at": now, "end_at": now + Duration::minutes(30) },
+    ]);
+    asked["dishes"].as_array_mut().unwrap().push(potatoes);
+    asked["dishes"][0]["cook"]["request"]["pieces"] = json!(8);
+    let put = TestRequest::put().uri(&path).set_json(&asked);
+    let (status, changed) = call(&app, put).await;
+    assert_eq!(status, 200, "{changed}");
+    let begun = changed["supper"]["begun"].as_array().unwrap();
+    assert_eq!(begun.len(), 1);
+    let task = begun[0]["task"].as_u64().unwrap() as usize;
+    assert_eq!(names(&changed)[task], "Cook 8 drumsticks");
+    assert_ne!(task, cook);
+    assert_eq!(changed["plan"]["dishes"][0]["tasks"][task]["begun"], true);
+}
+
 #[actix_web::test]
 async fn what_does_not_fit_names_what_binds_and_ways_out() {
     let database = Database::new();

@@ -14,14 +14,14 @@ use crate::dto::catalogue::SideEntryDto;
 use crate::dto::request::RequestDto;
 use crate::dto::supper::{QuietDto, SideDto, SupperCookDto, SupperDishDto, SupperDto};
 use crate::error::ApiError;
-use crate::supper::put_in_place;
+use crate::supper::{Laid, put_in_place};
 
 const EATERS: u32 = 6;
 
 /// Keeps it.
 pub fn lay(connection: &mut PgConnection, id: Uuid, now: DateTime<Utc>) -> Result<(), ApiError> {
     let supper = ferry_crew(now);
-    let plan = put_in_place(&supper, None, &[drum(), shelves()], now)?;
+    let Laid { supper, plan } = put_in_place(&supper, None, &[drum(), shelves()], now)?;
     db::suppers::insert(
         connection,
         &models::Supper {

@@ -46,6 +46,17 @@ test("sides are for all eaters, and go with their cook", () => {
   expect(withoutDish(supper, 0).dishes[1]?.side?.with).toBe(0);
 });
 
+test("leaving a dish out keeps what has begun of the others", () => {
+  let supper = withSide(withCook(emptySupper(now, "UTC"), request), potatoes);
+  supper = withCook(supper, request);
+  const at = now.toISOString();
+  const begun = { task: 1, start_at: at, end_at: at, moments: 1 };
+  supper = { ...supper, begun: [0, 2].map((dish) => ({ dish, ...begun })) };
+  // The potatoes go with the first cook; the second is the first now.
+  expect(withoutDish(supper, 0).begun).toEqual([{ dish: 0, ...begun }]);
+  expect(withoutDish(supper, 1).begun?.map((one) => one.dish)).toEqual([0, 1]);
+});
+
 test("a dish goes back into its supper as it is said now, and has not begun", () => {
   let supper = withCook(withCook(emptySupper(now, "UTC"), request), request);
   const at = now.toISOString();

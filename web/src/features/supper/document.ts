@@ -47,9 +47,6 @@ export const movedTo = (supper: Supper, at: Date): Supper =>
     ? { ...supper, leave_by: at.toISOString() }
     : { ...supper, serve_at: at.toISOString() };
 
-/** Without what has begun: numbers of dishes and tasks would no longer be true. */
-const anew = (supper: Supper): Supper => ({ ...supper, begun: undefined });
-
 export const withCook = (supper: Supper, request: Request): Supper => ({
   ...supper,
   dishes: [...supper.dishes, { cook: { request: { ...request, layout: undefined } } }],
@@ -92,7 +89,13 @@ export function withoutDish(supper: Supper, gone: number): Supper {
         ? { side: { ...dish.side, with: dish.side.with - 1 } }
         : dish,
     );
-  return { ...anew(supper), dishes };
+  // What has begun of the others still has.
+  const kept = (n: number) => n !== gone && supper.dishes[n]?.side?.with !== gone;
+  const number = (n: number) => supper.dishes.slice(0, n).filter((_, m) => kept(m)).length;
+  const begun = supper.begun
+    ?.filter((one) => kept(one.dish))
+    .map((one) => ({ ...one, dish: number(one.dish) }));
+  return { ...supper, begun, dishes };
 }
 
 /** For so many more or fewer eaters: the sides follow, the meats are said piece by piece. */

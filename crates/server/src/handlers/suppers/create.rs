@@ -7,7 +7,7 @@ use crate::context::Context;
 use crate::db::{self, models};
 use crate::dto::supper::{KeptSupperDto, SupperDto};
 use crate::error::{ApiError, Problem};
-use crate::supper::put_in_place;
+use crate::supper::{Laid, put_in_place};
 
 /// Keeps a supper.
 #[utoipa::path(
@@ -28,7 +28,7 @@ pub async fn create(
     let machines = kitchen(&context).await;
     let made = context
         .compute(move || {
-            let plan = put_in_place(&supper, None, &machines, now)?;
+            let Laid { supper, plan } = put_in_place(&supper, None, &machines, now)?;
             Ok(KeptSupperDto {
                 id: Uuid::new_v4(),
                 supper,

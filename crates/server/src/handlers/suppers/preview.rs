@@ -25,7 +25,7 @@ pub async fn preview(
     let (supper, now) = (body.into_inner(), context.now());
     let machines = kitchen(&context).await;
     let plan = context
-        .compute(move || put_in_place(&supper, None, &machines, now))
+        .compute(move || Ok(put_in_place(&supper, None, &machines, now)?.plan))
         .await?;
     Ok(Json(plan))
 }

@@ -7,7 +7,7 @@ use crate::context::Context;
 use crate::db;
 use crate::dto::supper::{KeptSupperDto, SupperDto};
 use crate::error::{ApiError, Problem};
-use crate::supper::put_in_place;
+use crate::supper::{Laid, put_in_place};
 
 /// Changes a supper, or tells what has begun: everything else is planned anew from now, and moves as
 /// little as possible.
@@ -34,7 +34,7 @@ pub async fn replace(
     let machines = kitchen(&context).await;
     let changed = context
         .compute(move || {
-            let plan = put_in_place(&supper, Some(&before), &machines, now)?;
+            let Laid { supper, plan } = put_in_place(&supper, Some(&before), &machines, now)?;
             Ok(KeptSupperDto { id, supper, plan })
         })
         .await?;
