@@ -390,6 +390,10 @@ async fn sides_join_at_a_minute_and_have_names_of_their_own() {
         })
         .unwrap();
     let load = time(&plan["dishes"][0]["load_at"]);
+    // They come out with the meat, and wait while it rests.
+    let tasks = plan["dishes"][0]["tasks"].as_array().unwrap();
+    let cooked = tasks.iter().find(|task| task["lane"] == 0).unwrap();
+    assert_eq!(plan["dishes"][1]["ready_at"], cooked["end_at"]);
     // By the minute of the clock that the hot start ends at.
     let after = (time(&added["at"]) - load).num_minutes();
     assert!((19..=21).contains(&after), "{after}");

@@ -18,7 +18,7 @@ use crate::dto::plan::PictureDto;
 use crate::dto::preparation::AmountDto;
 use crate::dto::quantity::MessageDto;
 use crate::dto::supper::{
-    AgendaDto, ClashDto, LaneDto, MovedDto, ScheduledDto, ScheduledTaskDto, SupperDto,
+    AgendaDto, ClashDto, LaneDto, MovedDto, ScheduledDto, ScheduledTaskDto, SiteDto, SupperDto,
     SupperPlanDto, WayDto,
 };
 
@@ -41,7 +41,7 @@ impl Wanted {
             .dishes
             .iter()
             .enumerate()
-            .filter_map(|(number, placed)| self.scheduled(dto, number, placed, found.serve))
+            .filter_map(|(number, placed)| self.scheduled(dto, number, placed, found))
             .collect();
         SupperPlanDto {
             serve_at: self.at(found.serve),
@@ -71,12 +71,17 @@ impl Wanted {
         dto: &SupperDto,
         number: usize,
         placed: &[Placed],
-        serve: Minute,
+        found: &Schedule,
     ) -> Option<ScheduledDto> {
+        let serve = found.serve;
         let dish = self.dishes.get(number)?;
         let cook = self.cooks.get(number)?.as_ref();
-        let ready = placed.last().map_or(serve, |last| last.end);
-        let lost = dish.waiting.loss(serve - ready).unwrap_or(0.0);
+        let joined = self.joined(dto, number, found);
+        let ready = placed.last().map(|last| last.end).or(joined);
+        let ready = ready.unwrap_or(serve);
+        // Longer than it can wait is as bad as that.
+        let waited = (serve - ready).min(dish.waiting.longest);
+        let lost = dish.waiting.loss(waited).unwrap_or(0.0);
         let tasks: Vec<ScheduledTaskDto> = dish
             .tasks
             .iter()
@@ -122,6 +127,16 @@ impl Wanted {
             load_at,
             tasks,
         })
+    }
+
+    /// When what cooks beside the meat comes out with it.
+    fn joined(&self, dto: &SupperDto, number: usize, found: &Schedule) -> Option<Minute> {
+        let side = dto.dishes.get(number)?.side.as_ref()?;
+        let with = side.with.unwrap_or(0) as usize;
+        let machine = self.cooks.get(with)?.as_ref()?.machine;
+        let mut tasks = self.dishes.get(with)?.tasks.iter();
+        let cooks = tasks.position(|task| stands_in(task, machine))?;
+        (side.site == SiteDto::Beside).then_some(found.dishes.get(with)?.get(cooks)?.end)
     }
 
     /// Every moment of hands, and the table, by the clock.
