@@ -48,6 +48,8 @@ export function Agenda({ plan, now, isDone = () => false, controls }: AgendaProp
               py="2"
               borderTop="1px solid"
               borderColor="line"
+              // Out to the edge, so that the times stay under one another.
+              ms={moment === next ? "-5" : undefined}
               ps={moment === next ? "3" : undefined}
               // What is next, in the colour of the thing to do now.
               borderStart={moment === next ? "8px solid {colors.zest}" : undefined}
