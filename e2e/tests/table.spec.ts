@@ -241,8 +241,8 @@ test.describe("on a phone, by keyboard", () => {
     await page.waitForURL("**/supper/*");
     await page.goto("/fryer");
     const heading = page.getByRole("heading", { level: 1 }).first();
-    const first = await heading.textContent();
     await expect(page.getByRole("timer")).toBeVisible();
+    const first = await heading.textContent();
     await accessible(page);
     await fitsTheWidth(page);
     await page.getByRole("button", { name: "5 min later" }).click();
@@ -259,6 +259,7 @@ test.describe("on a phone, by keyboard", () => {
     await page.context().setOffline(false);
     await expect(page.getByText(/what you tell is sent later/)).toHaveCount(0);
     await page.reload();
+    await expect(page.getByRole("timer")).toBeVisible();
     await expect(heading).toHaveText(later ?? "");
     // Through everything, whatever dish it is of, to the table.
     for (let n = 0; n < 12; n += 1) {

@@ -1,7 +1,7 @@
 // At the fryer, before a cook is chosen: what is under way, and what could be started.
 import { Box, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { cooksQuery } from "../../api/queries";
+import { cooksQuery, suppersQuery } from "../../api/queries";
 import type { CookRow } from "../../api/types";
 import { Empty, Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
@@ -20,6 +20,7 @@ const URGENT = 20 * 60_000;
 export function FryerPlace() {
   const running = useQuery(cooksQuery({ state: "running" }));
   const planned = useQuery(cooksQuery({ state: "planned" }));
+  const suppers = useQuery(suppersQuery());
   const now = useNow(60_000);
   const coming = useComing(now);
   const within = (time: number) =>
@@ -30,7 +31,9 @@ export function FryerPlace() {
   const supper = within(NEAR);
   const failed = running.error ?? planned.error;
   if (failed) return <Trouble onRetry={() => void running.refetch()}>{failed.message}</Trouble>;
-  if (!running.data || !planned.data) return <Waiting>Looking who is cooking…</Waiting>;
+  // Nothing jumps away under a wet finger when the suppers come.
+  if (!running.data || !planned.data || suppers.isPending)
+    return <Waiting>Looking who is cooking…</Waiting>;
   if (running.data.total + planned.data.total === 0) {
     return supper ? (
       <Box maxW="reading" mx="auto" pt="3">
