@@ -33,7 +33,7 @@ test("a school is written down, changed, and counted with", async ({ page }) => 
   await page.getByRole("textbox", { name: "Salt" }).fill("1.2");
   await page.keyboard.press("Enter");
   await page.getByRole("button", { name: "Keep it under this name" }).click();
-  await expect(page.getByRole("button", { name: "from lunch to supper" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "from lunch to supper", exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Do it so" }).click();
   await expect(page.getByText("The plan counts with it.")).toBeVisible();
   // The caution of raw poultry moved to what is first now.

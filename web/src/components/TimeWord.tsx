@@ -11,7 +11,6 @@ interface TimeWordProps {
   /** At least and at most, s. */
   range: [number, number];
   hint?: string;
-  wrong?: boolean;
   onChange: (seconds: number) => void;
 }
 
@@ -20,11 +19,11 @@ const DAY = 24 * 3600;
 const BEYOND = 2;
 
 export function TimeWord(props: TimeWordProps) {
-  const { label, field = label, seconds, range, hint, wrong, onChange } = props;
+  const { label, field = label, seconds, range, hint, onChange } = props;
   const [least, most] = range;
   const step = seconds > 4 * 3600 ? 1800 : seconds > 3600 ? 600 : 60;
   return (
-    <Word label={label} text={hours(seconds)} hint={hint} state={wrong ? "wrong" : "told"}>
+    <Word label={label} text={hours(seconds)} hint={hint}>
       {(close) => (
         <QuantityInput
           label={field}

@@ -48,10 +48,11 @@ pub fn put_in_place(
     check(dto, now)?;
     let base = now.duration_trunc(Duration::minutes(1)).unwrap_or(now);
     let wanted = wanted(dto, kitchen, base)?;
-    let dto = &SupperDto {
+    let still = SupperDto {
         begun: begun_still(dto, before, &wanted.dishes),
         ..dto.clone()
     };
+    let dto = &still;
     let supper = Supper {
         serve: match (dto.serve_at, dto.leave_by) {
             (Some(at), _) => Serve::At(minutes_from(base, at)),
@@ -94,7 +95,7 @@ pub fn put_in_place(
         }
     };
     Ok(Laid {
-        supper: dto.clone(),
+        supper: still,
         plan,
     })
 }

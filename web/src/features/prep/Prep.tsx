@@ -9,7 +9,7 @@ import { capital } from "../../lib/text";
 import { minutes, type Units } from "../../lib/units";
 import { Bare } from "./Bare";
 import { MethodEditor } from "./MethodEditor";
-import { type Changed, copied, methodAhead, ownAhead } from "./method";
+import { type Changed, copied, methodAhead, ownAhead, ownId } from "./method";
 import { Quantities } from "./Quantities";
 import { Schools } from "./Schools";
 import { Tasks } from "./Tasks";
@@ -61,7 +61,7 @@ export function Prep({ request, entry, units, onChange }: PrepProps) {
             onChange={(method) => setWriting({ ...writing, method })}
             onDone={(done) => {
               setWriting(null);
-              if (done) setOpen(`own: ${done.name}`);
+              if (done) setOpen(ownId(done));
               // What the sentence counts with is as it is written now.
               if (done && writing.id && request.method?.name === writing.method.name) {
                 onChange({ method: done, coat: done.coat, ahead: ownAhead(done) });
@@ -104,7 +104,12 @@ export function Prep({ request, entry, units, onChange }: PrepProps) {
                 </Action>
               </Text>
             ) : shown.refused ? null : (
-              <Action type="button" onClick={() => take(shown, changed)}>
+              <Action
+                type="button"
+                // What has just been kept is not compared yet: another one is shown meanwhile.
+                disabled={open !== null && open !== shown.id}
+                onClick={() => take(shown, changed)}
+              >
                 Do it so
               </Action>
             )}

@@ -21,6 +21,9 @@ export const sameAhead = (a: Ahead, b: Ahead) =>
   a.length === b.length &&
   a.every((one, n) => one.kind === b[n]?.kind && (one.ahead_s ?? 0) === (b[n]?.ahead_s ?? 0));
 
+/** What a way of one's own is known by where it stands among the schools; the server says the same. */
+export const ownId = (method: OwnMethod) => `own: ${method.name.trim()}`;
+
 /** Ways of one's own for a cut: those that are kept, and the one that the sentence brings along. */
 export function ownFor(request: Request, kept: OwnMethod[]): OwnMethod[] {
   const own = kept.filter((method) => method.cut === request.cut);

@@ -9,7 +9,7 @@ import { render } from "../../lib/message";
 import { useSettings } from "../../lib/settings";
 import { capital } from "../../lib/text";
 import type { Moment } from "./Agenda";
-import { begunOf, isWork } from "./next";
+import { tellable } from "./next";
 import type { useTelling } from "./telling";
 
 interface NextThingProps {
@@ -29,10 +29,7 @@ export function NextThing({ kept, moment, now, telling, big, children }: NextThi
   const units = useSettings();
   const at = new Date(moment.at);
   const left = (at.getTime() - now) / 1000;
-  // Begun, and this is one of its later moments; or all of it is hands.
-  const begun = begunOf(telling.supper, moment)?.moments;
-  const under = begun !== undefined && begun > 0;
-  const once = under || isWork(kept.plan, moment);
+  const { under, once } = tellable(telling.supper, kept.plan, moment);
   return (
     <Box pb="4" className="no-print">
       <Box aria-live="polite">

@@ -39,6 +39,13 @@ export function isWork(plan: SupperPlan, moment: Moment): boolean {
   return task !== undefined && time(moment.end_at) >= time(task.end_at) && moment.moment === 0;
 }
 
+/** How a moment can be told of: whether its task is under way, and whether "done" is all there is to
+ * say, since its task has begun or is nothing but hands. */
+export function tellable(supper: Supper, plan: SupperPlan, moment: Moment) {
+  const under = doneOf(begunOf(supper, moment)) > 0;
+  return { under, once: under || isWork(plan, moment) };
+}
+
 /** A supper with that told. */
 export function told(
   supper: Supper,

@@ -5,6 +5,7 @@ import { Choice } from "../../components/Choice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Word } from "../../components/Word";
 import { BlendWord } from "../../features/prep/BlendWord";
+import { ownId } from "../../features/prep/method";
 import { useWays } from "../../features/prep/useWays";
 import { TargetWord } from "../../features/sentence/TargetWord";
 import { MassWord, PiecesWord } from "../../features/sentence/words";
@@ -25,13 +26,13 @@ export function CookWords(props: CookWordsProps) {
   if (!entry) return null;
   const change = (part: Partial<Request>) =>
     onChange({ cook: { request: { ...request, ...part }, method } });
-  const chosen = said ? `own: ${said.name}` : (method ?? NOTHING);
+  const chosen = said ? ownId(said) : (method ?? NOTHING);
   const school = methods.find((known) => known.id === chosen) ?? counted;
   const word = { request, entry, units, wrong: null, onChange: change };
   const ready =
     school?.name ?? said?.name ?? (ahead?.length ? "got ready as said" : "nothing done ahead");
   const getReady = (id: string) => {
-    const mine = own.find((known) => `own: ${known.name}` === id);
+    const mine = own.find((known) => ownId(known) === id);
     onChange({
       cook: {
         request: { ...request, ahead: undefined, method: mine },

@@ -10,7 +10,7 @@ import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import type { Moment } from "../../features/supper/Agenda";
 import { NextThing } from "../../features/supper/NextThing";
-import { begunOf, isDone, isWork, nextMoment } from "../../features/supper/next";
+import { begunOf, isDone, nextMoment, tellable } from "../../features/supper/next";
 import { useTelling } from "../../features/supper/telling";
 import { clock } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
@@ -86,7 +86,7 @@ interface ControlsProps {
 function Controls({ moment, kept, telling, now }: ControlsProps) {
   const { supper, tell } = telling;
   const known = begunOf(supper, moment);
-  const under = (known?.moments ?? 0) > 0;
+  const { under, once } = tellable(supper, kept.plan, moment);
   if (known && under && new Date(known.end_at).getTime() <= now) {
     return (
       <Text textStyle="small" py="2.5">
@@ -96,7 +96,7 @@ function Controls({ moment, kept, telling, now }: ControlsProps) {
   }
   return (
     <Flex gap="1" wrap="wrap" className="no-print">
-      {under || moment.moment > 0 || isWork(kept.plan, moment) ? null : (
+      {once || moment.moment > 0 ? null : (
         <Action type="button" look="plain" onClick={() => tell(moment, "begun")}>
           It has begun
         </Action>
