@@ -190,6 +190,14 @@ impl Course {
         let Some(due) = self.steps.get(index).map(|step| step.due) else {
             return;
         };
+        if self
+            .steps
+            .get(index)
+            .is_some_and(|step| step.done.is_some())
+        {
+            // Told twice, by another device or another tap: the first stands, and nothing moves.
+            return;
+        }
         for step in self.steps.iter_mut().take(index + 1) {
             step.done.get_or_insert(at);
         }

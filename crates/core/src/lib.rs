@@ -4,7 +4,8 @@
 //! Modules build on one another in one direction:
 //! `units` <- `meat`, `geometry` <- `heat` <- `fryer` <- `prep` and `basket` <- `plan` <- `course`;
 //! `schedule` reads `plan` and `prep`;
-//! `doneness` reads units and meat only.
+//! `doneness` reads units and meat only; `stop` ends long computations early and is read by `fryer`,
+//! `plan` and `schedule`.
 #![deny(missing_docs)]
 
 pub mod basket;
@@ -18,6 +19,7 @@ pub mod meat;
 pub mod plan;
 pub mod prep;
 pub mod schedule;
+pub mod stop;
 pub mod units;
 
 mod curve;

@@ -71,6 +71,17 @@ fn everything_moves_with_the_loading() {
     assert_eq!(due(&course, 4), 30.0);
 }
 
+/// Two devices tell the same loading, or one is tapped twice: the pull stays where the first put it.
+#[test]
+fn a_loading_told_twice_moves_nothing() {
+    let once = course(&[(4.0, Happening::StepDone(1))]);
+    let twice = course(&[(4.0, Happening::StepDone(1)), (9.0, Happening::StepDone(1))]);
+    assert_eq!(twice, once);
+    // What comes before the step is done with it, and telling that later moves nothing either.
+    let preheat = course(&[(4.0, Happening::StepDone(1)), (9.0, Happening::StepDone(0))]);
+    assert_eq!(due(&preheat, 4), due(&once, 4));
+}
+
 #[test]
 fn a_late_turn_is_kept_as_done_and_moves_nothing() {
     let course = course(&[

@@ -7,6 +7,7 @@ use ember_core::schedule::{
     Begun, Binding, Change, Dish, HandsOn, Minute, Resource, Schedule, Serve, Stand, Supper, Task,
     Waiting, schedule, ways_out,
 };
+use ember_core::stop::Stop;
 use full_supper::full_supper;
 use proptest::prelude::*;
 
@@ -518,4 +519,26 @@ fn a_full_supper_is_proven() {
     let found = schedule(&asked).unwrap();
     check(&asked, &found);
     assert!(found.proven);
+}
+
+/// What has taken long enough ends with the best so far, which is a whole schedule, and says that not
+/// every order was looked at. Stopped altogether, nothing is answered.
+#[test]
+fn a_search_ends_early_with_what_it_has() {
+    let supper = full_supper();
+    let stop = Stop::default();
+    stop.finish_up();
+    let found = stop.during(|| schedule(&supper)).unwrap().unwrap();
+    check(&supper, &found);
+    assert!(!found.proven);
+    let best = schedule(&supper).unwrap();
+    assert!(best.proven && best.loss <= found.loss);
+    // Ways out are told as far as they are known by then.
+    let late = Supper {
+        serve: Serve::At(60),
+        ..supper
+    };
+    assert_eq!(stop.during(|| ways_out(&late, &[])), Some(Vec::new()));
+    stop.stop();
+    assert_eq!(stop.during(|| schedule(&late)), None);
 }

@@ -14,6 +14,7 @@ use super::request::Request;
 use super::search::{Found, search};
 use crate::curve;
 use crate::fryer::Cavity;
+use crate::stop::Stop;
 use crate::units::{Interval, Temperature};
 
 /// What is not known.
@@ -189,7 +190,8 @@ where
         done
     };
     let (other, mut cooked) = std::thread::scope(|scope| {
-        let helper = scope.spawn(work);
+        let stop = Stop::current();
+        let helper = scope.spawn(move || stop.during(work).unwrap_or_default());
         let other = meanwhile();
         let mut cooked = work();
         cooked.extend(

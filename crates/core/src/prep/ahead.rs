@@ -3,6 +3,7 @@
 
 use crate::heat::{Piece, Surroundings};
 use crate::meat::water::saturation;
+use crate::stop::Stop;
 use crate::units::{Interval, Temperature};
 
 /// What happens to the meat before it goes in.
@@ -111,7 +112,8 @@ impl Ahead {
         piece.disturb();
         let around = self.surroundings(room.celsius());
         let (mut at, end, mut lost) = (0.0, self.time().seconds(), 0.0);
-        while at < end - 1e-9 {
+        let stop = Stop::current();
+        while at < end - 1e-9 && !stop.is_stopped() {
             let dt = (1.0 + at / 40.0).min(LONGEST_STEP).min(end - at);
             lost += piece.step(dt, |_| around).water;
             at += dt;

@@ -16,6 +16,7 @@ use std::collections::HashSet;
 use super::queue::{Queuing, queues};
 use super::supper::{Begun, Minute, Placed, Schedule, Supper, Waiting};
 use super::timeline::Timeline;
+use crate::stop::Stop;
 
 /// A task is moved by so many minutes at a time where its length can differ.
 const STRETCH: Minute = 15;
@@ -41,6 +42,7 @@ pub fn search(supper: &Supper, serve: Minute, budget: u32) -> Option<Schedule> {
         best: None,
         nodes: 0,
         budget,
+        cut_short: false,
     };
     for begun in &supper.begun {
         let task = supper.dishes.get(begun.dish)?.tasks.get(begun.task)?;
@@ -54,7 +56,7 @@ pub fn search(supper: &Supper, serve: Minute, budget: u32) -> Option<Schedule> {
     }
     search.stay();
     search.go(0.0, 0, serve);
-    let proven = search.nodes < budget;
+    let proven = !search.cut_short;
     let (worth, dishes) = search.best?;
     Some(Schedule {
         serve,
@@ -83,6 +85,8 @@ struct Search<'a> {
     best: Option<(Worth, Vec<Vec<Placed>>)>,
     nodes: u32,
     budget: u32,
+    /// Whether some order was not looked at.
+    cut_short: bool,
 }
 
 impl Search<'_> {
@@ -205,7 +209,8 @@ impl Search<'_> {
         let mut early = self.serve - begins;
         for dish in left {
             self.nodes += 1;
-            if self.nodes >= self.budget {
+            if self.nodes >= self.budget || self.is_long_enough() {
+                self.cut_short = true;
                 return;
             }
             let Some(lost) = self.put(dish) else {
@@ -252,6 +257,11 @@ impl Search<'_> {
             self.go(loss + lost, here, begins);
             self.take_out(dish);
         }
+    }
+
+    /// Whether the caller wants an end, and there is something to end with, or nobody to end for.
+    fn is_long_enough(&self) -> bool {
+        Stop::current().is_stopped() || (self.best.is_some() && Stop::should_finish())
     }
 
     /// When a dish just put alone begins at the latest, whatever else is put.

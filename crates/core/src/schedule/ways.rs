@@ -3,6 +3,7 @@
 use super::binding::eased;
 use super::solve::{later, solve};
 use super::supper::{Instead, Minute, Schedule, Supper};
+use crate::stop::Stop;
 
 /// A way out, with its effect.
 #[derive(Debug, Clone, PartialEq)]
@@ -55,7 +56,10 @@ pub enum Change {
 pub fn ways_out(supper: &Supper, instead: &[Instead]) -> Vec<WayOut> {
     let mut ways = Vec::new();
     let mut offer = |change: Change, changed: &Supper| {
-        if let Some(schedule) = solve(changed) {
+        // What took long enough is answered with the ways that are known by then.
+        if !Stop::should_finish()
+            && let Some(schedule) = solve(changed)
+        {
             ways.push(WayOut { change, schedule });
         }
     };
