@@ -3,7 +3,7 @@
 //!
 //! Modules build on one another in one direction:
 //! `units` <- `meat`, `geometry` <- `heat` <- `fryer` <- `prep` and `basket` <- `plan` <- `course`;
-//! `schedule` reads `plan` and `prep`;
+//! `schedule` reads `plan` and `prep`; `supper` reads `schedule`, `plan` and `prep`;
 //! `doneness` reads units and meat only; `stop` ends long computations early and is read by `fryer`,
 //! `plan` and `schedule`.
 #![deny(missing_docs)]
@@ -20,6 +20,7 @@ pub mod plan;
 pub mod prep;
 pub mod schedule;
 pub mod stop;
+pub mod supper;
 pub mod units;
 
 mod curve;

@@ -4,8 +4,8 @@
 mod full_supper;
 
 use ember_core::schedule::{
-    Begun, Binding, Change, Dish, HandsOn, Minute, Resource, Schedule, Serve, Stand, Supper, Task,
-    Waiting, schedule, ways_out,
+    Begun, Binding, Change, Dish, HandsOn, Minute, PlaceKind, Resource, Schedule, Serve, Stand,
+    Supper, Task, TaskKey, Waiting, schedule, ways_out,
 };
 use ember_core::stop::Stop;
 use full_supper::full_supper;
@@ -22,6 +22,7 @@ fn hands(at: Minute, lasts: Minute) -> HandsOn {
 
 fn task(resource: Option<usize>, lasts: [Minute; 3], wait: Minute, hands: Vec<HandsOn>) -> Task {
     Task {
+        key: TaskKey::Cook,
         name: "task".to_owned(),
         stand: resource.map(|resource| Stand { resource, takes: 1 }),
         lasts,
@@ -50,6 +51,7 @@ fn supper(serve: Serve, rooms: &[u32], dishes: Vec<Dish>) -> Supper {
             .iter()
             .enumerate()
             .map(|(n, room)| Resource {
+                kind: PlaceKind::Machine,
                 name: format!("place {n}"),
                 room: *room,
             })

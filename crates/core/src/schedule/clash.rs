@@ -55,14 +55,14 @@ pub fn as_asked(supper: &Supper) -> Option<Schedule> {
 /// let cook = |name: &str| Dish {
 ///     name: name.to_owned(),
 ///     tasks: vec![Task {
-///         name: "cook".to_owned(), stand: Some(Stand { resource: 0, takes: 1 }),
+///         key: TaskKey::Cook, name: "cook".to_owned(), stand: Some(Stand { resource: 0, takes: 1 }),
 ///         lasts: [40; 3], wait: 0, hands: vec![],
 ///     }],
 ///     waiting: Waiting { free: 0, per_minute: 1.0, longest: 0 },
 /// };
 /// let supper = Supper {
 ///     serve: Serve::At(90), now: 60, hands: 1, quiet: vec![], begun: vec![], before: vec![],
-///     resources: vec![Resource { name: "the drum".to_owned(), room: 1 }],
+///     resources: vec![Resource { kind: PlaceKind::Machine, name: "the drum".to_owned(), room: 1 }],
 ///     dishes: vec![cook("one"), cook("two")],
 /// };
 /// // By hand: both from 50 to 90 in the drum, and both would have to have begun 10 min ago.

@@ -1,6 +1,8 @@
 //! From plans and sides to dishes: what the places are, when hands are needed, how a dish waits.
 
-use super::supper::{Dish, HandsOn, Minute, Resource, Stand, Task, Waiting, whole_minutes};
+use super::supper::{
+    Dish, HandsOn, Minute, PlaceKind, Resource, Stand, Task, TaskKey, Waiting, whole_minutes,
+};
 use crate::fryer::MachineKind;
 use crate::meat::{Animal, Cut};
 use crate::plan::{Plan, Request, StepKind};
@@ -69,6 +71,7 @@ impl Places {
         let mut resources: Vec<Resource> = machines
             .iter()
             .map(|(name, kind)| Resource {
+                kind: PlaceKind::Machine,
                 name: name.clone(),
                 room: if *kind == MachineKind::TwinDrawers {
                     2
@@ -79,10 +82,12 @@ impl Places {
             .collect();
         let (hob, fridge) = (resources.len(), resources.len() + 1);
         resources.push(Resource {
+            kind: PlaceKind::Hob,
             name: "the hob".to_owned(),
             room: rings,
         });
         resources.push(Resource {
+            kind: PlaceKind::Fridge,
             name: "the fridge".to_owned(),
             room: shelves,
         });
@@ -118,6 +123,7 @@ impl Places {
             .flat_map(|method| &method.tasks)
             .map(|task| self.preparing(task))
             .collect();
+        number_twins(&mut tasks);
         if let Some(last) = tasks.last_mut() {
             last.wait = PREPARED;
         }
@@ -125,6 +131,7 @@ impl Places {
         let out = whole_minutes(plan.eat_at) - whole_minutes(plan.rest);
         let both = plan.batches.iter().any(|batch| batch.second.is_some());
         tasks.push(Task {
+            key: TaskKey::Cook,
             name: format!("Cook {name}"),
             stand: Some(Stand {
                 resource: machine,
@@ -137,6 +144,7 @@ impl Places {
         let rest = whole_minutes(plan.rest);
         if rest > 0 {
             tasks.push(Task {
+                key: TaskKey::Rest,
                 name: format!("Rest {name}"),
                 stand: None,
                 lasts: [rest; 3],
@@ -160,6 +168,7 @@ impl Places {
         };
         let lasts = [window.shortest, window.best, window.longest].map(whole_minutes);
         Task {
+            key: TaskKey::preparing(&task.name),
             name: task.name.clone(),
             stand,
             lasts,
@@ -174,6 +183,7 @@ impl Places {
         let mut tasks = Vec::new();
         if side.work > 0 {
             tasks.push(Task {
+                key: TaskKey::Work,
                 name: format!("Get {} ready", side.name),
                 stand: None,
                 lasts: [side.work; 3],
@@ -189,6 +199,7 @@ impl Places {
                 Site::Counter => format!("Leave {}", side.name),
             };
             tasks.push(Task {
+                key: TaskKey::Stand,
                 hands: hands_at(0, TO_CHECK.min(side.lasts[0]), &begin),
                 name: begin,
                 stand: self.stand(side.site),
@@ -208,6 +219,22 @@ impl Places {
                 },
                 longest: side.keeps,
             },
+        }
+    }
+}
+
+/// Blotting twice is two tasks.
+fn number_twins(tasks: &mut [Task]) {
+    for n in 1..tasks.len() {
+        let (before, from) = tasks.split_at_mut(n);
+        let Some(task) = from.first_mut() else {
+            return;
+        };
+        let twins = before.iter().filter(|one| one.name == task.name).count();
+        if twins > 0
+            && let TaskKey::Prepare(what) = &mut task.key
+        {
+            *what = format!("{what}-{}", twins + 1);
         }
     }
 }

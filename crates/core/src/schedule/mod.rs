@@ -17,7 +17,7 @@ pub use kitchen::{Places, Side, Site};
 pub use sides::{SIDES, TypicalSide, TypicalSite};
 pub use solve::schedule;
 pub use supper::{
-    Begun, Binding, Dish, HandsOn, Instead, Minute, Placed, Resource, Schedule, Serve, Stand,
-    Supper, Task, Waiting, whole_minutes,
+    Begun, Binding, Dish, HandsOn, Instead, Minute, PlaceKind, Placed, Resource, Schedule, Serve,
+    Stand, Supper, Task, TaskKey, Waiting, whole_minutes,
 };
 pub use ways::{Change, WayOut, ways_out};

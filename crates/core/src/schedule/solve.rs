@@ -18,11 +18,11 @@ const FIRST: Minute = 15;
 ///
 /// ```
 /// use ember_core::schedule::*;
-/// let oven = Resource { name: "the drum".to_owned(), room: 1 };
+/// let oven = Resource { kind: PlaceKind::Machine, name: "the drum".to_owned(), room: 1 };
 /// let roast = |name: &str, minutes, per_minute| Dish {
 ///     name: name.to_owned(),
 ///     tasks: vec![Task {
-///         name: "cook".to_owned(),
+///         key: TaskKey::Cook, name: "cook".to_owned(),
 ///         stand: Some(Stand { resource: 0, takes: 1 }),
 ///         lasts: [minutes; 3],
 ///         wait: 0,

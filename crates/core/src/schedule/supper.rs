@@ -6,9 +6,22 @@ use crate::units::Interval;
 /// tells them; the caller keeps the calendar, so that no rule here knows of time zones.
 pub type Minute = i64;
 
+/// What kind of place it is; its name may be anything.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum PlaceKind {
+    /// An air fryer or an oven.
+    Machine,
+    /// The rings of the hob.
+    Hob,
+    /// The shelves of the fridge.
+    Fridge,
+}
+
 /// A place that holds a number of things at once: a cavity, the rings of a hob, a shelf.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Resource {
+    /// What it is.
+    pub kind: PlaceKind,
     /// The cook's word.
     pub name: String,
     /// Things it holds at once.
@@ -37,9 +50,80 @@ pub struct HandsOn {
     pub steps: Vec<usize>,
 }
 
+/// Which of the tasks of a dish: the same for as long as it is the same task, whatever is added
+/// before it and whatever it is called. Written as `prepare:salt-them`, `ready:3`, `cook`.
+///
+/// ```
+/// use ember_core::schedule::TaskKey;
+/// for key in ["prepare:salt-them", "ready:3", "cook", "rest", "work", "stand", "#2"] {
+///     assert_eq!(TaskKey::read(key).unwrap().to_string(), key);
+/// }
+/// assert_eq!(TaskKey::read("sing"), None);
+/// ```
+#[derive(Debug, Clone, PartialEq, Eq, Hash)]
+pub enum TaskKey {
+    /// Something done to the meat before the heat.
+    Prepare(String),
+    /// Getting ready what joins a cook, by the identity of that dish.
+    GetReady(String),
+    /// The time in the machine.
+    Cook,
+    /// The rest.
+    Rest,
+    /// Hands at the beginning of a side dish.
+    Work,
+    /// What a side dish does by itself.
+    Stand,
+    /// Of a supper stored before tasks had keys: the task of this number.
+    Numbered(usize),
+}
+
+impl TaskKey {
+    /// From its written form; nothing for anything else.
+    #[must_use]
+    pub fn read(text: &str) -> Option<Self> {
+        Some(match text.split_once(':') {
+            Some(("prepare", what)) => Self::Prepare(what.to_owned()),
+            Some(("ready", dish)) => Self::GetReady(dish.to_owned()),
+            Some(_) => return None,
+            None => match text {
+                "cook" => Self::Cook,
+                "rest" => Self::Rest,
+                "work" => Self::Work,
+                "stand" => Self::Stand,
+                other => Self::Numbered(other.strip_prefix('#')?.parse().ok()?),
+            },
+        })
+    }
+
+    /// The key of something done before the heat, from its name.
+    pub(super) fn preparing(name: &str) -> Self {
+        let words = name.to_lowercase();
+        let words = words.split(|c: char| !c.is_alphanumeric());
+        let words: Vec<&str> = words.filter(|word| !word.is_empty()).collect();
+        Self::Prepare(words.join("-"))
+    }
+}
+
+impl std::fmt::Display for TaskKey {
+    fn fmt(&self, f: &mut std::fmt::Formatter) -> std::fmt::Result {
+        match self {
+            Self::Prepare(what) => write!(f, "prepare:{what}"),
+            Self::GetReady(dish) => write!(f, "ready:{dish}"),
+            Self::Cook => f.write_str("cook"),
+            Self::Rest => f.write_str("rest"),
+            Self::Work => f.write_str("work"),
+            Self::Stand => f.write_str("stand"),
+            Self::Numbered(number) => write!(f, "#{number}"),
+        }
+    }
+}
+
 /// Something of a dish that takes time.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Task {
+    /// Which of the dish's.
+    pub key: TaskKey,
     /// What, in the cook's words.
     pub name: String,
     /// Where; nothing for the counter.
@@ -219,7 +303,7 @@ impl Dish {
     /// ```
     /// use ember_core::schedule::*;
     /// let task = |lasts, hands| Task {
-    ///     name: "task".to_owned(), stand: None, lasts: [lasts; 3], wait: 0, hands,
+    ///     key: TaskKey::Cook, name: "task".to_owned(), stand: None, lasts: [lasts; 3], wait: 0, hands,
     /// };
     /// let pull = HandsOn { at: 38, lasts: 2, what: "take it out".to_owned(), steps: vec![] };
     /// let waiting = Waiting { free: 0, per_minute: 1.0, longest: 60 };

@@ -37,14 +37,14 @@ pub enum Change {
 /// let cook = |name: &str| Dish {
 ///     name: name.to_owned(),
 ///     tasks: vec![Task {
-///         name: "cook".to_owned(), stand: Some(Stand { resource: 0, takes: 1 }),
+///         key: TaskKey::Cook, name: "cook".to_owned(), stand: Some(Stand { resource: 0, takes: 1 }),
 ///         lasts: [40; 3], wait: 0, hands: vec![],
 ///     }],
 ///     waiting: Waiting { free: 0, per_minute: 1.0, longest: 60 },
 /// };
 /// let supper = Supper {
 ///     serve: Serve::At(60), now: 0, hands: 1, quiet: vec![], begun: vec![], before: vec![],
-///     resources: vec![Resource { name: "the drum".to_owned(), room: 1 }],
+///     resources: vec![Resource { kind: PlaceKind::Machine, name: "the drum".to_owned(), room: 1 }],
 ///     dishes: vec![cook("one"), cook("two")],
 /// };
 /// // By hand: twice 40 min do not fit in 60; 20 min later they do, or with another machine.

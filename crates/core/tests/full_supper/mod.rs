@@ -3,7 +3,7 @@
 
 use ember_core::fryer::MachineKind;
 use ember_core::schedule::{
-    Dish, HandsOn, Minute, Places, Serve, Side, Site, Stand, Supper, Task, Waiting,
+    Dish, HandsOn, Minute, Places, Serve, Side, Site, Stand, Supper, Task, TaskKey, Waiting,
 };
 
 fn hands(at: Minute, lasts: Minute) -> HandsOn {
@@ -17,6 +17,7 @@ fn hands(at: Minute, lasts: Minute) -> HandsOn {
 
 fn task(name: &str, resource: Option<usize>, lasts: Minute, hands: Vec<HandsOn>) -> Task {
     Task {
+        key: TaskKey::Cook,
         name: name.to_owned(),
         stand: resource.map(|resource| Stand { resource, takes: 1 }),
         lasts: [lasts; 3],

@@ -139,11 +139,11 @@ pub const DOCUMENT_VERSION: u32 = 1;
 /// Longest name of a machine, letters.
 pub const NAME_LIMIT: usize = 60;
 
-fn usual_corner() -> f64 {
+pub(crate) fn usual_corner() -> f64 {
     USUAL_CORNER.millimetres()
 }
 
-fn usual_heat() -> f64 {
+pub(crate) fn usual_heat() -> f64 {
     1.0
 }
 

@@ -124,22 +124,22 @@ pub struct RequestDto {
     /// In what.
     pub machine: MachineDto,
     /// How the pieces are held in it.
-    #[serde(default = "usual_support")]
+    #[serde(default = "usual::support")]
     pub support: SupportDto,
     /// How they share it.
-    #[serde(default = "usual_load")]
+    #[serde(default = "usual::load")]
     pub load: LoadDto,
     /// Gap to leave around each piece.
-    #[serde(default = "usual_gap")]
+    #[serde(default = "usual::gap")]
     pub gap_mm: f64,
     /// The uppermost rack to use, from below; absent for the one that suits.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub rack: Option<u32>,
     /// How a roast on the spit is tied.
-    #[serde(default = "usual_tie")]
+    #[serde(default = "usual::tie")]
     pub tie: TieDto,
     /// What becomes of the first batches.
-    #[serde(default = "usual_keeping")]
+    #[serde(default = "usual::keeping")]
     pub keeping: KeepingDto,
     /// Where the pieces lie, if the cook moved them, by their numbers from the first on.
     #[serde(default, skip_serializing_if = "Option::is_none")]
@@ -167,7 +167,7 @@ pub struct RequestDto {
     #[serde(default)]
     pub below_floor_acknowledged: bool,
     /// Temperature of the kitchen.
-    #[serde(default = "usual_room")]
+    #[serde(default = "usual::room")]
     pub room_c: f64,
 }
 
@@ -399,28 +399,33 @@ fn first() -> u32 {
     1
 }
 
-fn usual_gap() -> f64 {
-    GAP
-}
+/// What a sentence leaves unsaid.
+pub mod usual {
+    use super::{GAP, KeepingDto, LoadDto, SupportDto, TieDto};
 
-fn usual_tie() -> TieDto {
-    TieDto::Tight
-}
+    pub fn gap() -> f64 {
+        GAP
+    }
 
-fn usual_keeping() -> KeepingDto {
-    KeepingDto::Warm
-}
+    pub fn tie() -> TieDto {
+        TieDto::Tight
+    }
 
-fn usual_load() -> LoadDto {
-    LoadDto::WithAir
-}
+    pub fn keeping() -> KeepingDto {
+        KeepingDto::Warm
+    }
 
-fn usual_support() -> SupportDto {
-    SupportDto::Basket
-}
+    pub fn load() -> LoadDto {
+        LoadDto::WithAir
+    }
 
-fn usual_room() -> f64 {
-    21.0
+    pub fn support() -> SupportDto {
+        SupportDto::Basket
+    }
+
+    pub fn room() -> f64 {
+        21.0
+    }
 }
 
 impl From<Region> for RegionDto {

@@ -1,0 +1,166 @@
+//! What can be asked of a supper at all.
+
+use std::collections::HashSet;
+use std::ops::RangeInclusive;
+
+use super::SupperError;
+use super::wish::{Course, Joins, Wish, WishedSide};
+use crate::plan::Programme;
+use crate::schedule::{Minute, Serve};
+
+/// Dishes of a supper, at the most.
+pub const MOST_DISHES: usize = 12;
+/// Eaters, at the most.
+pub const MOST_EATERS: u32 = 60;
+/// Pairs of hands, at the most.
+pub const MOST_HANDS: u32 = 4;
+/// Rings of a hob, at the most.
+pub const MOST_RINGS: u32 = 8;
+/// Free shelves of a fridge, at the most.
+pub const MOST_SHELVES: u32 = 8;
+/// A supper is planned this far ahead, days.
+const FURTHEST: Minute = 3;
+/// Letters of a side's name.
+const NAME: RangeInclusive<usize> = 1..=60;
+/// The longest a side dish takes, h.
+const LONGEST_SIDE: f64 = 24.0;
+
+fn refuse(field: &'static str, detail: String) -> Result<(), SupperError> {
+    Err(SupperError::Invalid { field, detail })
+}
+
+/// The first refusal, in the order of the sentence.
+pub(super) fn check(wish: &Wish) -> Result<(), SupperError> {
+    let within = |field, what: &str, value: u32, bound: RangeInclusive<u32>| {
+        if bound.contains(&value) {
+            return Ok(());
+        }
+        let (least, most) = (bound.start(), bound.end());
+        refuse(
+            field,
+            format!("{what} are {value}, not within {least}-{most}"),
+        )
+    };
+    within("eaters", "eaters", wish.eaters, 1..=MOST_EATERS)?;
+    within("hands", "cooks", wish.hands, 1..=MOST_HANDS)?;
+    within("rings", "rings of the hob", wish.rings, 0..=MOST_RINGS)?;
+    within(
+        "shelves",
+        "shelves of the fridge",
+        wish.shelves,
+        0..=MOST_SHELVES,
+    )?;
+    if wish.dishes.len() > MOST_DISHES {
+        return refuse(
+            "dishes",
+            format!(
+                "there are {} dishes; a supper is planned for {MOST_DISHES} at the most, cook the \
+                 others the day before",
+                wish.dishes.len()
+            ),
+        );
+    }
+    let mut known = HashSet::new();
+    if let Some(twice) = wish.dishes.iter().find(|dish| !known.insert(&dish.id)) {
+        return refuse(
+            "dishes.id",
+            format!(
+                "two dishes have the identity \"{}\"; give each its own",
+                twice.id
+            ),
+        );
+    }
+    check_time(wish)?;
+    for dish in &wish.dishes {
+        if let Course::Side(side) = &dish.course {
+            check_side(side)?;
+            check_join(wish, side)?;
+        }
+    }
+    Ok(())
+}
+
+fn check_time(wish: &Wish) -> Result<(), SupperError> {
+    let (field, at) = match wish.serve {
+        Serve::At(at) => ("serve_at", at),
+        Serve::LeaveBy(at) => ("leave_by", at),
+        Serve::Soonest => return Ok(()),
+    };
+    if at <= 0 && wish.begun.is_empty() {
+        return refuse(
+            field,
+            "the serving time has passed; choose a later one, or as soon as it is ready".to_owned(),
+        );
+    }
+    if at > FURTHEST * 24 * 60 {
+        return refuse(
+            field,
+            format!(
+                "a supper is planned {FURTHEST} days ahead at the most; come back nearer to it"
+            ),
+        );
+    }
+    Ok(())
+}
+
+/// What joins a cook joins it at some minute, or when its heat is turned down.
+fn check_join(wish: &Wish, side: &WishedSide) -> Result<(), SupperError> {
+    if let Joins::At(at) = side.joins
+        && !(0.0..=LONGEST_SIDE * 3600.0).contains(&at.seconds())
+    {
+        return refuse(
+            "side.joins_s",
+            format!(
+                "{} joins at a minute from loading: say which, from 0 on",
+                side.name
+            ),
+        );
+    }
+    let cook = wish.cook(side.with.unwrap_or(0));
+    let turned_down =
+        cook.is_some_and(|cook| matches!(cook.request.programme, Programme::HotStart { .. }));
+    if side.joins == Joins::TurnedDown && !turned_down {
+        return refuse(
+            "side.joins",
+            format!(
+                "{} joins when the heat is turned down, and it is not: give that cook a hot start in \
+                 its plan, or let it join for the last minutes",
+                side.name
+            ),
+        );
+    }
+    Ok(())
+}
+
+fn check_side(side: &WishedSide) -> Result<(), SupperError> {
+    if !NAME.contains(&side.name.trim().chars().count()) {
+        let (least, most) = (NAME.start(), NAME.end());
+        return refuse(
+            "side.name",
+            format!("a side's name has {least} to {most} letters"),
+        );
+    }
+    let [shortest, best, longest] = side.lasts;
+    for time in [side.work, shortest, best, longest, side.keeps] {
+        if !(0.0..=LONGEST_SIDE * 3600.0).contains(&time.seconds()) {
+            return refuse(
+                "side.best_s",
+                format!(
+                    "{} takes {:.1} h, not within 0-{LONGEST_SIDE:.0} h; make it the day before",
+                    side.name,
+                    time.minutes() / 60.0
+                ),
+            );
+        }
+    }
+    if shortest > best || best > longest {
+        return refuse(
+            "side.best_s",
+            format!(
+                "{}: the best time lies between the shortest and the longest",
+                side.name
+            ),
+        );
+    }
+    Ok(())
+}

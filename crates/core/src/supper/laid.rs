@@ -1,0 +1,519 @@
+//! A supper in its place: everything by the clock, in words.
+
+use std::collections::HashMap;
+use std::sync::Arc;
+
+use super::alternatives::Otherwise;
+use super::check::MOST_HANDS;
+use super::dishes::{Table, stands_in};
+use super::shopping::{Purchase, seasoned, shopping};
+use super::wish::{BegunTask, SideSite, Wish, WishedCook};
+use crate::plan::{Message, Plan, Quantity};
+use crate::prep::Amount;
+use crate::schedule::{
+    Begun, Change, Clash, HandsOn, Minute, PlaceKind, Placed, Resource, Scarce, Schedule, Task,
+    TaskKey, WayOut, whole_minutes,
+};
+use crate::units::Temperature;
+
+/// A loss below this is little.
+const LITTLE: f64 = 15.0;
+
+/// Everything in its place, or why that cannot be.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Laid {
+    /// When it is served.
+    pub serve: Minute,
+    /// When the first task begins.
+    pub begins: Minute,
+    /// Whether every order was looked at.
+    pub proven: bool,
+    /// Places.
+    pub places: Vec<Resource>,
+    /// Dishes, in the order of the wish.
+    pub dishes: Vec<LaidDish>,
+    /// Everything by the clock: when hands are needed.
+    pub agenda: Vec<Moment>,
+    /// What begins at another time than before.
+    pub moved: Vec<Moved>,
+    /// What to buy.
+    pub shopping: Vec<Purchase>,
+    /// What has begun, of the tasks that there are now.
+    pub begun: Vec<BegunTask>,
+    /// What is in the way; then everything stands where it is asked for.
+    pub infeasibility: Option<String>,
+    /// Where too much is asked for.
+    pub clashes: Vec<LaidClash>,
+    /// What would make it possible.
+    pub alternatives: Vec<Alternative>,
+}
+
+/// A dish in its place.
+#[derive(Debug, Clone, PartialEq)]
+pub struct LaidDish {
+    /// Its identity.
+    pub id: String,
+    /// The cook's name for it.
+    pub name: String,
+    /// When it is ready.
+    pub ready: Minute,
+    /// What it loses by waiting.
+    pub loses: Loss,
+    /// Its tasks.
+    pub tasks: Vec<LaidTask>,
+    /// What goes on the meat of a cook.
+    pub amounts: Vec<Amount>,
+    /// The plan of a cook.
+    pub plan: Option<Arc<Plan>>,
+    /// Until when a cook cooks.
+    pub core_target: Option<Temperature>,
+    /// When the meat of a cook goes in.
+    pub load: Option<Minute>,
+}
+
+/// What a dish loses by waiting.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Loss {
+    /// Nothing.
+    Nothing,
+    /// Little.
+    Little,
+    /// Much.
+    Much,
+}
+
+/// A task in its place.
+#[derive(Debug, Clone, PartialEq)]
+pub struct LaidTask {
+    /// Which of the dish's.
+    pub key: TaskKey,
+    /// What.
+    pub name: String,
+    /// From and to.
+    pub placed: Placed,
+    /// Where, by the number of the place; nothing on the counter.
+    pub place: Option<usize>,
+    /// Whether it has begun.
+    pub begun: bool,
+}
+
+/// A moment that needs hands.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Moment {
+    /// When.
+    pub at: Minute,
+    /// Until.
+    pub end: Minute,
+    /// What.
+    pub what: String,
+    /// Of which dish, by its number.
+    pub dish: usize,
+    /// Of which of its tasks, by its number.
+    pub task: usize,
+    /// Which of its moments, from 0.
+    pub moment: usize,
+    /// Why, with numbers.
+    pub notes: Vec<Message>,
+    /// What can hurt.
+    pub caution: Option<String>,
+}
+
+/// A task that moved.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Moved {
+    /// What.
+    pub what: String,
+    /// From.
+    pub from: Minute,
+    /// To.
+    pub to: Minute,
+}
+
+/// Where too much is asked for.
+#[derive(Debug, Clone, PartialEq)]
+pub struct LaidClash {
+    /// From.
+    pub from: Minute,
+    /// To.
+    pub to: Minute,
+    /// Place, by its number; nothing for the counter and for hands.
+    pub place: Option<usize>,
+    /// Whether it is hands there are not enough of.
+    pub hands: bool,
+    /// What is in the way of what.
+    pub what: String,
+}
+
+/// Something that makes an impossible supper possible.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Alternative {
+    /// What to change, in words.
+    pub words: String,
+    /// What that does, besides making it possible.
+    pub effect: Option<String>,
+    /// When it is served then.
+    pub serve: Minute,
+    /// The change; nothing where something must be bought or borrowed first.
+    pub change: Option<WishChange>,
+}
+
+/// What is changed of a wish.
+#[derive(Debug, Clone, PartialEq)]
+pub enum WishChange {
+    /// So many minutes later.
+    Later(Minute),
+    /// No quiet hours.
+    WaiveQuietHours,
+    /// One more pair of hands.
+    AnotherHand,
+    /// One more ring of the hob.
+    AnotherRing,
+    /// One more shelf of the fridge.
+    AnotherShelf,
+    /// The cook of this dish wanted otherwise; what had begun of it has not.
+    Otherwise {
+        /// Number of the dish.
+        number: usize,
+        /// As it is wanted then.
+        cook: Box<WishedCook>,
+    },
+}
+
+/// Where tasks stood before a change.
+#[derive(Debug, Clone, PartialEq, Default)]
+pub struct Before {
+    dishes: HashMap<String, Vec<(TaskKey, Placed)>>,
+}
+
+impl Before {
+    /// By the identity of the dish, its tasks in order.
+    #[must_use]
+    pub fn new(dishes: Vec<(String, Vec<(TaskKey, Placed)>)>) -> Self {
+        Self {
+            dishes: dishes.into_iter().collect(),
+        }
+    }
+
+    /// The tasks of a dish; none of one that was not there.
+    pub(super) fn tasks(&self, dish: &str) -> &[(TaskKey, Placed)] {
+        self.dishes.get(dish).map_or(&[], Vec::as_slice)
+    }
+
+    /// Where a task stood.
+    fn place(&self, dish: &str, number: usize, task: &Task) -> Option<Placed> {
+        let mut known = self.tasks(dish).iter();
+        let found = known.find(|(key, _)| *key == task.key || *key == TaskKey::Numbered(number));
+        found.map(|(_, placed)| *placed)
+    }
+
+    /// By the tasks that there are now; nothing of a dish that has other ones.
+    pub(super) fn stood(&self, table: &Table) -> Vec<Vec<Placed>> {
+        let dishes = table.ids.iter().zip(&table.dishes);
+        dishes
+            .map(|(id, dish)| {
+                let tasks = dish.tasks.iter().enumerate();
+                let places = tasks.map(|(number, task)| self.place(id, number, task));
+                places.collect::<Option<Vec<_>>>().unwrap_or_default()
+            })
+            .collect()
+    }
+}
+
+/// What has begun of the tasks that there are now: other pieces, another method or another side that
+/// joins leave it what it is, and what is gone is left out.
+pub(super) fn begun_still(wish: &Wish, table: &Table) -> Vec<BegunTask> {
+    let mut still: Vec<BegunTask> = Vec::new();
+    for one in &wish.begun {
+        let dish = table.ids.iter().position(|id| *id == one.dish);
+        let tasks = dish.and_then(|number| table.dishes.get(number));
+        let tasks = tasks.map_or(&[][..], |dish| &dish.tasks);
+        let task = match one.task {
+            TaskKey::Numbered(number) => tasks.get(number),
+            ref key => tasks.iter().find(|task| task.key == *key),
+        };
+        let Some(task) = task else { continue };
+        let known = |other: &BegunTask| other.dish == one.dish && other.task == task.key;
+        if !still.iter().any(known) {
+            still.push(BegunTask {
+                task: task.key.clone(),
+                end: one.end.max(one.start),
+                ..one.clone()
+            });
+        }
+    }
+    still
+}
+
+/// The same by numbers, as the solver counts.
+pub(super) fn by_number(begun: &[BegunTask], table: &Table) -> Vec<Begun> {
+    let found = begun.iter().filter_map(|one| {
+        let dish = table.ids.iter().position(|id| *id == one.dish)?;
+        let mut tasks = table.dishes.get(dish)?.tasks.iter();
+        Some(Begun {
+            dish,
+            task: tasks.position(|task| task.key == one.task)?,
+            start: one.start,
+            end: one.end,
+        })
+    });
+    found.collect()
+}
+
+impl Table {
+    /// Everything in its place.
+    pub(super) fn laid(&self, wish: &Wish, found: &Schedule, before: Option<&Before>) -> Laid {
+        let dishes: Vec<LaidDish> = found
+            .dishes
+            .iter()
+            .enumerate()
+            .filter_map(|(number, placed)| self.laid_dish(wish, number, placed, found))
+            .collect();
+        Laid {
+            serve: found.serve,
+            begins: found.begins(),
+            proven: found.proven,
+            places: self.places.resources.clone(),
+            agenda: self.agenda(found),
+            moved: before.map_or_else(Vec::new, |before| self.moved(before, found)),
+            dishes,
+            shopping: shopping(wish, &self.cooks),
+            begun: wish.begun.clone(),
+            infeasibility: None,
+            clashes: Vec::new(),
+            alternatives: Vec::new(),
+        }
+    }
+
+    fn laid_dish(
+        &self,
+        wish: &Wish,
+        number: usize,
+        placed: &[Placed],
+        found: &Schedule,
+    ) -> Option<LaidDish> {
+        let (id, dish) = (self.ids.get(number)?, self.dishes.get(number)?);
+        let cook = self.cooks.get(number)?.as_ref();
+        let joined = self.joined(wish, number, found);
+        let ready = placed.last().map(|last| last.end).or(joined);
+        let ready = ready.unwrap_or(found.serve);
+        // Longer than it can wait is as bad as that.
+        let waited = (found.serve - ready).min(dish.waiting.longest);
+        let lost = dish.waiting.loss(waited).unwrap_or(0.0);
+        let begun = |task: &Task| {
+            let mut known = wish.begun.iter();
+            known.any(|one| one.dish == *id && one.task == task.key && one.moments > 0)
+        };
+        let load = cook.and_then(|cook| {
+            let mut placed = dish.tasks.iter().zip(placed);
+            let (_, at) = placed.find(|(task, _)| stands_in(task, cook.machine))?;
+            Some(at.start + cook.plan.preheat.map_or(0, whole_minutes))
+        });
+        Some(LaidDish {
+            id: id.clone(),
+            name: dish.name.clone(),
+            ready,
+            loses: if lost <= 0.0 {
+                Loss::Nothing
+            } else if lost < LITTLE {
+                Loss::Little
+            } else {
+                Loss::Much
+            },
+            tasks: dish
+                .tasks
+                .iter()
+                .zip(placed)
+                .map(|(task, placed)| LaidTask {
+                    key: task.key.clone(),
+                    name: task.name.clone(),
+                    placed: *placed,
+                    place: task.stand.map(|stand| stand.resource),
+                    begun: begun(task),
+                })
+                .collect(),
+            amounts: cook.map_or_else(Vec::new, seasoned),
+            plan: cook.map(|cook| Arc::clone(&cook.plan)),
+            core_target: cook.map(|cook| cook.request.target),
+            load,
+        })
+    }
+
+    /// When what cooks beside the meat comes out with it.
+    fn joined(&self, wish: &Wish, number: usize, found: &Schedule) -> Option<Minute> {
+        let side = wish.side(number)?;
+        let with = side.with.unwrap_or(0);
+        let machine = self.cooks.get(with)?.as_ref()?.machine;
+        let mut tasks = self.dishes.get(with)?.tasks.iter();
+        let cooks = tasks.position(|task| stands_in(task, machine))?;
+        (side.site == SideSite::Beside).then_some(found.dishes.get(with)?.get(cooks)?.end)
+    }
+
+    /// Every moment of hands, by the clock.
+    fn agenda(&self, found: &Schedule) -> Vec<Moment> {
+        let mut agenda = Vec::new();
+        for (n, (dish, placed)) in self.dishes.iter().zip(&found.dishes).enumerate() {
+            for (m, (task, at)) in dish.tasks.iter().zip(placed).enumerate() {
+                for (k, hands) in task.hands.iter().enumerate() {
+                    let (notes, cautions) = self.known(n, task, hands);
+                    agenda.push(Moment {
+                        at: at.start + hands.at,
+                        end: at.start + hands.at + hands.lasts,
+                        what: hands.what.clone(),
+                        dish: n,
+                        task: m,
+                        moment: k,
+                        notes,
+                        caution: (!cautions.is_empty()).then(|| cautions.join(" ")),
+                    });
+                }
+            }
+        }
+        agenda.sort_by_key(|moment| (moment.at, moment.dish));
+        agenda
+    }
+
+    /// The highest setting of a machine that is cooked in; nothing for the hob and the fridge.
+    fn hottest(&self, machine: usize) -> Option<Temperature> {
+        let mut cooks = self.cooks.iter().flatten();
+        let cook = cooks.find(|cook| cook.machine == machine)?;
+        Some(cook.request.machine.highest)
+    }
+
+    /// What there is to know at a moment: why, with which numbers, and what can hurt.
+    fn known(&self, dish: usize, task: &Task, hands: &HandsOn) -> (Vec<Message>, Vec<String>) {
+        let cook = self.cooks.get(dish).and_then(Option::as_ref);
+        let Some(cook) = cook else {
+            // A side that is alone in the machine takes it as hot as it goes.
+            let hottest = task.stand.and_then(|stand| self.hottest(stand.resource));
+            let note = hottest.map(|hottest| {
+                Message::with("at {}, as hot as it goes", [Quantity::Setting(hottest)])
+            });
+            return (note.into_iter().collect(), Vec::new());
+        };
+        let steps = || {
+            let numbers = hands.steps.iter();
+            numbers.filter_map(|step| cook.plan.steps.get(*step))
+        };
+        let tasks = cook.method.iter().flat_map(|method| &method.tasks);
+        let mut ahead = tasks.filter(|known| hands.steps.is_empty() && known.name == task.name);
+        let ahead = ahead.next();
+        let why = ahead.map(|task| Message::plain(task.reason.clone()));
+        let notes = steps()
+            .map(|step| step.reason.clone())
+            .chain(why)
+            .filter(|note| !note.text.is_empty())
+            .collect();
+        let of_steps = steps().filter_map(|step| step.caution.map(str::to_owned));
+        let mut cautions: Vec<String> = of_steps
+            .chain(ahead.and_then(|task| task.caution.clone()))
+            .collect();
+        cautions.dedup();
+        (notes, cautions)
+    }
+
+    /// What begins at another time than before.
+    fn moved(&self, before: &Before, found: &Schedule) -> Vec<Moved> {
+        let dishes = self.ids.iter().zip(&self.dishes).zip(&found.dishes);
+        dishes
+            .flat_map(|((id, dish), placed)| {
+                let tasks = dish.tasks.iter().zip(placed).enumerate();
+                tasks.filter_map(move |(number, (task, at))| {
+                    let from = before.place(id, number, task)?.start;
+                    (from != at.start).then(|| Moved {
+                        what: task.name.clone(),
+                        from,
+                        to: at.start,
+                    })
+                })
+            })
+            .collect()
+    }
+
+    /// Where too much is asked for.
+    pub(super) fn clash(&self, clash: &Clash) -> LaidClash {
+        let dish = |number: &usize| self.dishes.get(*number);
+        let names: Vec<&str> = clash
+            .dishes
+            .iter()
+            .filter_map(dish)
+            .map(|dish| dish.name.as_str())
+            .collect();
+        let all = names.join(" and ");
+        let (place, what) = match clash.of {
+            Scarce::Room(number) => {
+                let place = self.places.resources.get(number);
+                let name = place.map_or("", |place| place.name.as_str());
+                (Some(number), format!("{all} at once in {name}"))
+            }
+            Scarce::Hands => (None, format!("{all} need hands at once")),
+            Scarce::Time(number) => {
+                let tasks = clash.dishes.first().and_then(dish).map(|dish| &dish.tasks);
+                let task = tasks.and_then(|tasks| tasks.get(number));
+                let stand = task.and_then(|task| task.stand);
+                (
+                    stand.map(|stand| stand.resource),
+                    format!("{} is past", task.map_or(all, |task| task.name.clone())),
+                )
+            }
+        };
+        LaidClash {
+            from: clash.from,
+            to: clash.to,
+            place,
+            hands: clash.of == Scarce::Hands,
+            what,
+        }
+    }
+
+    /// What makes it possible, in words and as a change of the wish.
+    pub(super) fn alternative(
+        &self,
+        wish: &Wish,
+        way: WayOut,
+        others: &[Otherwise],
+    ) -> Option<Alternative> {
+        let told = |words: &str, change: Option<WishChange>| Alternative {
+            words: words.to_owned(),
+            effect: None,
+            serve: way.schedule.serve,
+            change,
+        };
+        Some(match way.change {
+            Change::Later(minutes) => told("eat later", Some(WishChange::Later(minutes))),
+            Change::Awake => told(
+                "work in the hours you said nobody does",
+                Some(WishChange::WaiveQuietHours),
+            ),
+            Change::AnotherHand => told(
+                "a second pair of hands",
+                (wish.hands < MOST_HANDS).then_some(WishChange::AnotherHand),
+            ),
+            Change::AnotherPlace(number) => {
+                let place = self.places.resources.get(number)?;
+                match place.kind {
+                    PlaceKind::Hob => {
+                        told("another ring of the hob", Some(WishChange::AnotherRing))
+                    }
+                    PlaceKind::Fridge => told(
+                        "another shelf of the fridge",
+                        Some(WishChange::AnotherShelf),
+                    ),
+                    PlaceKind::Machine => {
+                        told(&format!("another machine like {}", place.name), None)
+                    }
+                }
+            }
+            Change::Instead(number) => {
+                let other = others.get(number)?;
+                let change = WishChange::Otherwise {
+                    number: other.number,
+                    cook: Box::new(other.cook.clone()),
+                };
+                Alternative {
+                    effect: Some(other.effect.clone()),
+                    ..told(&other.words, Some(change))
+                }
+            }
+        })
+    }
+}

@@ -1,0 +1,86 @@
+//! What to buy and to weigh out for a supper.
+
+use super::dishes::Cook;
+use super::wish::Wish;
+use crate::plan::surface;
+use crate::prep::{Amount, Appetite, portion, quantities};
+use crate::units::Mass;
+
+/// Something to buy.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Purchase {
+    /// What.
+    pub what: String,
+    /// How much.
+    pub mass: Mass,
+    /// The same in spoons and cups.
+    pub spoons: Option<String>,
+    /// The cook it is for, by the number of its dish.
+    pub dish: Option<usize>,
+    /// What the eaters need, where that is known.
+    pub needed: Option<Mass>,
+    /// An allergen it often brings.
+    pub allergen: Option<String>,
+}
+
+/// Weight of all pieces.
+fn meat(cook: &Cook) -> Mass {
+    let pieces = 0..cook.request.pieces as usize;
+    Mass::from_grams(
+        pieces
+            .map(|piece| cook.request.mass_of(piece).grams())
+            .sum(),
+    )
+}
+
+/// What goes on a cook's meat; nothing where it is not got ready in any way that is known.
+pub(super) fn seasoned(cook: &Cook) -> Vec<Amount> {
+    let Some(method) = &cook.method else {
+        return Vec::new();
+    };
+    let (blend, surface) = (cook.blend.as_ref(), surface(&cook.request));
+    quantities(&method.seasonings, blend, meat(cook), surface)
+}
+
+/// The meats with what so many eaters need of them, the sides, and everything else added up.
+pub(super) fn shopping(wish: &Wish, cooks: &[Option<Cook>]) -> Vec<Purchase> {
+    let bare = |what: &str, mass: Mass| Purchase {
+        what: what.to_owned(),
+        mass,
+        spoons: None,
+        needed: None,
+        allergen: None,
+        dish: None,
+    };
+    let mut list = Vec::new();
+    let mut amounts: Vec<Amount> = Vec::new();
+    let meats = cooks.iter().flatten().count().max(1) as f64;
+    for (number, cook) in cooks.iter().enumerate() {
+        let Some(cook) = cook else { continue };
+        let entry = cook.request.entry();
+        // Several meats share the eaters.
+        let needed = portion(entry, wish.eaters, Appetite::Usual).grams() / meats;
+        list.push(Purchase {
+            needed: Some(Mass::from_grams(needed)),
+            dish: Some(number),
+            ..bare(entry.plural, meat(cook))
+        });
+        for amount in seasoned(cook) {
+            match amounts.iter_mut().find(|known| known.what == amount.what) {
+                Some(known) => {
+                    known.mass = Mass::from_grams(known.mass.grams() + amount.mass.grams());
+                }
+                None => amounts.push(amount),
+            }
+        }
+    }
+    for side in wish.sides() {
+        list.push(bare(&side.name, side.mass.unwrap_or(Mass::from_grams(0.0))));
+    }
+    list.extend(amounts.into_iter().map(|amount| Purchase {
+        spoons: Some(amount.spoons()),
+        allergen: amount.allergen.clone(),
+        ..bare(&amount.what, amount.weighed())
+    }));
+    list
+}

@@ -1,0 +1,152 @@
+//! What is wanted for a supper.
+
+use crate::plan::Request;
+use crate::prep::{Blend, Method};
+use crate::schedule::{Minute, Serve, TaskKey};
+use crate::units::{Interval, Mass};
+
+/// Everything that is wanted.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Wish {
+    /// When.
+    pub serve: Serve,
+    /// Eaters.
+    pub eaters: u32,
+    /// Pairs of hands.
+    pub hands: u32,
+    /// Rings of the hob.
+    pub rings: u32,
+    /// Shelves of the fridge that are free.
+    pub shelves: u32,
+    /// No hands in these: from, to.
+    pub quiet: Vec<(Minute, Minute)>,
+    /// What is cooked.
+    pub dishes: Vec<WishedDish>,
+    /// What has begun or is done.
+    pub begun: Vec<BegunTask>,
+}
+
+/// A dish that is wanted.
+#[derive(Debug, Clone, PartialEq)]
+pub struct WishedDish {
+    /// Its identity in this supper.
+    pub id: String,
+    /// What it is.
+    pub course: Course,
+}
+
+/// A cook or a side dish.
+#[derive(Debug, Clone, PartialEq)]
+pub enum Course {
+    /// Meat in the air fryer.
+    Cook(Box<WishedCook>),
+    /// What goes with it.
+    Side(WishedSide),
+}
+
+/// A cook that is wanted.
+#[derive(Debug, Clone, PartialEq)]
+pub struct WishedCook {
+    /// The sentence.
+    pub request: Request,
+    /// How the meat is got ready.
+    pub method: MethodWish,
+    /// The cook's own rub.
+    pub blend: Option<Blend>,
+}
+
+/// How the meat is got ready.
+#[derive(Debug, Clone, PartialEq)]
+pub enum MethodWish {
+    /// As the sentence says.
+    AsSaid,
+    /// The known method of this name.
+    Known(String),
+    /// The cook's own.
+    Own(Box<Method>),
+}
+
+/// A side dish that is wanted.
+#[derive(Debug, Clone, PartialEq)]
+pub struct WishedSide {
+    /// The cook's name for it.
+    pub name: String,
+    /// Where it is made.
+    pub site: SideSite,
+    /// The cook it goes with, by the number of its dish.
+    pub with: Option<usize>,
+    /// When it joins that cook.
+    pub joins: Joins,
+    /// Weight.
+    pub mass: Option<Mass>,
+    /// Hands at its beginning.
+    pub work: Interval,
+    /// How long it takes then: at least, at best, at most.
+    pub lasts: [Interval; 3],
+    /// How long it can wait.
+    pub keeps: Interval,
+}
+
+/// Where a side dish is made.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum SideSite {
+    /// On the hob.
+    Hob,
+    /// In the fridge.
+    Fridge,
+    /// Alone in the machine of a cook.
+    Machine,
+    /// Beside a cook, in its machine.
+    Beside,
+    /// On the counter.
+    Counter,
+}
+
+/// When a side dish joins a cook; it is there until the meat comes out.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub enum Joins {
+    /// For its own time at the end.
+    LastMinutes,
+    /// When the dial is turned down after a hot start.
+    TurnedDown,
+    /// At a minute from loading.
+    At(Interval),
+}
+
+/// A task that has begun, is done, or is put off: nothing moves it.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct BegunTask {
+    /// Identity of the dish.
+    pub dish: String,
+    /// Which of its tasks.
+    pub task: TaskKey,
+    /// When it began.
+    pub start: Minute,
+    /// When it ends, as is known now.
+    pub end: Minute,
+    /// How many of its moments of hands are done; none where it is only put off.
+    pub moments: u32,
+}
+
+impl Wish {
+    /// A dish that is a cook, by its number.
+    pub(super) fn cook(&self, number: usize) -> Option<&WishedCook> {
+        match &self.dishes.get(number)?.course {
+            Course::Cook(cook) => Some(cook),
+            Course::Side(_) => None,
+        }
+    }
+
+    /// A dish that is a side, by its number.
+    pub(super) fn side(&self, number: usize) -> Option<&WishedSide> {
+        match &self.dishes.get(number)?.course {
+            Course::Side(side) => Some(side),
+            Course::Cook(_) => None,
+        }
+    }
+
+    /// All sides.
+    pub(super) fn sides(&self) -> impl Iterator<Item = &WishedSide> {
+        (0..self.dishes.len()).filter_map(|number| self.side(number))
+    }
+}

@@ -1,0 +1,78 @@
+//! Methods and blends as they are stored.
+
+use super::{Document, stored};
+use crate::dto::method::{
+    BlendDto, OwnMethodDto, OwnTaskDto, PartDto, SeasoningDto, SeasoningKindDto,
+};
+use crate::dto::preparation::{AheadDto, AheadKindDto, PlaceDto};
+use crate::dto::request::{CoatDto, CutDto};
+
+stored!(
+    /// Something of a blend.
+    Part = PartDto {
+        same what: String,
+        same mass_g: f64,
+        #[serde(default)]
+        same salt: bool,
+        #[serde(default)]
+        same allergen: Option<String>,
+    }
+);
+
+stored!(
+    /// A cook's own blend.
+    Blend = BlendDto {
+        same name: String,
+        each parts: Vec<Part>,
+    }
+);
+
+stored!(
+    /// Something that happens to the meat before it goes in.
+    Ahead = AheadDto {
+        same kind: AheadKindDto,
+        #[serde(default)]
+        same ahead_s: f64,
+    }
+);
+
+stored!(
+    /// A task of a method.
+    Task = OwnTaskDto {
+        same name: String,
+        same place: PlaceDto,
+        #[serde(default)]
+        same does: Option<AheadKindDto>,
+        same shortest_s: f64,
+        same best_s: f64,
+        same longest_s: f64,
+        same hands_on_s: f64,
+        #[serde(default)]
+        same reason: String,
+    }
+);
+
+stored!(
+    /// Something that goes on the meat.
+    Seasoning = SeasoningDto {
+        same kind: SeasoningKindDto,
+        #[serde(default)]
+        same salt_percent: Option<f64>,
+    }
+);
+
+stored!(
+    /// A cook's own method.
+    Method = OwnMethodDto {
+        same cut: CutDto,
+        same name: String,
+        #[serde(default)]
+        same reason: String,
+        each tasks: Vec<Task>,
+        each seasonings: Vec<Seasoning>,
+        same coat: CoatDto,
+    }
+);
+
+impl Document for Blend {}
+impl Document for Method {}
