@@ -1,110 +1,205 @@
 //! The card box: what a cook wrote down to use again. Methods and blends are kept the same way.
 
 use chrono::{DateTime, Utc};
-use diesel::PgConnection;
+use diesel::{Connection, PgConnection};
 use serde::Serialize;
-use serde::de::DeserializeOwned;
 use uuid::Uuid;
 
-use crate::db;
-use crate::db::models;
-use crate::dto::method::{BlendDto, OwnMethodDto};
+use crate::db::models::{Card as Row, NewCard};
+use crate::db::{Slice, cards as rows};
+use crate::documents::{self, Made, Read, Unread};
+use crate::dto::method::{BlendDto, KeptBlendDto, KeptMethodDto, OwnMethodDto};
 use crate::error::ApiError;
+use crate::storage::{self, Document, method};
+use crate::text;
 
 /// Something that is kept as a card.
-pub trait Card: Serialize + DeserializeOwned {
+pub trait Card: Clone + PartialEq + From<Self::Stored> {
     /// As it stands in the database, and as it is called.
     const KIND: &'static str;
+    /// As it is stored.
+    type Stored: Document + From<Self>;
+    /// As it is answered.
+    type Kept: Serialize;
 
     /// The cook's name for it.
     fn name(&self) -> &str;
+
+    /// The cut it is for; empty for any.
+    fn cut(&self) -> String;
 
     /// Accepts what can be used.
     ///
     /// # Errors
     /// What is wrong with it.
     fn check(&self) -> Result<(), ApiError>;
+
+    /// With its identity and revision.
+    fn kept(self, id: Uuid, revision: i32) -> Self::Kept;
 }
 
 impl Card for BlendDto {
     const KIND: &'static str = "blend";
+    type Stored = method::Blend;
+    type Kept = KeptBlendDto;
 
     fn name(&self) -> &str {
         self.name.trim()
     }
 
+    fn cut(&self) -> String {
+        String::new()
+    }
+
     fn check(&self) -> Result<(), ApiError> {
         self.checked().map(drop)
+    }
+
+    fn kept(self, id: Uuid, revision: i32) -> KeptBlendDto {
+        KeptBlendDto {
+            id,
+            revision,
+            blend: self,
+        }
     }
 }
 
 impl Card for OwnMethodDto {
     const KIND: &'static str = "method";
+    type Stored = method::Method;
+    type Kept = KeptMethodDto;
 
     fn name(&self) -> &str {
         self.name.trim()
     }
 
+    fn cut(&self) -> String {
+        let cut = serde_json::to_value(self.cut).ok();
+        let cut = cut.as_ref().and_then(serde_json::Value::as_str);
+        cut.unwrap_or_default().to_owned()
+    }
+
     fn check(&self) -> Result<(), ApiError> {
         self.checked().map(drop)
     }
+
+    fn kept(self, id: Uuid, revision: i32) -> KeptMethodDto {
+        KeptMethodDto {
+            id,
+            revision,
+            method: self,
+        }
+    }
 }
 
-/// Every card of a kind.
+fn read<T: Card>(row: Row) -> Result<T::Kept, Unread> {
+    let Row {
+        id,
+        name,
+        created_at,
+        ..
+    } = row;
+    storage::unpack::<T::Stored>(row.document)
+        .map(|stored| T::from(stored).kept(id, row.revision))
+        .map_err(|why| why.row(id, &name, created_at))
+}
+
+/// The cards of a kind on a page.
 ///
 /// # Errors
 /// Those of the database.
-pub fn all<T: Card>(connection: &mut PgConnection) -> Result<Vec<(Uuid, T)>, ApiError> {
-    db::cards::list(connection, T::KIND)?
-        .into_iter()
-        .map(|row| Ok((row.id, serde_json::from_value(row.document)?)))
-        .collect()
+pub fn page<T: Card>(
+    connection: &mut PgConnection,
+    slice: Slice,
+) -> Result<Read<T::Kept>, ApiError> {
+    let (found, total) = rows::list(connection, T::KIND, slice)?;
+    Ok(Read::of(found.into_iter().map(read::<T>), total))
 }
 
-/// Keeps a card; returns its identity.
+/// Keeps a card under the client's identity, or under a new one.
 ///
 /// # Errors
-/// What is wrong with it, or that its name is taken.
+/// What is wrong with it, or that its name or identity is taken.
 pub fn keep<T: Card>(
     connection: &mut PgConnection,
+    id: Option<Uuid>,
     card: &T,
     now: DateTime<Utc>,
-) -> Result<Uuid, ApiError> {
+) -> Result<Made<T::Kept>, ApiError> {
     card.check()?;
-    let row = models::Card {
-        id: Uuid::new_v4(),
-        kind: T::KIND.to_owned(),
+    text::named("name", card.name(), text::NAME)?;
+    if let Some(id) = id
+        && let Some(known) = rows::find_any(connection, (id, T::KIND))?
+    {
+        let same = storage::unpack::<T::Stored>(known.document.clone())
+            .is_ok_and(|stored| T::from(stored) == *card);
+        return documents::again(same || known.revision > 1, || Ok(read::<T>(known)?));
+    }
+    let row = NewCard {
+        id: id.unwrap_or_else(Uuid::new_v4),
+        kind: T::KIND,
         name: card.name().to_owned(),
-        document: serde_json::to_value(card)?,
+        cut: card.cut(),
+        document: storage::pack(T::Stored::from(card.clone()))?,
         created_at: now,
     };
-    db::cards::insert(connection, &row)
+    rows::insert(connection, &row)
         .map_err(|error| ApiError::name_taken(error, T::KIND, &row.name))?;
-    Ok(row.id)
+    Ok(Made::New(card.clone().kept(row.id, 1)))
 }
 
-/// Writes a card anew.
+/// Writes a card anew, where it is still the one that was seen.
 ///
 /// # Errors
-/// What is wrong with it, that its name is taken, or that there is none.
-pub fn rewrite<T: Card>(connection: &mut PgConnection, id: Uuid, card: &T) -> Result<(), ApiError> {
+/// What is wrong with it, that its name is taken, that somebody else changed it, or that there is
+/// none.
+pub fn rewrite<T: Card>(
+    connection: &mut PgConnection,
+    id: Uuid,
+    seen: &documents::Seen,
+    card: &T,
+) -> Result<T::Kept, ApiError> {
     card.check()?;
-    let document = serde_json::to_value(card)?;
-    let written = db::cards::replace(connection, (id, T::KIND), card.name(), &document)
-        .map_err(|error| ApiError::name_taken(error, T::KIND, card.name()))?;
-    if written == 0 {
-        return Err(ApiError::NotFound(T::KIND));
-    }
-    Ok(())
+    text::named("name", card.name(), text::NAME)?;
+    let document = storage::pack(T::Stored::from(card.clone()))?;
+    connection.transaction(|connection| {
+        let known = rows::find_locked(connection, (id, T::KIND))?;
+        let known = known.ok_or(ApiError::NotFound(T::KIND))?;
+        let revision = known.revision;
+        seen.check(revision, || Ok(read::<T>(known)?))?;
+        rows::replace(connection, id, (card.name(), &card.cut()), &document)
+            .map_err(|error| ApiError::name_taken(error, T::KIND, card.name()))?;
+        Ok(card.clone().kept(id, revision + 1))
+    })
 }
 
 /// Throws a card away.
 ///
 /// # Errors
-/// That there is none.
-pub fn throw<T: Card>(connection: &mut PgConnection, id: Uuid) -> Result<(), ApiError> {
-    if db::cards::delete(connection, (id, T::KIND))? == 0 {
-        return Err(ApiError::NotFound(T::KIND));
-    }
+/// That there is none, or that somebody else changed it.
+pub fn throw<T: Card>(
+    connection: &mut PgConnection,
+    id: Uuid,
+    seen: &documents::Seen,
+    now: DateTime<Utc>,
+) -> Result<(), ApiError> {
+    connection.transaction(|connection| {
+        let known = rows::find_locked(connection, (id, T::KIND))?;
+        let known = known.ok_or(ApiError::NotFound(T::KIND))?;
+        seen.check(known.revision, || Ok(read::<T>(known)?))?;
+        rows::set_deleted(connection, (id, T::KIND), Some(now))?;
+        Ok(())
+    })
+}
+
+/// Brings a card back.
+///
+/// # Errors
+/// That there is none, or that its name is taken meanwhile.
+pub fn bring_back<T: Card>(connection: &mut PgConnection, id: Uuid) -> Result<(), ApiError> {
+    let known = rows::find_any(connection, (id, T::KIND))?;
+    let known = known.ok_or(ApiError::NotFound(T::KIND))?;
+    rows::set_deleted(connection, (id, T::KIND), None)
+        .map_err(|error| ApiError::name_taken(error, T::KIND, &known.name))?;
     Ok(())
 }

@@ -2,28 +2,40 @@
 
 use std::num::NonZero;
 use std::sync::Arc;
+use std::sync::atomic::{AtomicU8, AtomicUsize, Ordering};
 use std::time::Duration;
 
+use actix_web::rt::time::{Instant, sleep};
 use actix_web::web;
 use chrono::{DateTime, Utc};
 use diesel::pg::PgConnection;
-use diesel::r2d2::{ConnectionManager, Pool, PooledConnection};
+use diesel::r2d2::{ConnectionManager, Pool};
+use ember_core::stop::Stop;
 use tokio::sync::Semaphore;
+use tokio::time::timeout_at;
 
+use crate::db::connect::{self, CONNECTIONS, PATIENCE};
 use crate::error::ApiError;
 
-/// A connection from the pool.
-pub type Connection = PooledConnection<ConnectionManager<PgConnection>>;
-
-/// How long a request waits for a connection before it is told that the database is down.
-const PATIENCE: Duration = Duration::from_secs(2);
+/// Computations that may wait for their turn; who comes later is told to come back.
+const QUEUE: usize = 32;
+/// A search ends with the best it has after so long.
+const LONG_ENOUGH: Duration = Duration::from_secs(4);
+/// Any computation ends after so long, without an answer.
+const TOO_LONG: Duration = Duration::from_secs(30);
 
 /// Shared by all workers.
 #[derive(Clone)]
 pub struct Context {
     pool: Pool<ConnectionManager<PgConnection>>,
+    /// One permit for each connection, so that whoever has one need not wait for the pool.
+    queries: Arc<Semaphore>,
+    /// Queries that were given up and have not come back.
+    overdue: Arc<AtomicUsize>,
     /// One permit for each core: more plans at once would only make all of them late.
     cores: Arc<Semaphore>,
+    /// One permit for each computation, under way or waiting.
+    queue: Arc<Semaphore>,
 }
 
 impl Context {
@@ -31,62 +43,139 @@ impl Context {
     /// later on can come back.
     #[must_use]
     pub fn new(database_url: &str) -> Self {
-        let pool = Pool::builder()
-            .max_size(8)
-            .min_idle(Some(1))
-            .connection_timeout(PATIENCE)
-            .build_unchecked(ConnectionManager::new(database_url));
         let cores = std::thread::available_parallelism().map_or(1, NonZero::get);
         Self {
-            pool,
+            pool: connect::pool(database_url),
+            queries: Arc::new(Semaphore::new(CONNECTIONS as usize)),
+            overdue: Arc::default(),
             cores: Arc::new(Semaphore::new(cores)),
+            queue: Arc::new(Semaphore::new(cores + QUEUE)),
         }
     }
 
-    /// Runs queries on the pool's threads.
+    /// Runs queries on the pool's threads, and gives them up after [`PATIENCE`]: a database that
+    /// stands still answers nothing, not even that. What was given up may still be done later, so
+    /// whatever writes has an identity and can be asked for again.
     ///
     /// # Errors
-    /// Whatever the queries return; [`ApiError::DatabaseDown`] when there is no connection.
+    /// Whatever the queries return; [`ApiError::DatabaseDown`] when there is no connection or no
+    /// answer, [`ApiError::DatabaseBusy`] when others use all connections.
     pub async fn query<T: Send + 'static>(
         &self,
         queries: impl FnOnce(&mut PgConnection) -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
-        let pool = self.pool.clone();
-        web::block(move || queries(&mut *pool.get()?)).await?
+        let deadline = Instant::now() + PATIENCE;
+        let permit = timeout_at(deadline, Arc::clone(&self.queries).acquire_owned()).await;
+        let permit = match permit {
+            Ok(permit) => permit.map_err(|closed| ApiError::Fault(closed.into()))?,
+            Err(_) if self.overdue.load(Ordering::Relaxed) > 0 => return Err(no_answer()),
+            Err(_) => return Err(ApiError::DatabaseBusy),
+        };
+        let overdue = Overdue::new(&self.overdue);
+        let (pool, mine) = (self.pool.clone(), overdue.clone());
+        let job = web::block(move || {
+            let answer = match pool.get() {
+                Ok(mut connection) => queries(&mut connection),
+                Err(error) => Err(error.into()),
+            };
+            mine.came_back();
+            drop(permit);
+            answer
+        });
+        if let Ok(answer) = timeout_at(deadline, job).await {
+            answer?
+        } else {
+            overdue.given_up();
+            Err(no_answer())
+        }
     }
 
-    /// Runs a computation off the request workers, as many at once as there are cores. A client
-    /// that leaves while it waits for its turn (a newer word was said) costs nothing more.
+    /// Runs a computation off the request workers, as many at once as there are cores. One whose
+    /// client has gone (a newer word was said) ends, in the queue or under way; one that takes long
+    /// ends with the best it has found.
     ///
     /// # Errors
-    /// Whatever the computation returns.
+    /// Whatever the computation returns; [`ApiError::Busy`] when too many wait already.
     pub async fn compute<T: Send + 'static>(
         &self,
         work: impl FnOnce() -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
+        let place = Arc::clone(&self.queue)
+            .try_acquire_owned()
+            .map_err(|_| ApiError::Busy)?;
         let turn = Arc::clone(&self.cores)
             .acquire_owned()
             .await
             .map_err(|closed| ApiError::Fault(closed.into()))?;
-        web::block(move || {
-            let answer = work();
-            drop(turn);
+        let stop = Stop::default();
+        // Dropped with this future, when the client has gone; then nobody waits.
+        let _waiting = Waiting(stop.clone());
+        let own = stop.clone();
+        let job = web::block(move || {
+            let answer = own.during(work);
+            drop((turn, place));
             answer
-        })
-        .await?
-    }
-
-    /// A connection for start-up work.
-    ///
-    /// # Errors
-    /// When the database does not answer.
-    pub fn connection(&self) -> Result<Connection, ApiError> {
-        Ok(self.pool.get()?)
+        });
+        let hurry = async {
+            sleep(LONG_ENOUGH).await;
+            stop.finish_up();
+            sleep(TOO_LONG - LONG_ENOUGH).await;
+            stop.stop();
+            std::future::pending::<()>().await;
+        };
+        tokio::select! {
+            answer = job => answer?.unwrap_or(Err(ApiError::Busy)),
+            () = hurry => Err(ApiError::Busy),
+        }
     }
 
     /// The server's time; the only clock of the service.
     #[must_use]
     pub fn now(&self) -> DateTime<Utc> {
         Utc::now()
+    }
+}
+
+fn no_answer() -> ApiError {
+    ApiError::DatabaseDown(format!("no answer within {} s", PATIENCE.as_secs()).into())
+}
+
+/// Stops a computation when nobody waits for it.
+struct Waiting(Stop);
+
+impl Drop for Waiting {
+    fn drop(&mut self) {
+        self.0.stop();
+    }
+}
+
+/// Counts a query as overdue from when it is given up until it comes back.
+#[derive(Clone)]
+struct Overdue {
+    state: Arc<AtomicU8>,
+    count: Arc<AtomicUsize>,
+}
+
+const GIVEN_UP: u8 = 1;
+const BACK: u8 = 2;
+
+impl Overdue {
+    fn new(count: &Arc<AtomicUsize>) -> Self {
+        Self {
+            state: Arc::default(),
+            count: Arc::clone(count),
+        }
+    }
+
+    fn given_up(&self) {
+        if self.state.swap(GIVEN_UP, Ordering::AcqRel) != BACK {
+            self.count.fetch_add(1, Ordering::AcqRel);
+        }
+    }
+
+    fn came_back(&self) {
+        if self.state.swap(BACK, Ordering::AcqRel) == GIVEN_UP {
+            self.count.fetch_sub(1, Ordering::AcqRel);
+        }
     }
 }

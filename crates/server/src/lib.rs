@@ -1,14 +1,30 @@
 //! HTTP service of Zesty Ember: parse, call the core, store, answer.
 
+pub mod app;
+pub mod body;
 pub mod cards;
 pub mod config;
 pub mod context;
+pub mod cooks;
 pub mod db;
 pub mod demo;
+pub mod description;
+pub mod documents;
 pub mod dto;
 pub mod error;
+pub mod examples;
+mod files;
+pub mod guard;
 mod handlers;
+mod headers;
+pub mod machines;
 pub mod openapi;
 pub mod purge;
 pub mod routes;
+pub mod settings;
+pub mod startup;
+pub mod storage;
 pub mod supper;
+pub mod suppers;
+pub mod text;
+pub mod times;

@@ -1,38 +1,33 @@
 //! Serves Zesty Ember: the API and the built web application from one process.
 
 use std::io::Write;
-use std::path::PathBuf;
 use std::process::ExitCode;
 
-use actix_files::{Files, NamedFile};
-use actix_web::body::MessageBody;
-use actix_web::dev::{ServiceRequest, ServiceResponse, fn_service};
-use actix_web::middleware::Compress;
-use actix_web::web::Data;
-use actix_web::{App, HttpServer, ResponseError};
+use actix_web::dev::ServerHandle;
+use actix_web::rt::signal::unix::{SignalKind, signal};
+use actix_web::{HttpServer, rt};
+use chrono::Utc;
 use clap::Parser;
-use diesel_migrations::MigrationHarness;
+use ember_server::app::{Site, app};
 use ember_server::config::Config;
 use ember_server::context::Context;
-use ember_server::error::{ApiError, extractors};
-use ember_server::{db, demo, openapi, purge, routes};
-use tracing::Span;
-use tracing_actix_web::{RootSpanBuilder, TracingLogger};
-use utoipa_actix_web::AppExt;
+use ember_server::guard::{Names, remember};
+use ember_server::startup::{Start, prepare};
+use ember_server::{openapi, purge};
+
+/// Requests under way get so long to end when the server is stopped, s.
+const DRAIN: u64 = 10;
 
 #[actix_web::main]
 async fn main() -> ExitCode {
     let config = Config::parse();
-    if config.openapi {
-        say(openapi::text().trim_end());
-        return ExitCode::SUCCESS;
-    }
-    if config.machines_schema {
-        say(openapi::machines_schema().trim_end());
-        return ExitCode::SUCCESS;
-    }
-    if config.supper_schema {
-        say(openapi::supper_schema().trim_end());
+    if config.openapi || config.machines_schema || config.supper_schema {
+        let described = openapi::described();
+        say(match (config.openapi, config.machines_schema) {
+            (true, _) => described.openapi.trim_end(),
+            (_, true) => described.machines.trim_end(),
+            _ => described.supper.trim_end(),
+        });
         return ExitCode::SUCCESS;
     }
     tracing_subscriber::fmt()
@@ -58,45 +53,65 @@ async fn serve(config: Config) -> Result<(), String> {
     let url = config.database_url.clone().ok_or(
         "DATABASE_URL is not set; run ./start, or set it to postgres://user@host:port/name",
     )?;
-    let context = Context::new(&url);
-    prepare(&context, config.no_demo)?;
-    let data = Data::new(context.clone());
-    let web_dir = config.web_dir.clone();
-    let server = HttpServer::new(move || {
-        App::new()
-            .wrap(Compress::default())
-            .wrap(TracingLogger::<Spans>::new())
-            .app_data(data.clone())
-            .configure(extractors)
-            .into_utoipa_app()
-            .configure(routes::api)
-            .into_app()
-            .service(web(&web_dir))
-    })
-    .shutdown_timeout(5)
-    .bind((config.host.as_str(), config.port))
-    .map_err(|error| bind_line(&config, &error))?;
+    prepare(
+        Start {
+            url: &url,
+            owner_url: config.database_owner_url.as_ref().unwrap_or(&url),
+            wait: config.wait(),
+            only_migrate: config.migrate,
+            demo: !config.no_demo,
+            now: Utc::now(),
+        },
+        &say,
+    )?;
+    if config.migrate {
+        return Ok(());
+    }
+    let site = Site {
+        context: Context::new(&url),
+        names: Names::new(&config.host, &config.allowed_hosts),
+        web_dir: config.web_dir.clone(),
+    };
+    let context = site.context.clone();
+    let server = HttpServer::new(move || app(&site))
+        .on_connect(remember)
+        // Whoever has closed its side waits for nothing: what was asked for is not computed.
+        .h1_allow_half_closed(false)
+        .shutdown_timeout(DRAIN)
+        .disable_signals()
+        .bind((config.host.as_str(), config.port))
+        .map_err(|error| bind_line(&config, &error))?
+        .run();
     say(&format!(
         "Zesty Ember is ready at http://{}:{}",
         config.host, config.port
     ));
-    actix_web::rt::spawn(purge::forever(context));
-    server.run().await.map_err(|error| error.to_string())
+    if !config.is_loopback() {
+        say(OPEN);
+    }
+    rt::spawn(purge::forever(context));
+    rt::spawn(stop_when_told(server.handle()));
+    server.await.map_err(|error| error.to_string())
 }
 
-/// Migrates, and fills an empty database with the demo kitchen.
-fn prepare(context: &Context, no_demo: bool) -> Result<(), String> {
-    let mut connection = context.connection().map_err(|_| {
-        "the database at DATABASE_URL does not answer; start it or correct the address".to_owned()
-    })?;
-    connection
-        .run_pending_migrations(db::MIGRATIONS)
-        .map_err(|error| format!("the database could not be brought up to date: {error}"))?;
-    if no_demo {
-        return Ok(());
+/// What listening beyond loopback means.
+const OPEN: &str = "There is no sign-in yet: everybody in this network can read, change and delete \
+                    everything in this kitchen. Do this only in a network whose people you trust, \
+                    and never open this port to the internet.";
+
+/// Ctrl-C and a plain kill do the same: nothing new is taken, and what is under way ends.
+async fn stop_when_told(server: ServerHandle) {
+    let (Ok(mut interrupt), Ok(mut terminate)) = (
+        signal(SignalKind::interrupt()),
+        signal(SignalKind::terminate()),
+    ) else {
+        return;
+    };
+    tokio::select! {
+        _ = interrupt.recv() => {}
+        _ = terminate.recv() => {}
     }
-    demo::fill_if_empty(&mut connection, context.now())
-        .map_err(|error| format!("the demo kitchen could not be written: {error}"))
+    server.stop(true).await;
 }
 
 fn bind_line(config: &Config, error: &std::io::Error) -> String {
@@ -107,56 +122,6 @@ fn bind_line(config: &Config, error: &std::io::Error) -> String {
             port.wrapping_add(10)
         ),
         _ => format!("cannot listen on {host}:{port}: {error}; set HOST and PORT"),
-    }
-}
-
-/// The built web application; its places are addresses of their own, so what is no file and not
-/// below `/api/` or `/assets/` is answered with its page.
-fn web(dir: &PathBuf) -> Files {
-    let page = dir.join("index.html");
-    Files::new("/", dir)
-        .index_file("index.html")
-        .default_handler(fn_service(move |request: ServiceRequest| {
-            let page = page.clone();
-            async move {
-                let (request, _) = request.into_parts();
-                let path = request.path();
-                let response = if path.starts_with("/api/") || path.starts_with("/assets/") {
-                    ApiError::NotFound("page").error_response()
-                } else {
-                    match NamedFile::open(page) {
-                        Ok(file) => file.into_response(&request),
-                        Err(_) => ApiError::NotFound("built web application").error_response(),
-                    }
-                };
-                Ok(ServiceResponse::new(request, response))
-            }
-        }))
-}
-
-/// Request logs carry method, route and status: no address, no query, nothing a person wrote.
-struct Spans;
-
-impl RootSpanBuilder for Spans {
-    fn on_request_start(request: &ServiceRequest) -> Span {
-        tracing::info_span!(
-            "request",
-            method = %request.method(),
-            route = request.match_pattern().unwrap_or_default(),
-            status = tracing::field::Empty,
-        )
-    }
-
-    fn on_request_end<B: MessageBody>(
-        span: Span,
-        outcome: &Result<ServiceResponse<B>, actix_web::Error>,
-    ) {
-        let status = match outcome {
-            Ok(response) => response.status(),
-            Err(error) => error.as_response_error().status_code(),
-        };
-        span.record("status", status.as_u16());
-        span.in_scope(|| tracing::info!("answered"));
     }
 }
 

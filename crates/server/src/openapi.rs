@@ -1,13 +1,41 @@
-//! The API description, with every bound written in from the core.
+//! The API description, with every bound written in from where it is checked, the answers that any
+//! operation can give, and examples that are real.
 
-use std::sync::LazyLock;
-
-use actix_web::{App, HttpResponse};
+use actix_web::App;
 use ember_core::units::bounds::{self, ALL};
-use serde_json::{Value, json};
+use serde_json::{Map, Value, json};
 use utoipa_actix_web::AppExt;
 
-use crate::routes;
+use crate::description::Description;
+use crate::text::{self, Limit};
+use crate::{examples, routes};
+
+/// Everything that is described, ready to be served.
+#[must_use]
+pub fn described() -> Description {
+    let api = description();
+    let paths = api.get("paths").and_then(Value::as_object);
+    let methods = |operations: &Value| {
+        let methods = operations.as_object().into_iter().flat_map(Map::keys);
+        let methods: Vec<String> = methods.map(|method| method.to_uppercase()).collect();
+        methods.join(", ")
+    };
+    Description {
+        openapi: pretty(&api),
+        machines: document_schema(
+            &api,
+            "MachinesDocumentDto",
+            "/api/machines/schema",
+            "Machines of a kitchen",
+        ),
+        supper: document_schema(&api, "SupperDto", "/api/suppers/schema", "A supper"),
+        paths: paths
+            .into_iter()
+            .flatten()
+            .map(|(path, operations)| (path.clone(), methods(operations)))
+            .collect(),
+    }
+}
 
 /// The OpenAPI 3.1 description of the routes.
 #[must_use]
@@ -30,7 +58,99 @@ pub fn description() -> Value {
     if let Some(schemas) = api.pointer_mut("/components/schemas") {
         write_bounds(schemas);
     }
+    let operations = api.get_mut("paths").and_then(Value::as_object_mut);
+    let operations = operations.into_iter().flat_map(Map::values_mut);
+    for operation in operations
+        .filter_map(Value::as_object_mut)
+        .flat_map(Map::values_mut)
+    {
+        common_answers(operation);
+        example(operation);
+    }
     api
+}
+
+/// What any operation can answer, and what any with a body, a query or an address of its own can.
+fn common_answers(operation: &mut Value) {
+    let has_body = operation.get("requestBody").is_some();
+    let parameters = operation.get("parameters").and_then(Value::as_array);
+    let takes = has_body || parameters.is_some_and(|parameters| !parameters.is_empty());
+    let Some(answers) = operation
+        .get_mut("responses")
+        .and_then(Value::as_object_mut)
+    else {
+        return;
+    };
+    let always = [
+        ("403", "Sent by a page of somebody else."),
+        ("421", "Meant for another server."),
+        ("500", "A fault of ours."),
+        (
+            "503",
+            "The database or the computation is busy or down; Retry-After says when to ask again.",
+        ),
+    ];
+    let with_input = [
+        ("400", "The request could not be read."),
+        ("422", "A value that cannot be, with its bound."),
+    ];
+    let with_body = [
+        ("413", "The body is too large."),
+        ("415", "The body is not JSON."),
+    ];
+    let all = always
+        .iter()
+        .chain(with_input.iter().filter(|_| takes))
+        .chain(with_body.iter().filter(|_| has_body));
+    for (status, words) in all {
+        answers.entry(*status).or_insert_with(|| {
+            json!({
+                "description": words,
+                "content": { "application/problem+json": {
+                    "schema": { "$ref": "#/components/schemas/Problem" },
+                } },
+            })
+        });
+    }
+}
+
+/// Gives a body an example, where there is one for its type.
+fn example(operation: &mut Value) {
+    let Some(content) = operation.pointer_mut("/requestBody/content/application~1json") else {
+        return;
+    };
+    let of = content.pointer("/schema/$ref").and_then(Value::as_str);
+    let of = of.and_then(|of| of.rsplit('/').next()).unwrap_or_default();
+    if let Some(example) = examples::of(of)
+        && let Some(content) = content.as_object_mut()
+    {
+        content.insert("example".to_owned(), example);
+    }
+}
+
+/// Texts that are limited, by type and field.
+const TEXTS: [(&str, &str, Limit); 9] = [
+    ("NewCookDto", "name", text::NAME),
+    ("RenameDto", "name", text::NAME),
+    ("SupperDto", "name", text::NAME),
+    ("OwnMethodDto", "name", text::NAME),
+    ("BlendDto", "name", text::BLEND_NAME),
+    ("MachineDto", "name", text::MACHINE_NAME),
+    ("SideDto", "name", text::SIDE_NAME),
+    ("SupperDishDto", "id", text::IDENTITY),
+    ("OutcomeDto", "note", text::NOTE),
+];
+
+fn write_texts(schemas: &mut Map<String, Value>) {
+    for (schema, field, Limit { min, max }) in TEXTS {
+        let property = schemas
+            .get_mut(schema)
+            .and_then(|schema| schema.pointer_mut(&format!("/properties/{field}")));
+        if let Some(property) = property.and_then(Value::as_object_mut) {
+            property.insert("minLength".to_owned(), json!(min));
+            property.insert("maxLength".to_owned(), json!(max));
+        }
+    }
 }
 
 /// Gives every property that is named like a bound its limits.
@@ -50,8 +170,10 @@ fn write_bounds(schemas: &mut Value) {
         "SpitDto",
         "ReportDto",
         "HappeningDto",
+        "SupperReportDto",
         "OutcomeDto",
     ];
+    write_texts(schemas);
     for (name, schema) in schemas {
         if checked.contains(&name.as_str()) {
             limit(schema);
@@ -99,29 +221,12 @@ fn limit(schema: &mut Value) {
     }
 }
 
-/// The JSON Schema of the document that machines travel in.
-#[must_use]
-pub fn machines_schema() -> String {
-    document_schema(
-        "MachinesDocumentDto",
-        "/api/machines/schema",
-        "Machines of a kitchen",
-    )
-}
-
-/// The JSON Schema of the document a supper travels in.
-#[must_use]
-pub fn supper_schema() -> String {
-    document_schema("SupperDto", "/api/suppers/schema", "A supper")
-}
-
 /// A JSON Schema (draft 2020-12) as it is served and committed: the same types as in the description
 /// of the API, on their own.
-fn document_schema(root: &str, id: &str, title: &str) -> String {
-    let description = description();
-    let known = description.pointer("/components/schemas");
+fn document_schema(api: &Value, root: &str, id: &str, title: &str) -> String {
+    let known = api.pointer("/components/schemas");
     let mut wanted = vec![root.to_owned()];
-    let mut definitions = serde_json::Map::new();
+    let mut definitions = Map::new();
     while let Some(name) = wanted.pop() {
         let Some(schema) = known.and_then(|known| known.get(&name)) else {
             continue;
@@ -153,42 +258,4 @@ fn pretty(value: &Value) -> String {
     let mut text = serde_json::to_string_pretty(value).unwrap_or_default();
     text.push('\n');
     text
-}
-
-/// The methods that a path answers, as an Allow header tells them; nothing for an unknown path.
-pub(crate) fn methods_of(path: &str) -> Option<String> {
-    static DESCRIPTION: LazyLock<Value> = LazyLock::new(description);
-    let paths = DESCRIPTION.get("paths")?.as_object()?;
-    let (_, methods) = paths.iter().find(|(known, _)| same_path(known, path))?;
-    let methods: Vec<String> = methods
-        .as_object()?
-        .keys()
-        .map(|m| m.to_uppercase())
-        .collect();
-    Some(methods.join(", "))
-}
-
-/// Whether a path fits one with `{...}` for a part.
-fn same_path(known: &str, path: &str) -> bool {
-    let (mut a, mut b) = (known.split('/'), path.split('/'));
-    loop {
-        match (a.next(), b.next()) {
-            (None, None) => return true,
-            (Some(part), Some(given)) if part.starts_with('{') && !given.is_empty() => {}
-            (Some(x), Some(y)) if x == y => {}
-            _ => return false,
-        }
-    }
-}
-
-/// The description as it is served and committed.
-#[must_use]
-pub fn text() -> String {
-    pretty(&description())
-}
-
-pub(crate) async fn read() -> HttpResponse {
-    HttpResponse::Ok()
-        .content_type("application/json")
-        .body(text())
 }

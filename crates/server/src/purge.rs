@@ -1,11 +1,11 @@
-//! Deleted cooks can be brought back for a month; then they go.
+//! What is deleted can be brought back for a month; then it goes.
 
 use std::time::Duration;
 
 use crate::context::Context;
-use crate::db::cooks;
+use crate::db::{cards, cooks, machines, suppers};
 
-/// How long a deleted cook can be brought back, days.
+/// How long something deleted can be brought back, days.
 const KEPT_DAYS: i64 = 30;
 /// How often it is looked for.
 const EVERY: Duration = Duration::from_secs(3600);
@@ -15,11 +15,16 @@ pub async fn forever(context: Context) {
     loop {
         let before = context.now() - chrono::Duration::days(KEPT_DAYS);
         let purged = context
-            .query(move |connection| Ok(cooks::purge(connection, before)?))
+            .query(move |connection| {
+                Ok(cooks::purge(connection, before)?
+                    + suppers::purge(connection, before)?
+                    + cards::purge(connection, before)?
+                    + machines::purge(connection, before)?)
+            })
             .await;
         match purged {
             Ok(0) => {}
-            Ok(count) => tracing::info!(count, "purged deleted cooks"),
+            Ok(count) => tracing::info!(count, "purged what was deleted"),
             Err(error) => tracing::warn!(%error, "purge put off"),
         }
         actix_web::rt::time::sleep(EVERY).await;

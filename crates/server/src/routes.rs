@@ -1,15 +1,17 @@
 //! The route table.
 
 use actix_web::http::header;
-use actix_web::{HttpRequest, HttpResponse, web};
+use actix_web::web::{self, Data};
+use actix_web::{HttpRequest, HttpResponse};
 use utoipa_actix_web::scope;
 use utoipa_actix_web::service_config::ServiceConfig;
 
-use crate::error::{ApiError, Problem, respond};
+use crate::description::Description;
+use crate::error::{ApiError, Code, Problem, respond};
 use crate::handlers::{
-    blends, catalogue, cooks, events, health, machines, methods, plans, quantities, suppers,
+    blends, catalogue, cooks, events, health, machines, methods, plans, quantities, settings,
+    stored, suppers,
 };
-use crate::openapi;
 
 /// Everything below `/api`.
 pub fn api(config: &mut ServiceConfig) {
@@ -17,6 +19,9 @@ pub fn api(config: &mut ServiceConfig) {
         scope("/api")
             .service(health::read::read)
             .service(catalogue::read::read)
+            .service(settings::read::read)
+            .service(settings::write::write)
+            .service(stored::export::export)
             .service(machines::list::list)
             .service(machines::create::create)
             .service(machines::export::export)
@@ -24,14 +29,17 @@ pub fn api(config: &mut ServiceConfig) {
             .service(machines::schema::schema)
             .service(machines::replace::replace)
             .service(machines::delete::delete)
+            .service(machines::restore::restore)
             .service(methods::list::list)
             .service(methods::create::create)
             .service(methods::replace::replace)
             .service(methods::delete::delete)
+            .service(methods::restore::restore)
             .service(blends::list::list)
             .service(blends::create::create)
             .service(blends::replace::replace)
             .service(blends::delete::delete)
+            .service(blends::restore::restore)
             .service(quantities::understand::understand)
             .service(plans::preview::preview)
             .service(plans::preparation::preparation)
@@ -53,26 +61,22 @@ pub fn api(config: &mut ServiceConfig) {
             .service(suppers::read::read)
             .service(suppers::replace::replace)
             .service(suppers::delete::delete)
+            .service(suppers::restore::restore)
+            .service(suppers::report::report)
             .service(suppers::calendar::calendar)
-            .route("/openapi.json", web::get().to(openapi::read))
             .default_service(web::to(nothing_here)),
     );
 }
 
 /// No route took it: a path that is known with other methods answers 405, any other 404.
-async fn nothing_here(request: HttpRequest) -> HttpResponse {
-    let Some(allowed) = openapi::methods_of(request.path()) else {
+async fn nothing_here(request: HttpRequest, description: Data<Description>) -> HttpResponse {
+    let Some(allowed) = description.methods_of(request.path()) else {
         return respond(&ApiError::NotFound("page").problem());
     };
-    let problem = Problem {
-        kind: "/problems/method_not_allowed".to_owned(),
-        title: "Not done this way",
-        status: 405,
-        code: "method_not_allowed",
-        detail: format!("{} is not answered here, only {allowed}", request.method()),
-        ..ApiError::NotFound("page").problem()
-    };
-    let mut response = respond(&problem);
+    let mut response = respond(&Problem::new(
+        Code::MethodNotAllowed,
+        format!("{} is not answered here, only {allowed}", request.method()),
+    ));
     if let Ok(value) = allowed.parse() {
         response.headers_mut().insert(header::ALLOW, value);
     }

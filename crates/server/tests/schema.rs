@@ -11,7 +11,7 @@ use ember_core::units::bounds::{PIECE_MASS, THICKNESS};
 use ember_server::db::{self, MIGRATIONS};
 use ember_server::{demo, openapi};
 use serde_json::json;
-use support::{Database, get, server};
+use support::{Database, get, server, start};
 
 #[derive(QueryableByName)]
 struct Row {
@@ -54,23 +54,23 @@ fn migrations_go_up_down_and_up_to_the_same_shape() {
 async fn the_demo_kitchen_fills_an_empty_database_once() {
     let database = Database::new();
     let now = Utc::now();
-    demo::fill_if_empty(&mut database.connection(), now).unwrap();
-    demo::fill_if_empty(&mut database.connection(), now).unwrap();
+    start(&database, now).unwrap();
+    start(&database, now).unwrap();
     let app = server(&database).await;
     let (_, machines) = get(&app, "/api/machines").await;
-    assert_eq!(machines.as_array().unwrap().len(), 2);
+    assert_eq!(machines["total"], 2);
     let (_, finished) = get(&app, "/api/cooks?state=finished").await;
     assert_eq!(finished["total"], 8);
     let (_, tonight) = get(&app, "/api/cooks?state=planned").await;
     assert_eq!(tonight["total"], 1);
     // A supper of two cooks and three sides in one machine, possible as it is.
     let (_, suppers) = get(&app, "/api/suppers").await;
-    let plan = &suppers[0]["plan"];
+    let supper = &suppers["items"][0];
     assert_eq!(
-        (suppers.as_array().unwrap().len(), &plan["binding"]),
-        (1, &serde_json::Value::Null)
+        (&suppers["total"], &supper["feasible"]),
+        (&json!(1), &json!(true))
     );
-    assert_eq!(plan["dishes"].as_array().unwrap().len(), 5);
+    assert_eq!(supper["dishes"].as_array().unwrap().len(), 5);
     let items = finished["items"].as_array().unwrap();
     let wrong = items.iter().filter(|cook| cook["outcome"]["doneness"] == 5);
     assert_eq!(wrong.count(), 1);
@@ -105,12 +105,14 @@ fn the_purge_takes_only_what_was_deleted_long_ago() {
     let database = Database::new();
     let mut connection = database.connection();
     let now = Utc::now();
-    demo::fill_if_empty(&mut connection, now).unwrap();
+    demo::fill(&mut connection, now).unwrap();
     let page = db::cooks::Page {
         state: None,
         search: None,
-        offset: 0,
-        limit: 2,
+        slice: db::Slice {
+            offset: 0,
+            limit: 2,
+        },
     };
     let (rows, _) = db::cooks::list(&mut connection, &page).unwrap();
     let ages = [Duration::days(31), Duration::days(1)];

@@ -5,8 +5,10 @@ mod support;
 
 use actix_web::test::{self, TestRequest};
 use chrono::{DateTime, Duration, DurationRound, Utc};
+use diesel::{RunQueryDsl, sql_query};
 use serde_json::{Value, json};
 use support::{Database, call, get, post, sentence, server};
+use uuid::Uuid;
 
 /// At six on an evening that is a night away at least, whatever the time is now.
 fn tomorrow() -> DateTime<Utc> {
@@ -34,6 +36,11 @@ fn supper() -> Value {
                 "shortest_s": 7200, "best_s": 10800, "longest_s": 14400, "keeps_s": 7200 } },
         ],
     })
+}
+
+/// A report about the first moment of a task of the first dish.
+fn told(task: &Value, what: &str) -> Value {
+    json!({ "id": Uuid::new_v4(), "dish": "1", "task": task["key"], "what": what })
 }
 
 fn time(value: &Value) -> DateTime<Utc> {
@@ -87,15 +94,23 @@ async fn a_supper_is_put_in_its_place_and_kept() {
     let (_, read) = get(&app, &format!("/api/suppers/{id}")).await;
     assert_eq!(read, made);
     let (_, list) = get(&app, "/api/suppers").await;
-    // In the list without the strips, which are most of it.
-    let mut without = made.clone();
-    for dish in without["plan"]["dishes"].as_array_mut().unwrap() {
-        dish["picture"] = Value::Null;
-    }
-    assert_eq!(list, json!([without]));
+    // In the list a summary with small strips: whole plans are most of it.
+    let row = &list["items"][0];
+    assert_eq!((&list["total"], &row["id"]), (&json!(1), &made["id"]));
+    assert_eq!(
+        (&row["serve_at"], &row["feasible"]),
+        (&plan["serve_at"], &json!(true))
+    );
+    assert_eq!(row["dishes"][3], json!({ "name": "fennel sauce" }));
+    let columns = row["dishes"][0]["picture"]["minutes"].as_array().unwrap();
+    assert!(columns.len() <= 50 && row["plan"].is_null());
+    assert!(row.to_string().len() < 10_000, "{}", row.to_string().len());
     let gone = TestRequest::delete().uri(&format!("/api/suppers/{id}"));
     assert_eq!(call(&app, gone).await.0, 204);
     assert_eq!(get(&app, &format!("/api/suppers/{id}")).await.0, 404);
+    let back = TestRequest::post().uri(&format!("/api/suppers/{id}/restore"));
+    assert_eq!(call(&app, back).await.0, 204);
+    assert_eq!(get(&app, &format!("/api/suppers/{id}")).await.1, made);
 }
 
 #[actix_web::test]
@@ -111,21 +126,15 @@ async fn running_late_plans_anew_and_says_what_moved() {
     let (status, made) = post(&app, "/api/suppers", &asked).await;
     assert_eq!(status, 201, "{made}");
     let path = format!("/api/suppers/{}", made["id"].as_str().unwrap());
-    // The first task of the drumsticks began now and lasts an hour, for whatever reason.
+    // The first task of the drumsticks began now, hours before it was to.
     let now = Utc::now();
-    asked["begun"] =
-        json!([{ "dish": 0, "task": 0, "start_at": now, "end_at": now + Duration::hours(1) }]);
-    let put = TestRequest::put().uri(&path).set_json(&asked);
-    let (status, changed) = call(&app, put).await;
+    let planned = &made["plan"]["dishes"][0]["tasks"][0];
+    let (status, changed) = post(&app, &format!("{path}/events"), &told(planned, "begun")).await;
     assert_eq!(status, 200, "{changed}");
     let first = &changed["plan"]["dishes"][0]["tasks"][0];
     assert_eq!(first["begun"], true);
-    assert!(
-        (time(&first["end_at"]) - now - Duration::hours(1))
-            .num_minutes()
-            .abs()
-            <= 1
-    );
+    let lasts = time(&planned["end_at"]) - time(&planned["start_at"]);
+    assert!((time(&first["end_at"]) - now - lasts).num_minutes().abs() <= 1);
     let moved = changed["plan"]["moved"].as_array().unwrap();
     assert!(!moved.is_empty());
     // The chops stay where they were.
@@ -158,21 +167,23 @@ async fn what_has_begun_is_found_again_when_its_supper_changes() {
         .iter()
         .position(|name| name.starts_with("Cook"))
         .unwrap();
-    let now = Utc::now();
-    asked["begun"] = json!([
-        { "dish": 0, "task": cook, "start_at": now, "end_at": now + Duration::minutes(30) },
-    ]);
+    let planned = &made["plan"]["dishes"][0]["tasks"][cook];
+    let (status, begun) = post(&app, &format!("{path}/events"), &told(planned, "begun")).await;
+    assert_eq!(status, 200, "{begun}");
     asked["dishes"].as_array_mut().unwrap().push(potatoes);
     asked["dishes"][0]["cook"]["request"]["pieces"] = json!(8);
     let put = TestRequest::put().uri(&path).set_json(&asked);
     let (status, changed) = call(&app, put).await;
     assert_eq!(status, 200, "{changed}");
-    let begun = changed["supper"]["begun"].as_array().unwrap();
-    assert_eq!(begun.len(), 1);
-    let task = begun[0]["task"].as_u64().unwrap() as usize;
+    let tasks = changed["plan"]["dishes"][0]["tasks"].as_array().unwrap();
+    let task = tasks.iter().position(|task| task["key"] == "cook").unwrap();
     assert_eq!(names(&changed)[task], "Cook 8 drumsticks");
     assert_ne!(task, cook);
-    assert_eq!(changed["plan"]["dishes"][0]["tasks"][task]["begun"], true);
+    assert_eq!(tasks[task]["begun"], true);
+    assert_eq!(
+        tasks[task]["start_at"],
+        begun["plan"]["dishes"][0]["tasks"][cook]["start_at"]
+    );
 }
 
 #[actix_web::test]
@@ -399,39 +410,164 @@ async fn sides_join_at_a_minute_and_have_names_of_their_own() {
     assert!((19..=21).contains(&after), "{after}");
 }
 
-/// RFC 5545, read by an independent parser from the registry.
+/// Two devices report different things at once: both count, and both are told of both. The same report
+/// sent again is the same report; its identity for something else is refused.
+#[actix_web::test]
+async fn reports_of_two_devices_both_count() {
+    let database = Database::new();
+    let apps = [server(&database).await, server(&database).await];
+    let mut asked = supper();
+    asked["serve_at"] = Value::Null;
+    asked["quiet"] = Value::Null;
+    asked["dishes"][0]["cook"]["method"] = json!("towel");
+    asked["dishes"].as_array_mut().unwrap().truncate(2);
+    let (status, made) = post(&apps[0], "/api/suppers", &asked).await;
+    assert_eq!(status, 201, "{made}");
+    let path = format!("/api/suppers/{}", made["id"].as_str().unwrap());
+    let events = format!("{path}/events");
+    let first = told(&made["plan"]["dishes"][0]["tasks"][0], "begun");
+    let mut second = first.clone();
+    second["id"] = json!(Uuid::new_v4());
+    second["dish"] = json!("2");
+    second["task"] = json!("cook");
+    let (one, other) = tokio::join!(
+        post(&apps[0], &events, &first),
+        post(&apps[1], &events, &second)
+    );
+    assert_eq!((one.0, other.0), (200, 200), "{} {}", one.1, other.1);
+    let begun = |supper: &Value| -> Vec<String> {
+        let begun = supper["supper"]["begun"].as_array().unwrap().iter();
+        let mut begun: Vec<String> = begun
+            .map(|one| format!("{} {}", one["dish"], one["task"]))
+            .collect();
+        begun.sort();
+        begun
+    };
+    let whole = get(&apps[0], &path).await.1;
+    let wanted = [
+        format!("\"1\" {}", first["task"]),
+        "\"2\" \"cook\"".to_owned(),
+    ];
+    assert_eq!(begun(&whole), wanted);
+    assert_eq!(whole["revision"], 3);
+    // Sent again, nothing changes.
+    let (status, again) = post(&apps[1], &events, &first).await;
+    assert_eq!((status, &again), (200, &whole));
+    // The same identity for something else.
+    let mut other = first.clone();
+    other["what"] = json!("later");
+    let (status, problem) = post(&apps[0], &events, &other).await;
+    assert_eq!((status, &problem["code"]), (409, &json!("id_taken")));
+    let mut unknown = first.clone();
+    unknown["id"] = json!(Uuid::new_v4());
+    unknown["task"] = json!("rest");
+    unknown["dish"] = json!("7");
+    let (status, problem) = post(&apps[0], &events, &unknown).await;
+    assert_eq!((status, &problem["code"]), (409, &json!("no_such_task")));
+    // An old copy of the supper does not take back what was reported since.
+    let put = TestRequest::put().uri(&path).set_json(&asked);
+    let (status, changed) = call(&apps[0], put).await;
+    assert_eq!((status, begun(&changed)), (200, begun(&whole)));
+    // Whoever says what it has seen can.
+    let put = TestRequest::put()
+        .uri(&path)
+        .insert_header(("if-match", format!("\"{}\"", changed["revision"])))
+        .set_json(&asked);
+    let (status, changed) = call(&apps[0], put).await;
+    assert_eq!((status, &changed["supper"]["begun"]), (200, &Value::Null));
+}
+
+/// A machine may be called anything: more rings are offered for the hob only.
+#[actix_web::test]
+async fn a_machine_called_the_hob_is_a_machine() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let mut one = sentence();
+    one["machine"]["name"] = json!("the hob");
+    let mut asked = supper();
+    asked["quiet"] = Value::Null;
+    asked["serve_at"] = json!(Utc::now() + Duration::minutes(45));
+    asked["dishes"] = json!([{ "cook": { "request": one } }, { "cook": { "request": one } }]);
+    let (_, plan) = post(&app, "/api/suppers/preview", &asked).await;
+    let words: Vec<&str> = plan["ways"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|way| way["words"].as_str().unwrap())
+        .collect();
+    assert!(words.contains(&"another machine like the hob"), "{words:?}");
+    assert!(!words.contains(&"another ring of the hob"), "{words:?}");
+}
+
+/// RFC 5545, read by an independent parser from the registry: identifiers and alarms stay, the sequence
+/// counts changes, and no text becomes a line of its own.
 #[actix_web::test]
 async fn the_calendar_is_read_by_another() {
     let database = Database::new();
     let app = server(&database).await;
     let (_, made) = post(&app, "/api/suppers", &supper()).await;
-    let path = format!("/api/suppers/{}/calendar.ics", made["id"].as_str().unwrap());
-    let uids = async || {
-        let answer = test::call_service(&app, TestRequest::get().uri(&path).to_request()).await;
+    let id = made["id"].as_str().unwrap();
+    let path = format!("/api/suppers/{id}");
+    let calendar = async || {
+        let request = TestRequest::get()
+            .uri(&format!("{path}/calendar.ics"))
+            .insert_header(("host", "localhost"));
+        let answer = test::call_service(&app, request.to_request()).await;
         let body = test::read_body(answer).await;
-        let calendar = ical::IcalParser::new(&body[..]).next().unwrap().unwrap();
-        let agenda = made["plan"]["agenda"].as_array().unwrap();
-        assert_eq!(calendar.events.len(), agenda.len() + 1);
-        let property = |event: &ical::parser::ical::component::IcalEvent, name: &str| {
-            let found = event.properties.iter().find(|one| one.name == name);
-            found.and_then(|one| one.value.clone()).unwrap_or_default()
-        };
-        let table = calendar.events.last().unwrap();
-        assert_eq!(table.alarms.len(), 1);
-        let serve = tomorrow().format("%Y%m%dT%H%M%SZ").to_string();
-        assert_eq!(property(table, "DTSTART"), serve);
-        let uids: Vec<String> = calendar
-            .events
-            .iter()
-            .map(|event| property(event, "UID"))
-            .collect();
-        uids
+        let read = ical::IcalParser::new(&body[..]).next().unwrap().unwrap();
+        (String::from_utf8(body.to_vec()).unwrap(), read)
     };
-    let first = uids().await;
-    let mut unique = first.clone();
+    let value = |properties: &[ical::property::Property], name: &str| {
+        let found = properties.iter().find(|one| one.name == name);
+        found.and_then(|one| one.value.clone()).unwrap_or_default()
+    };
+    let (text, first) = calendar().await;
+    let agenda = made["plan"]["agenda"].as_array().unwrap();
+    assert_eq!(first.events.len(), agenda.len() + 1);
+    let table = first.events.last().unwrap();
+    let serve = tomorrow().format("%Y%m%dT%H%M%SZ").to_string();
+    assert_eq!(value(&table.properties, "DTSTART"), serve);
+    let all = |read: &ical::parser::ical::component::IcalCalendar, name: &str| -> Vec<String> {
+        let events = read.events.iter();
+        events.map(|event| value(&event.properties, name)).collect()
+    };
+    let mut unique = all(&first, "UID");
     unique.sort();
     unique.dedup();
-    assert_eq!(unique.len(), first.len());
-    // Written again it updates: the same identifiers.
-    assert_eq!(uids().await, first);
+    assert_eq!(unique.len(), first.events.len());
+    assert!(
+        all(&first, "SEQUENCE")
+            .iter()
+            .all(|sequence| sequence == "0")
+    );
+    // Nothing changed: the same file, alarms and all.
+    assert_eq!(calendar().await.0, text);
+
+    let mut fewer = supper();
+    fewer["eaters"] = json!(3);
+    let (status, _) = call(&app, TestRequest::put().uri(&path).set_json(&fewer)).await;
+    assert_eq!(status, 200);
+    let (_, second) = calendar().await;
+    assert_eq!(all(&second, "UID"), all(&first, "UID"));
+    assert!(
+        all(&second, "SEQUENCE")
+            .iter()
+            .all(|sequence| sequence == "1")
+    );
+
+    // A name as it could be stored before text was checked.
+    let name = json!("Supper\r\nATTACH:http://evil.example");
+    sql_query("UPDATE suppers SET document = jsonb_set(document, '{holds,name}', $1)")
+        .bind::<diesel::sql_types::Jsonb, _>(name)
+        .execute(&mut database.connection())
+        .unwrap();
+    let (text, read) = calendar().await;
+    assert!(
+        !text.lines().any(|line| line.starts_with("ATTACH")),
+        "{text}"
+    );
+    assert_eq!(
+        value(&read.properties, "NAME"),
+        "Supper ATTACH:http://evil.example"
+    );
 }

@@ -8,7 +8,7 @@ CREATE TABLE settings (
 
 -- A kitchen that holds anything, deleted or not, has been filled, by its cook or by the demo.
 INSERT INTO settings (key, document)
-SELECT 'filled', '{"version": 2, "holds": {"by": "earlier"}}'
+SELECT 'filled', '{"version": 1, "holds": {"by": "its cook"}}'
  WHERE EXISTS (SELECT 1 FROM machines) OR EXISTS (SELECT 1 FROM cooks)
     OR EXISTS (SELECT 1 FROM suppers) OR EXISTS (SELECT 1 FROM cards);
 

@@ -1,23 +1,65 @@
 //! Queries on cards: methods and blends.
 
+use chrono::{DateTime, Utc};
 use diesel::prelude::*;
 use serde_json::Value;
 use uuid::Uuid;
 
-use super::models::Card;
+use super::Slice;
+use super::models::{Card, NewCard};
 use super::schema::cards;
 
-/// All cards of a kind, by name.
-pub fn list(connection: &mut PgConnection, kind: &str) -> QueryResult<Vec<Card>> {
-    cards::table
-        .filter(cards::kind.eq(kind))
-        .order((cards::name, cards::created_at))
+/// The cards of a kind on a page, by name, and how many there are in all.
+pub fn list(
+    connection: &mut PgConnection,
+    kind: &str,
+    page: Slice,
+) -> QueryResult<(Vec<Card>, i64)> {
+    let there = || {
+        cards::table
+            .filter(cards::kind.eq(kind))
+            .filter(cards::deleted_at.is_null())
+    };
+    let total = there().count().get_result(connection)?;
+    let rows = there()
+        .order((cards::name, cards::created_at, cards::id))
+        .offset(page.offset)
+        .limit(page.limit)
         .select(Card::as_select())
-        .load(connection)
+        .load(connection)?;
+    Ok((rows, total))
+}
+
+/// One card, locked until the transaction ends.
+pub fn find_locked(
+    connection: &mut PgConnection,
+    (id, kind): (Uuid, &str),
+) -> QueryResult<Option<Card>> {
+    cards::table
+        .find(id)
+        .filter(cards::kind.eq(kind))
+        .filter(cards::deleted_at.is_null())
+        .select(Card::as_select())
+        .for_update()
+        .first(connection)
+        .optional()
+}
+
+/// One card, deleted or not.
+pub fn find_any(
+    connection: &mut PgConnection,
+    (id, kind): (Uuid, &str),
+) -> QueryResult<Option<Card>> {
+    cards::table
+        .find(id)
+        .filter(cards::kind.eq(kind))
+        .select(Card::as_select())
+        .first(connection)
+        .optional()
 }
 
 /// Adds a card.
-pub fn insert(connection: &mut PgConnection, row: &Card) -> QueryResult<usize> {
+pub fn insert(connection: &mut PgConnection, row: &NewCard) -> QueryResult<usize> {
     diesel::insert_into(cards::table)
         .values(row)
         .execute(connection)
@@ -26,16 +68,38 @@ pub fn insert(connection: &mut PgConnection, row: &Card) -> QueryResult<usize> {
 /// Writes a card anew.
 pub fn replace(
     connection: &mut PgConnection,
-    (id, kind): (Uuid, &str),
-    name: &str,
+    id: Uuid,
+    (name, cut): (&str, &str),
     document: &Value,
 ) -> QueryResult<usize> {
-    diesel::update(cards::table.find(id).filter(cards::kind.eq(kind)))
-        .set((cards::name.eq(name), cards::document.eq(document)))
+    diesel::update(cards::table.find(id))
+        .set((
+            cards::name.eq(name),
+            cards::cut.eq(cut),
+            cards::document.eq(document),
+            cards::revision.eq(cards::revision + 1),
+        ))
         .execute(connection)
 }
 
-/// Throws a card away; what was planned with it keeps what it said.
-pub fn delete(connection: &mut PgConnection, (id, kind): (Uuid, &str)) -> QueryResult<usize> {
-    diesel::delete(cards::table.find(id).filter(cards::kind.eq(kind))).execute(connection)
+/// Throws a card away, or brings it back; what was planned with it keeps what it said.
+pub fn set_deleted(
+    connection: &mut PgConnection,
+    (id, kind): (Uuid, &str),
+    at: Option<DateTime<Utc>>,
+) -> QueryResult<usize> {
+    let row = cards::table.find(id).filter(cards::kind.eq(kind));
+    match at {
+        Some(_) => diesel::update(row.filter(cards::deleted_at.is_null()))
+            .set(cards::deleted_at.eq(at))
+            .execute(connection),
+        None => diesel::update(row)
+            .set(cards::deleted_at.eq(at))
+            .execute(connection),
+    }
+}
+
+/// Removes for good what was deleted before a time.
+pub fn purge(connection: &mut PgConnection, before: DateTime<Utc>) -> QueryResult<usize> {
+    diesel::delete(cards::table.filter(cards::deleted_at.lt(before))).execute(connection)
 }

@@ -2,9 +2,12 @@
 
 use chrono::{DateTime, Utc};
 use diesel::prelude::*;
+use diesel::sql_types::{Bool, Text};
+use serde_json::Value;
 use uuid::Uuid;
 
-use super::models::{Cook, Event, NewCook};
+use super::Slice;
+use super::models::{Cook, CookRow, Event, NewCook};
 use super::schema::{cooks, events};
 
 /// Which cooks are asked for.
@@ -25,10 +28,8 @@ pub struct Page {
     pub state: Option<State>,
     /// Only whose name, cut or note contains this.
     pub search: Option<String>,
-    /// Rows to skip.
-    pub offset: i64,
-    /// Rows to return.
-    pub limit: i64,
+    /// Rows.
+    pub slice: Slice,
 }
 
 type Filtered<'a> = cooks::BoxedQuery<'a, diesel::pg::Pg>;
@@ -51,18 +52,19 @@ fn filtered(page: &Page) -> Filtered<'static> {
             .replace('%', "\\%")
             .replace('_', "\\_");
         let pattern = format!("%{escaped}%");
+        // As the index on it is written.
         query = query.filter(
-            cooks::name
-                .ilike(pattern.clone())
-                .or(cooks::cut.ilike(pattern.clone()))
-                .or(cooks::note.ilike(pattern)),
+            diesel::dsl::sql::<Bool>(
+                "(cooks.name || ' ' || cooks.cut || ' ' || cooks.note) ILIKE ",
+            )
+            .bind::<Text, _>(pattern),
         );
     }
     query
 }
 
 /// The rows of a page, newest first, and how many there are in all.
-pub fn list(connection: &mut PgConnection, page: &Page) -> QueryResult<(Vec<Cook>, i64)> {
+pub fn list(connection: &mut PgConnection, page: &Page) -> QueryResult<(Vec<CookRow>, i64)> {
     let total = filtered(page).count().get_result(connection)?;
     let rows = filtered(page)
         .order((
@@ -70,28 +72,39 @@ pub fn list(connection: &mut PgConnection, page: &Page) -> QueryResult<(Vec<Cook
             cooks::created_at.desc(),
             cooks::id,
         ))
-        .offset(page.offset)
-        .limit(page.limit)
-        .select(Cook::as_select())
+        .offset(page.slice.offset)
+        .limit(page.slice.limit)
+        .select(CookRow::as_select())
         .load(connection)?;
     Ok((rows, total))
 }
 
 /// One cook that is not deleted.
-pub fn find(connection: &mut PgConnection, id: Uuid) -> QueryResult<Cook> {
+pub fn find(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Cook>> {
     cooks::table
         .filter(cooks::id.eq(id).and(cooks::deleted_at.is_null()))
         .select(Cook::as_select())
         .first(connection)
+        .optional()
 }
 
 /// The same, locked until the transaction ends, so that two reports do not pass one another.
-pub fn find_locked(connection: &mut PgConnection, id: Uuid) -> QueryResult<Cook> {
+pub fn find_locked(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Cook>> {
     cooks::table
         .filter(cooks::id.eq(id).and(cooks::deleted_at.is_null()))
         .select(Cook::as_select())
         .for_update()
         .first(connection)
+        .optional()
+}
+
+/// One cook, deleted or not.
+pub fn find_any(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Cook>> {
+    cooks::table
+        .find(id)
+        .select(Cook::as_select())
+        .first(connection)
+        .optional()
 }
 
 /// Stores a cook.
@@ -103,8 +116,11 @@ pub fn insert(connection: &mut PgConnection, row: &NewCook) -> QueryResult<usize
 
 /// Gives a cook another name.
 pub fn rename(connection: &mut PgConnection, id: Uuid, name: &str) -> QueryResult<usize> {
-    diesel::update(cooks::table.filter(cooks::id.eq(id).and(cooks::deleted_at.is_null())))
-        .set(cooks::name.eq(name))
+    diesel::update(cooks::table.find(id))
+        .set((
+            cooks::name.eq(name),
+            cooks::revision.eq(cooks::revision + 1),
+        ))
         .execute(connection)
 }
 
@@ -130,22 +146,28 @@ pub fn purge(connection: &mut PgConnection, before: DateTime<Utc>) -> QueryResul
     diesel::delete(cooks::table.filter(cooks::deleted_at.lt(before))).execute(connection)
 }
 
-/// What happened in a cook, in order.
+/// What happened in a cook: by the time it happened, and where that is the same in the order in which
+/// the database took it.
 pub fn events(connection: &mut PgConnection, id: Uuid) -> QueryResult<Vec<Event>> {
-    events::table
-        .filter(events::cook_id.eq(id))
-        .order((events::at, events::id))
-        .select(Event::as_select())
-        .load(connection)
+    events_of(connection, &[id])
 }
 
 /// What happened in several cooks, in order.
 pub fn events_of(connection: &mut PgConnection, ids: &[Uuid]) -> QueryResult<Vec<Event>> {
     events::table
         .filter(events::cook_id.eq_any(ids))
-        .order((events::at, events::id))
+        .order((events::at, events::seq))
         .select(Event::as_select())
         .load(connection)
+}
+
+/// What was reported under an identity.
+pub fn event(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Event>> {
+    events::table
+        .find(id)
+        .select(Event::as_select())
+        .first(connection)
+        .optional()
 }
 
 /// Adds an event; nothing happens when it is there already. Returns whether it was new.
@@ -177,5 +199,20 @@ pub fn set_finished(
 ) -> QueryResult<usize> {
     diesel::update(cooks::table.filter(cooks::id.eq(id)))
         .set((cooks::finished_at.eq(at), cooks::note.eq(note)))
+        .execute(connection)
+}
+
+/// Cooks without a summary, stored before there were any: identity and plan.
+pub fn without_summary(connection: &mut PgConnection) -> QueryResult<Vec<(Uuid, Value)>> {
+    cooks::table
+        .filter(cooks::summary.is_null())
+        .select((cooks::id, cooks::plan))
+        .load(connection)
+}
+
+/// Gives a cook its summary.
+pub fn set_summary(connection: &mut PgConnection, id: Uuid, summary: &Value) -> QueryResult<usize> {
+    diesel::update(cooks::table.find(id))
+        .set(cooks::summary.eq(summary))
         .execute(connection)
 }

@@ -5,24 +5,40 @@ use diesel::prelude::*;
 use serde_json::Value;
 use uuid::Uuid;
 
-use super::schema::{cards, cooks, events, machines, suppers};
+use super::schema::{cards, cooks, events, machines, supper_events, suppers};
 
 /// A machine of the kitchen.
-#[derive(Debug, Clone, Queryable, Selectable, Insertable)]
+#[derive(Debug, Clone, Queryable, Selectable)]
 #[diesel(table_name = machines)]
 pub struct Machine {
     /// Identity.
     pub id: Uuid,
     /// What the cook calls it.
     pub name: String,
-    /// The profile as it travels in a request.
+    /// The stored profile.
     pub profile: Value,
     /// When it was added.
+    pub created_at: DateTime<Utc>,
+    /// Changes so far, from 1.
+    pub revision: i32,
+}
+
+/// A machine to be stored.
+#[derive(Debug, Clone, Insertable)]
+#[diesel(table_name = machines)]
+pub struct NewMachine {
+    /// Identity.
+    pub id: Uuid,
+    /// What the cook calls it.
+    pub name: String,
+    /// The profile.
+    pub profile: Value,
+    /// When it is added.
     pub created_at: DateTime<Utc>,
 }
 
 /// A supper.
-#[derive(Debug, Clone, Queryable, Selectable, Insertable)]
+#[derive(Debug, Clone, Queryable, Selectable)]
 #[diesel(table_name = suppers)]
 pub struct Supper {
     /// Identity.
@@ -35,21 +51,109 @@ pub struct Supper {
     pub scheduled: Value,
     /// When it was planned.
     pub created_at: DateTime<Utc>,
+    /// When it was changed last.
+    pub changed_at: DateTime<Utc>,
+    /// Changes so far, from 1.
+    pub revision: i32,
+}
+
+/// A supper as a list shows it.
+#[derive(Debug, Clone, Queryable, Selectable)]
+#[diesel(table_name = suppers)]
+pub struct SupperRow {
+    /// Identity.
+    pub id: Uuid,
+    /// What the cook calls it.
+    pub name: String,
+    /// What there is to know; nothing where the document cannot be read.
+    pub summary: Option<Value>,
+    /// When it was planned.
+    pub created_at: DateTime<Utc>,
+    /// Changes so far, from 1.
+    pub revision: i32,
+}
+
+/// A supper to be stored.
+#[derive(Debug, Clone, Insertable)]
+#[diesel(table_name = suppers)]
+pub struct NewSupper {
+    /// Identity.
+    pub id: Uuid,
+    /// What the cook calls it.
+    pub name: String,
+    /// What is wanted.
+    pub document: Value,
+    /// Where everything stands.
+    pub scheduled: Value,
+    /// For the list.
+    pub summary: Value,
+    /// When it was planned.
+    pub created_at: DateTime<Utc>,
+    /// The same.
+    pub changed_at: DateTime<Utc>,
+}
+
+/// A supper put in its place anew.
+#[derive(Debug, Clone, AsChangeset)]
+#[diesel(table_name = suppers)]
+pub struct ChangedSupper {
+    /// What the cook calls it.
+    pub name: String,
+    /// What is wanted.
+    pub document: Value,
+    /// Where everything stands.
+    pub scheduled: Value,
+    /// For the list.
+    pub summary: Value,
+    /// When.
+    pub changed_at: DateTime<Utc>,
+}
+
+/// Something that was reported of a supper.
+#[derive(Debug, Clone, Insertable)]
+#[diesel(table_name = supper_events)]
+pub struct NewSupperEvent {
+    /// Identity, made by whoever reported it.
+    pub id: Uuid,
+    /// Which supper.
+    pub supper_id: Uuid,
+    /// When.
+    pub at: DateTime<Utc>,
+    /// What.
+    pub told: Value,
 }
 
 /// A card of the box: a method or a blend.
-#[derive(Debug, Clone, Queryable, Selectable, Insertable)]
+#[derive(Debug, Clone, Queryable, Selectable)]
 #[diesel(table_name = cards)]
 pub struct Card {
     /// Identity.
     pub id: Uuid,
-    /// Method or blend.
-    pub kind: String,
     /// What the cook calls it.
     pub name: String,
     /// What stands on it.
     pub document: Value,
     /// When it was written.
+    pub created_at: DateTime<Utc>,
+    /// Changes so far, from 1.
+    pub revision: i32,
+}
+
+/// A card to be stored.
+#[derive(Debug, Clone, Insertable)]
+#[diesel(table_name = cards)]
+pub struct NewCard {
+    /// Identity.
+    pub id: Uuid,
+    /// Method or blend.
+    pub kind: &'static str,
+    /// What the cook calls it.
+    pub name: String,
+    /// The cut it is for; empty for any.
+    pub cut: String,
+    /// What stands on it.
+    pub document: Value,
+    /// When it is written.
     pub created_at: DateTime<Utc>,
 }
 
@@ -61,7 +165,7 @@ pub struct Cook {
     pub id: Uuid,
     /// What the cook calls it.
     pub name: String,
-    /// The request as it came.
+    /// What was asked.
     pub request: Value,
     /// The plan as it was computed then.
     pub plan: Value,
@@ -75,6 +179,32 @@ pub struct Cook {
     pub started_at: Option<DateTime<Utc>>,
     /// When it was closed.
     pub finished_at: Option<DateTime<Utc>>,
+    /// Changes so far, from 1.
+    pub revision: i32,
+}
+
+/// A cook as a list shows it: without its plan.
+#[derive(Debug, Clone, Queryable, Selectable)]
+#[diesel(table_name = cooks)]
+pub struct CookRow {
+    /// Identity.
+    pub id: Uuid,
+    /// What the cook calls it.
+    pub name: String,
+    /// What was asked.
+    pub request: Value,
+    /// What there is to know; nothing where the plan cannot be read.
+    pub summary: Option<Value>,
+    /// When it is to be on the table.
+    pub eat_at: Option<DateTime<Utc>>,
+    /// When it was planned.
+    pub created_at: DateTime<Utc>,
+    /// When it was started.
+    pub started_at: Option<DateTime<Utc>>,
+    /// When it was closed.
+    pub finished_at: Option<DateTime<Utc>>,
+    /// Changes so far, from 1.
+    pub revision: i32,
 }
 
 /// A cook to be stored.
@@ -87,12 +217,16 @@ pub struct NewCook {
     pub name: String,
     /// Cut, for the search.
     pub cut: String,
-    /// The request as it came.
+    /// What was asked.
     pub request: Value,
     /// The plan as computed.
     pub plan: Value,
+    /// For the list.
+    pub summary: Value,
     /// Version of the model.
     pub model_version: &'static str,
+    /// The kitchen's machine it is cooked in.
+    pub machine_id: Option<Uuid>,
     /// When it is to be on the table.
     pub eat_at: Option<DateTime<Utc>>,
     /// When it was planned.

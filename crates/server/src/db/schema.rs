@@ -2,11 +2,22 @@
 #![allow(missing_docs, reason = "named in the migrations")]
 
 diesel::table! {
+    settings (key) {
+        key -> Text,
+        document -> Jsonb,
+        revision -> Int4,
+        changed_at -> Timestamptz,
+    }
+}
+
+diesel::table! {
     machines (id) {
         id -> Uuid,
         name -> Text,
         profile -> Jsonb,
         created_at -> Timestamptz,
+        revision -> Int4,
+        deleted_at -> Nullable<Timestamptz>,
     }
 }
 
@@ -24,6 +35,9 @@ diesel::table! {
         finished_at -> Nullable<Timestamptz>,
         deleted_at -> Nullable<Timestamptz>,
         note -> Text,
+        revision -> Int4,
+        summary -> Nullable<Jsonb>,
+        machine_id -> Nullable<Uuid>,
     }
 }
 
@@ -33,6 +47,7 @@ diesel::table! {
         cook_id -> Uuid,
         at -> Timestamptz,
         happening -> Jsonb,
+        seq -> Int8,
     }
 }
 
@@ -43,6 +58,20 @@ diesel::table! {
         document -> Jsonb,
         scheduled -> Jsonb,
         created_at -> Timestamptz,
+        revision -> Int4,
+        changed_at -> Timestamptz,
+        deleted_at -> Nullable<Timestamptz>,
+        summary -> Nullable<Jsonb>,
+    }
+}
+
+diesel::table! {
+    supper_events (id) {
+        id -> Uuid,
+        supper_id -> Uuid,
+        seq -> Int8,
+        at -> Timestamptz,
+        told -> Jsonb,
     }
 }
 
@@ -53,8 +82,13 @@ diesel::table! {
         name -> Text,
         document -> Jsonb,
         created_at -> Timestamptz,
+        revision -> Int4,
+        deleted_at -> Nullable<Timestamptz>,
+        cut -> Text,
     }
 }
 
 diesel::joinable!(events -> cooks (cook_id));
+diesel::joinable!(supper_events -> suppers (supper_id));
 diesel::allow_tables_to_appear_in_same_query!(cooks, events);
+diesel::allow_tables_to_appear_in_same_query!(suppers, supper_events);

@@ -1,25 +1,39 @@
-//! Queries on suppers.
+//! Queries on suppers and what was reported of them.
 
+use chrono::{DateTime, Utc};
 use diesel::prelude::*;
 use serde_json::Value;
 use uuid::Uuid;
 
-use super::models::Supper;
-use super::schema::suppers;
+use super::Slice;
+use super::models::{ChangedSupper, NewSupper, NewSupperEvent, Supper, SupperRow};
+use super::schema::{supper_events, suppers};
 
-/// The newest first.
-pub fn list(connection: &mut PgConnection) -> QueryResult<Vec<Supper>> {
-    /// Older ones are found by their address.
-    const SHOWN: i64 = 50;
-    suppers::table
-        .order(suppers::created_at.desc())
-        .limit(SHOWN)
-        .select(Supper::as_select())
-        .load(connection)
+/// The suppers of a page, the newest first, and how many there are in all.
+pub fn list(connection: &mut PgConnection, page: Slice) -> QueryResult<(Vec<SupperRow>, i64)> {
+    let there = || suppers::table.filter(suppers::deleted_at.is_null());
+    let total = there().count().get_result(connection)?;
+    let rows = there()
+        .order((suppers::created_at.desc(), suppers::id))
+        .offset(page.offset)
+        .limit(page.limit)
+        .select(SupperRow::as_select())
+        .load(connection)?;
+    Ok((rows, total))
 }
 
 /// One supper.
 pub fn find(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Supper>> {
+    suppers::table
+        .find(id)
+        .filter(suppers::deleted_at.is_null())
+        .select(Supper::as_select())
+        .first(connection)
+        .optional()
+}
+
+/// One supper, deleted or not.
+pub fn find_any(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Supper>> {
     suppers::table
         .find(id)
         .select(Supper::as_select())
@@ -27,8 +41,19 @@ pub fn find(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Suppe
         .optional()
 }
 
+/// One supper, locked until the transaction ends, so that two reports do not pass one another.
+pub fn find_locked(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Supper>> {
+    suppers::table
+        .find(id)
+        .filter(suppers::deleted_at.is_null())
+        .select(Supper::as_select())
+        .for_update()
+        .first(connection)
+        .optional()
+}
+
 /// Adds a supper.
-pub fn insert(connection: &mut PgConnection, row: &Supper) -> QueryResult<usize> {
+pub fn insert(connection: &mut PgConnection, row: &NewSupper) -> QueryResult<usize> {
     diesel::insert_into(suppers::table)
         .values(row)
         .execute(connection)
@@ -38,20 +63,64 @@ pub fn insert(connection: &mut PgConnection, row: &Supper) -> QueryResult<usize>
 pub fn replace(
     connection: &mut PgConnection,
     id: Uuid,
-    name: &str,
-    document: &Value,
-    scheduled: &Value,
+    changed: &ChangedSupper,
 ) -> QueryResult<usize> {
     diesel::update(suppers::table.find(id))
-        .set((
-            suppers::name.eq(name),
-            suppers::document.eq(document),
-            suppers::scheduled.eq(scheduled),
-        ))
+        .set((changed, suppers::revision.eq(suppers::revision + 1)))
         .execute(connection)
 }
 
-/// Takes a supper out.
-pub fn delete(connection: &mut PgConnection, id: Uuid) -> QueryResult<usize> {
-    diesel::delete(suppers::table.find(id)).execute(connection)
+/// Takes a supper out, or brings it back.
+pub fn set_deleted(
+    connection: &mut PgConnection,
+    id: Uuid,
+    at: Option<DateTime<Utc>>,
+) -> QueryResult<usize> {
+    let row = suppers::table.find(id);
+    match at {
+        Some(_) => diesel::update(row.filter(suppers::deleted_at.is_null()))
+            .set(suppers::deleted_at.eq(at))
+            .execute(connection),
+        None => diesel::update(row)
+            .set(suppers::deleted_at.eq(at))
+            .execute(connection),
+    }
+}
+
+/// Removes for good what was deleted before a time.
+pub fn purge(connection: &mut PgConnection, before: DateTime<Utc>) -> QueryResult<usize> {
+    diesel::delete(suppers::table.filter(suppers::deleted_at.lt(before))).execute(connection)
+}
+
+/// What was reported under an identity, and of which supper.
+pub fn event(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<(Uuid, Value)>> {
+    supper_events::table
+        .find(id)
+        .select((supper_events::supper_id, supper_events::told))
+        .first(connection)
+        .optional()
+}
+
+/// Adds what was reported; nothing happens when it is there already. Returns whether it was new.
+pub fn append(connection: &mut PgConnection, row: &NewSupperEvent) -> QueryResult<bool> {
+    let added = diesel::insert_into(supper_events::table)
+        .values(row)
+        .on_conflict_do_nothing()
+        .execute(connection)?;
+    Ok(added > 0)
+}
+
+/// Suppers without a summary: stored before there were any.
+pub fn without_summary(connection: &mut PgConnection) -> QueryResult<Vec<Supper>> {
+    suppers::table
+        .filter(suppers::summary.is_null())
+        .select(Supper::as_select())
+        .load(connection)
+}
+
+/// Gives a supper its summary.
+pub fn set_summary(connection: &mut PgConnection, id: Uuid, summary: &Value) -> QueryResult<usize> {
+    diesel::update(suppers::table.find(id))
+        .set(suppers::summary.eq(summary))
+        .execute(connection)
 }

@@ -12,9 +12,9 @@ use crate::error::ApiError;
 /// Puts them into the card box.
 pub fn write(connection: &mut PgConnection, now: DateTime<Utc>) -> Result<(), ApiError> {
     for blend in [fennel_rub(), caraway_rub()] {
-        cards::keep(connection, &blend, now)?;
+        cards::keep(connection, None, &blend, now)?;
     }
-    cards::keep(connection, &night_before_the_ferry(), now)?;
+    cards::keep(connection, None, &night_before_the_ferry(), now)?;
     Ok(())
 }
 

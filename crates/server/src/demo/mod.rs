@@ -10,53 +10,39 @@ use chrono::{DateTime, Duration, Utc};
 use diesel::{Connection, PgConnection};
 use ember_core::fryer::{Floor, Machine, MachineKind, Spit, Support, Truth};
 use ember_core::meat::CutId;
-use ember_core::plan::{MODEL_VERSION, Plan, Request, SauceRule, StepKind, plan};
+use ember_core::plan::{Plan, Request, SauceRule, StepKind, plan};
 use ember_core::units::{Length, Mass, Power, Temperature, TemperatureDifference};
 use uuid::Uuid;
 
 use crate::db::{self, models};
+use crate::dto::cook::NewCookDto;
 use crate::dto::event::{HappeningDto, OutcomeDto};
 use crate::dto::machine::MachineDto;
 use crate::dto::plan::PlanDto;
 use crate::dto::request::RequestDto;
 use crate::error::ApiError;
+use crate::{cooks, machines, storage};
 
-/// Fills a database that has neither machines nor cooks.
+pub use cards::{fennel_rub, night_before_the_ferry};
+pub use supper::ferry_crew;
+
+/// Fills a kitchen.
 ///
 /// # Errors
 /// Whatever the database says.
-pub fn fill_if_empty(connection: &mut PgConnection, now: DateTime<Utc>) -> Result<(), ApiError> {
-    let everything = db::cooks::Page {
-        state: None,
-        search: None,
-        offset: 0,
-        limit: 1,
-    };
-    let (_, cooks) = db::cooks::list(connection, &everything)?;
-    if cooks > 0 || !db::machines::list(connection)?.is_empty() {
-        return Ok(());
-    }
+pub fn fill(connection: &mut PgConnection, now: DateTime<Utc>) -> Result<(), ApiError> {
     connection.transaction(|connection| {
         let mut dice = Dice(SEED);
-        let machines: Result<Vec<models::Machine>, ApiError> = [drum(), shelves()]
-            .iter()
-            .enumerate()
-            .map(|(n, machine)| {
-                Ok(models::Machine {
-                    id: dice.id(),
-                    name: machine.name.clone(),
-                    profile: serde_json::to_value(MachineDto::from(machine))?,
-                    created_at: now + Duration::milliseconds(i64::try_from(n).unwrap_or(0)),
-                })
-            })
-            .collect();
-        db::machines::insert(connection, &machines?)?;
+        for (n, machine) in (0..).zip([drum(), shelves()]) {
+            let later = now + Duration::milliseconds(n);
+            machines::add(connection, None, MachineDto::from(&machine), later)?;
+        }
         for story in stories() {
             tell(connection, &mut dice, &story, now)?;
         }
-        tonight(connection, &mut dice, now)?;
+        tonight(connection, now)?;
         cards::write(connection, now)?;
-        supper::lay(connection, dice.id(), now)
+        supper::lay(connection, now)
     })
 }
 
@@ -254,15 +240,7 @@ fn tell(
     let plan = plan(&story.request)?;
     let started = evening(now - Duration::days(story.days_ago), story.started);
     let created = started - Duration::minutes(40);
-    let id = store(
-        connection,
-        dice,
-        story.name,
-        &story.request,
-        &plan,
-        created,
-        None,
-    )?;
+    let id = store(connection, story.name, &story.request, &plan, created, None)?;
     let happened = happenings(dice, story, &plan);
     let mut ended = started;
     for (minutes, happening) in happened {
@@ -271,10 +249,10 @@ fn tell(
         db::cooks::append(
             connection,
             &models::Event {
-                id: dice.id(),
+                id: Uuid::new_v4(),
                 cook_id: id,
                 at,
-                happening: serde_json::to_value(&happening)?,
+                happening: storage::pack(storage::event::Happening::from(happening))?,
             },
         )?;
     }
@@ -341,11 +319,7 @@ fn reading(core_c: f64) -> HappeningDto {
 }
 
 /// The plan for tonight.
-fn tonight(
-    connection: &mut PgConnection,
-    dice: &mut Dice,
-    now: DateTime<Utc>,
-) -> Result<(), ApiError> {
+fn tonight(connection: &mut PgConnection, now: DateTime<Utc>) -> Result<(), ApiError> {
     let request = grams(Request::usual(CutId::Drumstick, drum()), 120.0, None);
     let plan = plan(&request)?;
     let supper = evening(now, [19, 0]);
@@ -357,7 +331,6 @@ fn tonight(
     };
     store(
         connection,
-        dice,
         "Drumsticks for tonight",
         &request,
         &plan,
@@ -369,28 +342,20 @@ fn tonight(
 
 fn store(
     connection: &mut PgConnection,
-    dice: &mut Dice,
     name: &str,
     request: &Request,
     plan: &Plan,
     created_at: DateTime<Utc>,
     eat_at: Option<DateTime<Utc>>,
 ) -> Result<Uuid, ApiError> {
-    let id = dice.id();
-    let wire = RequestDto::from(request);
-    db::cooks::insert(
-        connection,
-        &models::NewCook {
-            id,
-            name: name.to_owned(),
-            cut: wire.search_words(),
-            request: serde_json::to_value(&wire)?,
-            plan: serde_json::to_value(PlanDto::from(plan))?,
-            model_version: MODEL_VERSION,
-            eat_at,
-            created_at,
-        },
-    )?;
+    let new = NewCookDto {
+        request: RequestDto::from(request),
+        name: None,
+        eat_at,
+    };
+    let (id, plan) = (Uuid::new_v4(), PlanDto::from(plan));
+    let row = cooks::row(connection, id, name, &new, &plan, created_at)?;
+    db::cooks::insert(connection, &row)?;
     Ok(id)
 }
 
@@ -415,9 +380,5 @@ impl Dice {
     /// A thermometer's and a hand's error, K: about one kelvin.
     fn noise(&mut self) -> f64 {
         (self.share() + self.share() + self.share() - 1.5) * 2.0
-    }
-
-    fn id(&mut self) -> Uuid {
-        Uuid::from_u64_pair(self.next() | 0x4000, self.next() | (1 << 63))
     }
 }

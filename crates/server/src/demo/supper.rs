@@ -9,34 +9,28 @@ use ember_core::schedule::SIDES;
 use uuid::Uuid;
 
 use super::{cards, drum, evening, shelves};
-use crate::db::{self, models};
+use crate::db;
 use crate::dto::catalogue::SideEntryDto;
 use crate::dto::request::RequestDto;
 use crate::dto::supper::{QuietDto, SideDto, SupperCookDto, SupperDishDto, SupperDto};
 use crate::error::ApiError;
-use crate::supper::{Laid, put_in_place};
+use crate::supper::put_in_place;
+use crate::suppers;
 
 const EATERS: u32 = 6;
 
 /// Keeps it.
-pub fn lay(connection: &mut PgConnection, id: Uuid, now: DateTime<Utc>) -> Result<(), ApiError> {
-    let supper = ferry_crew(now);
-    let Laid { supper, plan } = put_in_place(&supper, None, &[drum(), shelves()], now)?;
-    db::suppers::insert(
-        connection,
-        &models::Supper {
-            id,
-            name: supper.name.clone(),
-            document: serde_json::to_value(&supper)?,
-            scheduled: serde_json::to_value(&plan)?,
-            created_at: now,
-        },
-    )?;
+pub fn lay(connection: &mut PgConnection, now: DateTime<Utc>) -> Result<(), ApiError> {
+    let laid = put_in_place(&ferry_crew(now), None, &[drum(), shelves()], now)?;
+    let row = suppers::row(Uuid::new_v4(), &laid, now)?;
+    db::suppers::insert(connection, &row)?;
     Ok(())
 }
 
-fn ferry_crew(now: DateTime<Utc>) -> SupperDto {
+/// What is wanted.
+pub fn ferry_crew(now: DateTime<Utc>) -> SupperDto {
     let cook = |request: RequestDto, method: Option<&str>| SupperDishDto {
+        id: None,
         cook: Some(SupperCookDto {
             request,
             method: method.map(str::to_owned),
@@ -59,6 +53,7 @@ fn ferry_crew(now: DateTime<Utc>) -> SupperDto {
             ["parboiled potatoes", "green beans", "a cold sauce"].contains(&side.name.as_str())
         })
         .map(|side| SupperDishDto {
+            id: None,
             cook: None,
             side: Some(SideDto {
                 side_mass_g: side.side_mass_g.map(|each| each * f64::from(EATERS)),

@@ -11,10 +11,9 @@ use utoipa::ToSchema;
 
 use super::machine::MachineDto;
 use super::plan::FloorDto;
-use super::request::{
-    CoatDto, CutDto, LoadDto, PreheatDto, RegionDto, SauceDto, SupportDto, TurnDto,
-};
+use super::request::RegionDto;
 use super::supper::{SideDto, SiteDto};
+use super::words::{CoatDto, CutDto, LoadDto, PreheatDto, SauceDto, SupportDto, TurnDto};
 
 /// Everything a sentence can be made of.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]

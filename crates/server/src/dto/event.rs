@@ -9,6 +9,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use crate::error::ApiError;
+use crate::text;
 
 /// What happened.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
@@ -86,8 +87,6 @@ pub struct EventDto {
 const AGO: Bound = bounds::AGO;
 /// Scales have five steps.
 const SCALE: std::ops::RangeInclusive<u8> = 1..=5;
-/// Longest note, letters.
-const NOTE_LIMIT: usize = 2000;
 
 impl ReportDto {
     /// Checks every number.
@@ -100,10 +99,10 @@ impl ReportDto {
             HappeningDto::Started {} | HappeningDto::Pulled {} => {}
             HappeningDto::StepDone { step } => {
                 if *step >= steps {
-                    return Err(ApiError::Invalid {
-                        field: "step",
-                        detail: format!("the plan has {steps} steps, counted from 0; not {step}"),
-                    });
+                    return Err(ApiError::invalid(
+                        "step",
+                        format!("the plan has {steps} steps, counted from 0; not {step}"),
+                    ));
                 }
             }
             HappeningDto::DoorOpened { open_s } => {
@@ -126,18 +125,13 @@ impl OutcomeDto {
         }
         for (field, value) in [("crispness", self.crispness), ("doneness", self.doneness)] {
             if !SCALE.contains(&value) {
-                return Err(ApiError::Invalid {
+                return Err(ApiError::invalid(
                     field,
-                    detail: format!("{field} is {value}, not within 1-5"),
-                });
+                    format!("{field} is {value}, not within 1-5"),
+                ));
             }
         }
-        if self.note.chars().count() > NOTE_LIMIT {
-            return Err(ApiError::Invalid {
-                field: "note",
-                detail: format!("a note has at most {NOTE_LIMIT} letters"),
-            });
-        }
+        text::fits("note", &self.note, text::NOTE)?;
         Ok(())
     }
 }

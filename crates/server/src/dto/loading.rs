@@ -1,14 +1,14 @@
 //! How the pieces share the machine, on the wire.
 
-use ember_core::basket::{CHECKLIST, Division, Spitted, Suspect, Tray, diagnose, near};
+use ember_core::basket::{CHECKLIST, Spitted, Suspect, Tray, diagnose, near};
 use ember_core::plan::{How, Kept, Loading, OtherLoading, Plan, Together, Turning};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::plan::BrowningDto;
 use super::quantity::MessageDto;
-use super::request::{KeepingDto, LoadDto, PoseDto, RequestDto};
-use super::wire_enum;
+use super::request::{PoseDto, RequestDto};
+use super::words::{BrowningDto, KeepingDto, LoadDto, wire_enum};
+use crate::error::DivisionDto;
 
 /// How the pieces share the machine, to scale.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
@@ -105,25 +105,6 @@ pub struct ApartDto {
     pub lightest_s: f64,
     /// When the heaviest is.
     pub heaviest_s: f64,
-}
-
-/// Sections of a piece.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
-pub struct DivisionDto {
-    /// Of each piece.
-    pub sections: u32,
-    /// Weight of one.
-    pub piece_mass_g: f64,
-    /// Thickness of one.
-    pub thickness_mm: f64,
-    /// Fewest and most bones in one.
-    pub bones: Option<[u32; 2]>,
-    /// Longer side.
-    pub length_mm: f64,
-    /// Shorter side.
-    pub width_mm: f64,
-    /// Loads that all of them take.
-    pub loads: u32,
 }
 
 /// A roast on its spit.
@@ -348,20 +329,6 @@ impl From<OtherLoading> for OtherLoadingDto {
             airiness: other.airiness.word().to_owned(),
             out_s: other.out.seconds(),
             browning: other.browning.into(),
-        }
-    }
-}
-
-impl From<Division> for DivisionDto {
-    fn from(division: Division) -> Self {
-        Self {
-            sections: division.sections,
-            piece_mass_g: division.mass.grams(),
-            thickness_mm: division.thickness.millimetres(),
-            bones: division.bones,
-            length_mm: division.outline.length.millimetres(),
-            width_mm: division.outline.width.millimetres(),
-            loads: division.loads,
         }
     }
 }

@@ -1,21 +1,16 @@
 //! Machines on the wire, alone and as a document that travels between kitchens.
 
-use ember_core::fryer::{Floor, Machine, MachineKind, Spit, Truth, USUAL_CORNER};
+use ember_core::fryer::{Floor, Machine, Spit, Truth, USUAL_CORNER};
 use ember_core::units::bounds;
 use ember_core::units::{Interval, Length, Mass, Power, Temperature, TemperatureDifference};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::wire_enum;
+use super::words::MachineKindDto;
+use crate::documents::page;
 use crate::error::ApiError;
-
-wire_enum!(
-    /// Kind of machine.
-    MachineKindDto = MachineKind {
-        Drawer, TwinDrawers, OvenStyle, LiddedGrill, FanOven, StillOven
-    }
-);
+use crate::text;
 
 /// Outline of a floor.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
@@ -95,11 +90,18 @@ pub struct MachineDto {
 pub struct OwnMachineDto {
     /// Identity.
     pub id: Uuid,
+    /// Changes so far, counted from 1; the ETag.
+    pub revision: i32,
     /// The machine.
     pub machine: MachineDto,
     /// Cooks planned in it, which keep it as it was then.
     pub cooks: i64,
 }
+
+page!(
+    /// Machines of the kitchen.
+    MachinePageDto of OwnMachineDto
+);
 
 /// Machines as a document: what is exported, and what is read again.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
@@ -136,8 +138,6 @@ pub struct ReadMachinesDto {
 
 /// Version of the document.
 pub const DOCUMENT_VERSION: u32 = 1;
-/// Longest name of a machine, letters.
-pub const NAME_LIMIT: usize = 60;
 
 pub(crate) fn usual_corner() -> f64 {
     USUAL_CORNER.millimetres()
@@ -151,13 +151,7 @@ impl TryFrom<&MachineDto> for Machine {
     type Error = ApiError;
 
     fn try_from(dto: &MachineDto) -> Result<Self, ApiError> {
-        let name = dto.name.trim();
-        if name.is_empty() || name.chars().count() > NAME_LIMIT {
-            return Err(ApiError::Invalid {
-                field: "machine.name",
-                detail: format!("a machine's name has 1 to {NAME_LIMIT} letters"),
-            });
-        }
+        let name = text::named("machine.name", &dto.name, text::MACHINE_NAME)?;
         // A round floor has no depth of its own, but what is sent must still be a size.
         bounds::FLOOR.check(dto.floor_depth_mm)?;
         let mm = Length::from_millimetres;

@@ -7,9 +7,36 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::preparation::{AheadDto, AheadKindDto, PlaceDto};
-use super::request::{CoatDto, CutDto};
+use super::words::{CoatDto, CutDto, PlaceDto};
+use crate::documents::page;
 use crate::error::ApiError;
+
+/// Something that happens to the meat before it goes in.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct AheadDto {
+    /// What.
+    pub kind: AheadKindDto,
+    /// How long; nothing for a towel.
+    #[serde(default)]
+    pub ahead_s: f64,
+}
+
+/// What happens to it.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum AheadKindDto {
+    /// Blotted with a towel.
+    Blot,
+    /// Uncovered in the fridge.
+    Uncovered,
+    /// Covered in the fridge.
+    Covered,
+    /// On the counter.
+    Counter,
+    /// In simmering water.
+    Parboil,
+}
 
 /// A cook's own rub.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
@@ -134,6 +161,8 @@ pub enum SeasoningKindDto {
 pub struct KeptBlendDto {
     /// Identity.
     pub id: Uuid,
+    /// Changes so far, counted from 1; the ETag.
+    pub revision: i32,
     /// What it is.
     pub blend: BlendDto,
 }
@@ -143,16 +172,52 @@ pub struct KeptBlendDto {
 pub struct KeptMethodDto {
     /// Identity.
     pub id: Uuid,
+    /// Changes so far, counted from 1; the ETag.
+    pub revision: i32,
     /// What it is.
     pub method: OwnMethodDto,
 }
 
+page!(
+    /// Blends of the kitchen.
+    BlendPageDto of KeptBlendDto
+);
+page!(
+    /// Methods of the kitchen.
+    MethodPageDto of KeptMethodDto
+);
+
+impl From<Ahead> for AheadDto {
+    fn from(ahead: Ahead) -> Self {
+        Self {
+            kind: match ahead {
+                Ahead::Blot => AheadKindDto::Blot,
+                Ahead::Uncovered(_) => AheadKindDto::Uncovered,
+                Ahead::Covered(_) => AheadKindDto::Covered,
+                Ahead::Counter(_) => AheadKindDto::Counter,
+                Ahead::Parboil(_) => AheadKindDto::Parboil,
+            },
+            ahead_s: ahead.time().seconds(),
+        }
+    }
+}
+
+impl From<&AheadDto> for Ahead {
+    fn from(dto: &AheadDto) -> Self {
+        let time = Interval::from_seconds(dto.ahead_s);
+        match dto.kind {
+            AheadKindDto::Blot => Self::Blot,
+            AheadKindDto::Uncovered => Self::Uncovered(time),
+            AheadKindDto::Covered => Self::Covered(time),
+            AheadKindDto::Counter => Self::Counter(time),
+            AheadKindDto::Parboil => Self::Parboil(time),
+        }
+    }
+}
+
 impl From<Unfit> for ApiError {
     fn from(unfit: Unfit) -> Self {
-        Self::Invalid {
-            field: unfit.field,
-            detail: unfit.detail,
-        }
+        Self::invalid(unfit.field, unfit.detail)
     }
 }
 
@@ -281,10 +346,10 @@ impl TryFrom<&SeasoningDto> for Seasoning {
             (SeasoningKindDto::VinegarAndSalt, None) => Self::VinegarAndSalt,
             (SeasoningKindDto::Marinade, None) => Self::Marinade,
             _ => {
-                return Err(ApiError::Invalid {
-                    field: "seasonings",
-                    detail: "salt and brines take a salt_percent, nothing else does".to_owned(),
-                });
+                return Err(ApiError::invalid(
+                    "seasonings",
+                    "salt and brines take a salt_percent, nothing else does".to_owned(),
+                ));
             }
         })
     }

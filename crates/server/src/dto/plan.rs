@@ -3,8 +3,8 @@
 use ember_core::course::PlannedStep;
 use ember_core::meat::Browning;
 use ember_core::plan::{
-    Assumption, Batch, Crispness, DEPTHS, Ensemble, FaceOutcome, MODEL_VERSION, Member, Outcomes,
-    Picture, Plan, Step, StepKind, Unknown, Warning, WarningKind,
+    Assumption, Batch, DEPTHS, Ensemble, FaceOutcome, MODEL_VERSION, Member, Outcomes, Picture,
+    Plan, Step, Warning,
 };
 use ember_core::units::{Interval, Temperature};
 use serde::{Deserialize, Serialize};
@@ -12,32 +12,7 @@ use utoipa::ToSchema;
 
 use super::loading::{KeptDto, LoadingDto};
 use super::quantity::MessageDto;
-use super::wire_enum;
-
-wire_enum!(
-    /// Colour of a face.
-    BrowningDto = Browning { Pale, Blond, Golden, Brown, Dark, Burnt }
-);
-wire_enum!(
-    /// What a step asks for.
-    StepKindDto = StepKind { Preheat, Load, Turn, Sauce, Set, Act, Check, Pull, Rest, Serve }
-);
-wire_enum!(
-    /// What a warning is about.
-    WarningKindDto = WarningKind {
-        BelowFloor, NearElement, TooLong, SurfaceBurns, StaysPale, SauceTooEarly, Smoke,
-        OutOfFridge, Allergen,
-        TurnsBadly, CoolsBetween
-    }
-);
-wire_enum!(
-    /// What an assumption is about.
-    AssumptionKindDto = Unknown { Thickness, Start, MachineHeat, Thermostat, Load }
-);
-wire_enum!(
-    /// How crisp a surface is.
-    CrispnessDto = Crispness { Soggy, Soft, Fair, Crisp, VeryCrisp }
-);
+use super::words::{AssumptionKindDto, BrowningDto, CrispnessDto, StepKindDto, WarningKindDto};
 
 /// The computed plan. Times count from loading the first batch.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
@@ -572,16 +547,13 @@ impl From<&ember_core::doneness::Floor> for FloorDto {
     }
 }
 
-impl PlanDto {
-    /// What a course needs to know of the steps.
+impl StepDto {
+    /// What a course needs to know of it.
     #[must_use]
-    pub fn planned_steps(&self) -> Vec<PlannedStep> {
-        self.steps
-            .iter()
-            .map(|step| PlannedStep {
-                kind: step.kind.into(),
-                at: Interval::from_seconds(step.at_s),
-            })
-            .collect()
+    pub fn planned(&self) -> PlannedStep {
+        PlannedStep {
+            kind: self.kind.into(),
+            at: Interval::from_seconds(self.at_s),
+        }
     }
 }

@@ -2,50 +2,17 @@
 
 use ember_core::plan::{Compared, PlanError, Request, compare, surface, thawing};
 use ember_core::prep::{
-    Ahead, Amount, Appetite, Bath, Blend, Method, Moment, Place, Seasoning, Task, bare, half_depth,
-    methods, portion, quantities, salted_evenly, sodium,
+    Amount, Appetite, Bath, Blend, Method, Moment, Seasoning, Task, bare, half_depth, methods,
+    portion, quantities, salted_evenly, sodium,
 };
-use ember_core::units::{Interval, Mass};
+use ember_core::units::Mass;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::method::{BlendDto, OwnMethodDto, SeasoningDto};
-use super::plan::BrowningDto;
-use super::request::{CoatDto, RequestDto};
-use super::wire_enum;
+use super::method::{AheadDto, BlendDto, OwnMethodDto, SeasoningDto};
+use super::request::RequestDto;
+use super::words::{BrowningDto, CoatDto, PlaceDto};
 use crate::error::ApiError;
-
-/// Something that happens to the meat before it goes in.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct AheadDto {
-    /// What.
-    pub kind: AheadKindDto,
-    /// How long; nothing for a towel.
-    #[serde(default)]
-    pub ahead_s: f64,
-}
-
-/// What happens to it.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum AheadKindDto {
-    /// Blotted with a towel.
-    Blot,
-    /// Uncovered in the fridge.
-    Uncovered,
-    /// Covered in the fridge.
-    Covered,
-    /// On the counter.
-    Counter,
-    /// In simmering water.
-    Parboil,
-}
-
-wire_enum!(
-    /// Where a task is done.
-    PlaceDto = Place { Counter, Bowl, Fridge, Hob }
-);
 
 /// What the schools are asked for.
 #[derive(Debug, Clone, PartialEq, Deserialize, ToSchema)]
@@ -183,34 +150,6 @@ pub struct SchoolWorthDto {
     pub water_lost_g: f64,
     /// Dry layer by then.
     pub dry_layer_mm: f64,
-}
-
-impl From<Ahead> for AheadDto {
-    fn from(ahead: Ahead) -> Self {
-        Self {
-            kind: match ahead {
-                Ahead::Blot => AheadKindDto::Blot,
-                Ahead::Uncovered(_) => AheadKindDto::Uncovered,
-                Ahead::Covered(_) => AheadKindDto::Covered,
-                Ahead::Counter(_) => AheadKindDto::Counter,
-                Ahead::Parboil(_) => AheadKindDto::Parboil,
-            },
-            ahead_s: ahead.time().seconds(),
-        }
-    }
-}
-
-impl From<&AheadDto> for Ahead {
-    fn from(dto: &AheadDto) -> Self {
-        let time = Interval::from_seconds(dto.ahead_s);
-        match dto.kind {
-            AheadKindDto::Blot => Self::Blot,
-            AheadKindDto::Uncovered => Self::Uncovered(time),
-            AheadKindDto::Covered => Self::Covered(time),
-            AheadKindDto::Counter => Self::Counter(time),
-            AheadKindDto::Parboil => Self::Parboil(time),
-        }
-    }
 }
 
 impl From<&Task> for PrepTaskDto {

@@ -5,7 +5,7 @@ use ember_core::units::{TemperatureScale, WeightSystem};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::wire_enum;
+use super::words::wire_enum;
 
 wire_enum!(
     /// Scale a bare temperature is read in.

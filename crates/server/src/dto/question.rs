@@ -5,8 +5,8 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::machine::MachineDto;
-use super::plan::BrowningDto;
 use super::request::RequestDto;
+use super::words::BrowningDto;
 
 /// Which setting is ready in time?
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]

@@ -1,12 +1,9 @@
 //! The sentence on the wire.
 
-use ember_core::basket::{GAP, Placed, Pose, Tie};
+use ember_core::basket::{GAP, Placed, Pose};
 use ember_core::doneness::Region;
-use ember_core::fryer::{Action, Machine, Support};
-use ember_core::meat::{Coat, CutId};
-use ember_core::plan::{
-    Keeping, LoadRule, PreheatRule, Programme, Request, SauceRule, Start, TimedAction, TurnRule,
-};
+use ember_core::fryer::{Action, Machine};
+use ember_core::plan::{Programme, Request, Start, TimedAction};
 use ember_core::prep::Ahead;
 use ember_core::units::bounds;
 use ember_core::units::{Interval, Length, Mass, Temperature};
@@ -14,53 +11,11 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::machine::MachineDto;
-use super::method::{BlendDto, OwnMethodDto};
-use super::preparation::AheadDto;
-use super::wire_enum;
+use super::method::{AheadDto, BlendDto, OwnMethodDto};
+use super::words::{
+    CoatDto, CutDto, KeepingDto, LoadDto, PreheatDto, SauceDto, SupportDto, TieDto, TurnDto,
+};
 use crate::error::ApiError;
-
-wire_enum!(
-    /// Cut of the catalogue.
-    CutDto = CutId {
-        PartyWing, Drumette, WingFlat, WholeWing, Drumstick, BoneInThigh, BonelessThigh, LegQuarter, BonelessBreast, SpatchcockedChicken, WholeChicken, GameHen, TurkeyDrumstick, TurkeyWing, TurkeyBreastJoint, PorkBellySlab, BellyCubes, PorkChop, ThinChop, BonelessChop, ThinBonelessChop, BreadedChop, PorkLoinRoast, PorkTenderloin, PorkShoulderPiece, CountryRib, BackRibs, RibTips, BeefRoast, BeefRumpRoast, BeefSteak, BeefRibSteak, BeefShortRib, LambChop
-    }
-);
-wire_enum!(
-    /// Surface of the pieces.
-    CoatDto = Coat {
-        Wet, PattedDry, Oiled, Rubbed, BakingPowder, FridgeDried, Floured, Crumbed, Glazed
-    }
-);
-wire_enum!(
-    /// School of preheating.
-    PreheatDto = PreheatRule { Always, ThinOnly, Never }
-);
-wire_enum!(
-    /// School of turning.
-    TurnDto = TurnRule { EqualBrowning, HalfWay, Never }
-);
-wire_enum!(
-    /// School of saucing.
-    SauceDto = SauceRule { None, BeforeAndAtTurn, LastMinutes, Tossed }
-);
-wire_enum!(
-    /// How the pieces share the machine.
-    LoadDto = LoadRule { WithAir, AllAtOnce }
-);
-wire_enum!(
-    /// How a roast on the spit is tied.
-    TieDto = Tie { Tight, Loose, Untied }
-);
-wire_enum!(
-    /// What becomes of the first batches while the others cook.
-    KeepingDto = Keeping { Warm, Reheat }
-);
-wire_enum!(
-    /// How the pieces are held.
-    SupportDto = Support {
-        Basket, Rack, FoilBox, GrillPlate, RoastingPan, Spit, TumblingBasket
-    }
-);
 
 /// Whose safety floors apply.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
@@ -290,12 +245,7 @@ impl TryFrom<&TimedActionDto> for TimedAction {
     type Error = ApiError;
 
     fn try_from(dto: &TimedActionDto) -> Result<Self, ApiError> {
-        let refuse = |field, detail: &str| {
-            Err(ApiError::Invalid {
-                field,
-                detail: detail.to_owned(),
-            })
-        };
+        let refuse = |field, detail: &str| Err(ApiError::invalid(field, detail.to_owned()));
         let action = match (dto.kind, dto.setting_c, dto.side_mass_g, dto.open_s) {
             (ActionKindDto::Set, Some(setting), None, None) => {
                 Action::Set(Temperature::from_celsius(setting))
@@ -513,25 +463,25 @@ impl TryFrom<&RequestDto> for Request {
             (StartDto::Tempered, None) => Start::Tempered,
             (StartDto::Measured, Some(c)) => Start::Measured(Temperature::from_celsius(c)),
             (StartDto::Measured, None) => {
-                return Err(ApiError::Invalid {
-                    field: "start_c",
-                    detail: "say what the thermometer showed before it goes in".to_owned(),
-                });
+                return Err(ApiError::invalid(
+                    "start_c",
+                    "say what the thermometer showed before it goes in".to_owned(),
+                ));
             }
             (StartDto::Fridge | StartDto::Tempered, Some(_)) => {
-                return Err(ApiError::Invalid {
-                    field: "start_c",
-                    detail: "a start temperature goes with \"measured\" only".to_owned(),
-                });
+                return Err(ApiError::invalid(
+                    "start_c",
+                    "a start temperature goes with \"measured\" only".to_owned(),
+                ));
             }
         };
         if let Some(method) = &dto.method {
             method.checked()?;
             if method.cut != dto.cut {
-                return Err(ApiError::Invalid {
-                    field: "method",
-                    detail: format!("\"{}\" is a way for another cut", method.name),
-                });
+                return Err(ApiError::invalid(
+                    "method",
+                    format!("\"{}\" is a way for another cut", method.name),
+                ));
             }
         }
         dto.blend.as_ref().map(BlendDto::checked).transpose()?;

@@ -9,6 +9,7 @@ use super::plan::PictureDto;
 use super::preparation::AmountDto;
 use super::quantity::MessageDto;
 use super::request::RequestDto;
+use crate::documents::page;
 
 /// What is wanted.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
@@ -66,6 +67,10 @@ pub struct QuietDto {
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct SupperDishDto {
+    /// Its identity in this supper; made when absent.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[schema(min_length = 1, max_length = 40)]
+    pub id: Option<String>,
     /// A cook.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub cook: Option<SupperCookDto>,
@@ -151,10 +156,12 @@ pub struct SideDto {
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct BegunDto {
-    /// Number of the dish, from 0.
-    pub dish: u32,
-    /// Number of its task, from 0.
-    pub task: u32,
+    /// Identity of the dish.
+    #[schema(max_length = 40)]
+    pub dish: String,
+    /// Key of its task.
+    #[schema(max_length = 120)]
+    pub task: String,
     /// When it began.
     pub start_at: DateTime<Utc>,
     /// When it ends, as is known now.
@@ -200,21 +207,54 @@ pub struct SupperPlanDto {
 /// A place.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct LaneDto {
+    /// What it is.
+    #[serde(default = "a_machine")]
+    pub kind: LaneKindDto,
     /// The cook's word.
     pub name: String,
     /// Things it holds at once.
     pub room: u32,
 }
 
+/// What kind of place it is.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum LaneKindDto {
+    /// An air fryer or an oven.
+    Machine,
+    /// The rings of the hob.
+    Hob,
+    /// The shelves of the fridge.
+    Fridge,
+}
+
+/// What a dish loses by waiting.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum LossDto {
+    /// Nothing.
+    Nothing,
+    /// Little.
+    Little,
+    /// Much.
+    Much,
+}
+
+const fn a_machine() -> LaneKindDto {
+    LaneKindDto::Machine
+}
+
 /// A dish in its place.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct ScheduledDto {
+    /// Its identity in this supper.
+    pub id: String,
     /// The cook's name for it.
     pub name: String,
     /// When it is ready.
     pub ready_at: DateTime<Utc>,
-    /// What it loses by waiting: nothing, little, or much.
-    pub loses: String,
+    /// What it loses by waiting.
+    pub loses: LossDto,
     /// Its tasks.
     pub tasks: Vec<ScheduledTaskDto>,
     /// What goes on the meat of a cook.
@@ -234,6 +274,8 @@ pub struct ScheduledDto {
 /// A task in its place.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct ScheduledTaskDto {
+    /// Which of the dish's tasks: the same for as long as it is the same task.
+    pub key: String,
     /// What.
     pub name: String,
     /// From.
@@ -334,8 +376,115 @@ pub struct ClashDto {
 pub struct KeptSupperDto {
     /// Identity.
     pub id: Uuid,
-    /// What is wanted.
+    /// Changes so far, counted from 1; the ETag.
+    pub revision: i32,
+    /// What is wanted, with what has begun.
     pub supper: SupperDto,
     /// As it was scheduled last.
     pub plan: SupperPlanDto,
+}
+
+/// A report about a moment of a supper. The id is made by whoever reports, so that a report sent
+/// twice counts once.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct SupperReportDto {
+    /// Identity of the report.
+    pub id: Uuid,
+    /// How long ago it happened, by the reporter's own clock; the server's clock dates it.
+    #[serde(default)]
+    pub ago_s: f64,
+    /// Identity of the dish.
+    #[schema(max_length = 40)]
+    pub dish: String,
+    /// Key of its task.
+    #[schema(max_length = 120)]
+    pub task: String,
+    /// Which of the task's moments of hands, from 0.
+    #[serde(default)]
+    pub moment: u32,
+    /// What is reported.
+    pub what: ReportedDto,
+}
+
+/// What is reported of a moment.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum ReportedDto {
+    /// Its task begins now.
+    Begun,
+    /// It is done.
+    Done,
+    /// Five minutes more, or five minutes later.
+    Later,
+}
+
+/// A supper in a list.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct SupperRowDto {
+    /// Identity.
+    pub id: Uuid,
+    /// Changes so far, counted from 1; the ETag.
+    pub revision: i32,
+    /// The cook's name for it.
+    pub name: String,
+    /// When it was planned.
+    pub created_at: DateTime<Utc>,
+    /// What there is to know of it.
+    #[serde(flatten)]
+    pub summary: SupperSummaryDto,
+}
+
+page!(
+    /// Suppers of the kitchen.
+    SupperPageDto of SupperRowDto
+);
+
+/// What a list tells of a supper.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct SupperSummaryDto {
+    /// Eaters.
+    pub eaters: u32,
+    /// When it is served.
+    pub serve_at: DateTime<Utc>,
+    /// When the first task begins.
+    pub begins_at: DateTime<Utc>,
+    /// Whether it goes as it is asked for.
+    pub feasible: bool,
+    /// Whether anything has begun.
+    pub under_way: bool,
+    /// Its dishes.
+    pub dishes: Vec<SupperRowDishDto>,
+}
+
+/// A dish of a supper in a list.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct SupperRowDishDto {
+    /// The cook's name for it.
+    pub name: String,
+    /// The strip of a cook, small.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub picture: Option<PictureDto>,
+}
+
+impl SupperSummaryDto {
+    /// Of a supper in its place.
+    #[must_use]
+    pub fn of(supper: &SupperDto, plan: &SupperPlanDto) -> Self {
+        Self {
+            eaters: supper.eaters,
+            serve_at: plan.serve_at,
+            begins_at: plan.begins_at,
+            feasible: plan.binding.is_none(),
+            under_way: !supper.begun.is_empty(),
+            dishes: plan
+                .dishes
+                .iter()
+                .map(|dish| SupperRowDishDto {
+                    name: dish.name.clone(),
+                    picture: dish.picture.as_ref().map(PictureDto::thumbnail),
+                })
+                .collect(),
+        }
+    }
 }

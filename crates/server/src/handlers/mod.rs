@@ -9,4 +9,6 @@ pub mod machines;
 pub mod methods;
 pub mod plans;
 pub mod quantities;
+pub mod settings;
+pub mod stored;
 pub mod suppers;

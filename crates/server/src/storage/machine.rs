@@ -1,7 +1,8 @@
 //! Machines as they are stored.
 
 use super::{Document, stored};
-use crate::dto::machine::{FloorShapeDto, MachineDto, MachineKindDto, SpitDto};
+use crate::dto::machine::{FloorShapeDto, MachineDto, SpitDto};
+use crate::dto::words::MachineKindDto;
 
 stored!(
     /// A spit.

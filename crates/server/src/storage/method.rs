@@ -2,10 +2,10 @@
 
 use super::{Document, stored};
 use crate::dto::method::{
-    BlendDto, OwnMethodDto, OwnTaskDto, PartDto, SeasoningDto, SeasoningKindDto,
+    AheadDto, AheadKindDto, BlendDto, OwnMethodDto, OwnTaskDto, PartDto, SeasoningDto,
+    SeasoningKindDto,
 };
-use crate::dto::preparation::{AheadDto, AheadKindDto, PlaceDto};
-use crate::dto::request::{CoatDto, CutDto};
+use crate::dto::words::{CoatDto, CutDto, PlaceDto};
 
 stored!(
     /// Something of a blend.

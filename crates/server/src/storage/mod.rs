@@ -11,17 +11,22 @@
 //! was computed from it (a plan, a schedule, the summary of a list) is kept as it was answered: a
 //! snapshot, whose versions are those of [`snapshot`].
 
+pub mod catch_up;
 pub mod event;
 pub mod machine;
 pub mod method;
 pub mod sentence;
+pub mod settings;
 pub mod snapshot;
 pub mod supper;
 
+use chrono::{DateTime, Utc};
 use serde::de::{DeserializeOwned, Error as _};
 use serde::{Deserialize, Deserializer, Serialize, Serializer};
 use serde_json::Value;
+use uuid::Uuid;
 
+use crate::documents::Unread;
 use crate::error::ApiError;
 
 /// Takes a document from one version to the next.
@@ -54,14 +59,34 @@ pub enum Unreadable {
     Damaged(String),
 }
 
+impl Unreadable {
+    /// As a row of a list that cannot be shown.
+    #[must_use]
+    pub fn row(&self, id: Uuid, name: &str, created_at: DateTime<Utc>) -> Unread {
+        Unread {
+            id,
+            name: name.to_owned(),
+            created_at,
+            newer: *self == Self::Newer,
+            detail: self.to_string(),
+        }
+    }
+}
+
+impl From<Unreadable> for ApiError {
+    fn from(unreadable: Unreadable) -> Self {
+        Self::Unreadable(unreadable.to_string())
+    }
+}
+
 const NEWER: &str = "it was stored by a newer Zesty Ember";
 
 /// A document as it goes into its column.
 ///
 /// # Errors
 /// A fault of ours: what has no place in JSON.
-pub fn pack<T: Document>(document: T) -> Result<Value, ApiError> {
-    Ok(serde_json::to_value(Versioned(document))?)
+pub fn pack<T: Document>(document: T) -> Result<Value, serde_json::Error> {
+    serde_json::to_value(Versioned(document))
 }
 
 /// A document as it comes out of its column, upgraded.
@@ -109,7 +134,10 @@ impl<'de, T: Document> Deserialize<'de> for Versioned<T> {
         let Opened { version, mut holds } = if has_version {
             serde_json::from_value(stored).map_err(D::Error::custom)?
         } else {
-            Opened { version: 1, holds: stored }
+            Opened {
+                version: 1,
+                holds: stored,
+            }
         };
         if version > T::version() {
             return Err(D::Error::custom(NEWER));
@@ -117,7 +145,9 @@ impl<'de, T: Document> Deserialize<'de> for Versioned<T> {
         for upgrade in T::UPGRADES.iter().skip(version.saturating_sub(1)) {
             upgrade(&mut holds);
         }
-        serde_json::from_value(holds).map(Self).map_err(D::Error::custom)
+        serde_json::from_value(holds)
+            .map(Self)
+            .map_err(D::Error::custom)
     }
 }
 
@@ -151,26 +181,58 @@ pub(crate) use stored;
 
 /// From the wire into a stored field.
 macro_rules! taken {
-    (same, $value:expr) => { $value };
-    (one, $value:expr) => { $value.into() };
-    (maybe, $value:expr) => { $value.map(Into::into) };
-    (each, $value:expr) => { $value.into_iter().map(Into::into).collect() };
-    (maybe_each, $value:expr) => { $value.map(|all| all.into_iter().map(Into::into).collect()) };
-    (doc, $value:expr) => { crate::storage::Versioned($value.into()) };
-    (maybe_doc, $value:expr) => { $value.map(|one| crate::storage::Versioned(one.into())) };
-    (maybe_box, $value:expr) => { $value.map(|one| crate::storage::Versioned((*one).into())) };
+    (same, $value:expr) => {
+        $value
+    };
+    (one, $value:expr) => {
+        $value.into()
+    };
+    (maybe, $value:expr) => {
+        $value.map(Into::into)
+    };
+    (each, $value:expr) => {
+        $value.into_iter().map(Into::into).collect()
+    };
+    (maybe_each, $value:expr) => {
+        $value.map(|all| all.into_iter().map(Into::into).collect())
+    };
+    (doc, $value:expr) => {
+        crate::storage::Versioned($value.into())
+    };
+    (maybe_doc, $value:expr) => {
+        $value.map(|one| crate::storage::Versioned(one.into()))
+    };
+    (maybe_box, $value:expr) => {
+        $value.map(|one| crate::storage::Versioned((*one).into()))
+    };
 }
 pub(crate) use taken;
 
 /// From a stored field onto the wire.
 macro_rules! given {
-    (same, $value:expr) => { $value };
-    (one, $value:expr) => { $value.into() };
-    (maybe, $value:expr) => { $value.map(Into::into) };
-    (each, $value:expr) => { $value.into_iter().map(Into::into).collect() };
-    (maybe_each, $value:expr) => { $value.map(|all| all.into_iter().map(Into::into).collect()) };
-    (doc, $value:expr) => { $value.0.into() };
-    (maybe_doc, $value:expr) => { $value.map(|one| one.0.into()) };
-    (maybe_box, $value:expr) => { $value.map(|one| Box::new(one.0.into())) };
+    (same, $value:expr) => {
+        $value
+    };
+    (one, $value:expr) => {
+        $value.into()
+    };
+    (maybe, $value:expr) => {
+        $value.map(Into::into)
+    };
+    (each, $value:expr) => {
+        $value.into_iter().map(Into::into).collect()
+    };
+    (maybe_each, $value:expr) => {
+        $value.map(|all| all.into_iter().map(Into::into).collect())
+    };
+    (doc, $value:expr) => {
+        $value.0.into()
+    };
+    (maybe_doc, $value:expr) => {
+        $value.map(|one| one.0.into())
+    };
+    (maybe_box, $value:expr) => {
+        $value.map(|one| Box::new(one.0.into()))
+    };
 }
 pub(crate) use given;

@@ -4,9 +4,11 @@ use super::machine::Machine;
 use super::method::{Ahead, Blend, Method};
 use super::{Document, Versioned, stored};
 use crate::dto::request::{
-    ActionKindDto, CoatDto, CutDto, KeepingDto, LoadDto, PoseDto, PreheatDto, ProgrammeDto,
-    ProgrammeKindDto, RegionDto, RequestDto, SauceDto, StartDto, SupportDto, TieDto,
-    TimedActionDto, TurnDto, usual,
+    ActionKindDto, PoseDto, ProgrammeDto, ProgrammeKindDto, RegionDto, RequestDto, StartDto,
+    TimedActionDto, usual,
+};
+use crate::dto::words::{
+    CoatDto, CutDto, KeepingDto, LoadDto, PreheatDto, SauceDto, SupportDto, TieDto, TurnDto,
 };
 
 stored!(

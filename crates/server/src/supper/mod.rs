@@ -1,29 +1,22 @@
-//! From what is wanted for a supper to everything in its place.
+//! Suppers between the calendar and the core: times of the clock become minutes and back, and a
+//! change of a wish becomes a change of the document.
 
-mod check;
-mod dishes;
+mod answer;
 mod plans;
 mod quiet;
-mod shopping;
-mod told;
-mod ways;
+mod wish;
 
 use chrono::{DateTime, Duration, DurationRound, Utc};
 use ember_core::fryer::Machine;
-use ember_core::schedule::{
-    Begun, Dish, Instead, Minute, Placed, Schedule, Serve, Supper, as_asked, clashes, schedule,
-    ways_out,
-};
+use ember_core::schedule::Minute;
+use ember_core::supper::lay;
 
-use check::check;
-use dishes::wanted;
-use quiet::quiet_hours;
-use ways::otherwise;
+pub use wish::{reported, with_identities};
 
-use crate::dto::supper::{BegunDto, SupperDto, SupperPlanDto};
+use crate::dto::supper::{SupperDto, SupperPlanDto};
 use crate::error::ApiError;
 
-/// A supper is planned this far ahead, days.
+/// A supper is planned this far ahead, days; quiet hours are told for as long.
 const FURTHEST: i64 = 3;
 
 /// A supper in its place.
@@ -35,7 +28,7 @@ pub struct Laid {
 }
 
 /// Puts everything in its place, from now on; `before` moves as little as possible, and machines of
-/// the `kitchen` are ways out.
+/// the `kitchen` are alternatives.
 ///
 /// # Errors
 /// Refusals of the supper or of one of its cooks. What only does not fit is told in the answer.
@@ -45,131 +38,36 @@ pub fn put_in_place(
     kitchen: &[Machine],
     now: DateTime<Utc>,
 ) -> Result<Laid, ApiError> {
-    check(dto, now)?;
-    let base = now.duration_trunc(Duration::minutes(1)).unwrap_or(now);
-    let wanted = wanted(dto, kitchen, base)?;
-    let still = SupperDto {
-        begun: begun_still(dto, before, &wanted.dishes),
-        ..dto.clone()
-    };
-    let dto = &still;
-    let supper = Supper {
-        serve: match (dto.serve_at, dto.leave_by) {
-            (Some(at), _) => Serve::At(minutes_from(base, at)),
-            (None, Some(at)) => Serve::LeaveBy(minutes_from(base, at)),
-            (None, None) => Serve::Soonest,
-        },
-        now: 0,
-        resources: wanted.places.resources.clone(),
-        hands: dto.hands,
-        quiet: match &dto.quiet {
-            Some(quiet) => quiet_hours(quiet, base)?,
-            None => Vec::new(),
-        },
-        dishes: wanted.dishes.clone(),
-        begun: begun(dto, base),
-        before: before.map_or_else(Vec::new, |before| stood(before, &wanted.dishes, base)),
-    };
-    let plan = match schedule(&supper) {
-        Ok(found) => wanted.told(dto, &found, before),
-        Err(binding) => {
-            let others = otherwise(dto, &wanted, kitchen);
-            let instead: Vec<Instead> = others.iter().map(|one| one.instead.clone()).collect();
-            let asked = as_asked(&supper).unwrap_or_else(|| Schedule {
-                serve: dto.serve_at.map_or(0, |at| minutes_from(base, at)),
-                dishes: Vec::new(),
-                loss: 0.0,
-                proven: false,
-            });
-            let clashes = clashes(&supper, &asked);
-            let ways = ways_out(&supper, &instead);
-            SupperPlanDto {
-                binding: Some(binding.to_string()),
-                clashes: clashes.iter().map(|clash| wanted.clash(clash)).collect(),
-                ways: ways
-                    .iter()
-                    .map(|way| wanted.way(dto, way, &others))
-                    .collect(),
-                ..wanted.told(dto, &asked, before)
-            }
-        }
-    };
-    Ok(Laid {
-        supper: still,
-        plan,
-    })
+    let clock = Clock::starting(now);
+    let mut supper = with_identities(dto.clone());
+    let wish = clock.wish(&supper)?;
+    let before = before.map(|plan| clock.before(plan));
+    let laid = lay(&wish, before.as_ref(), kitchen, &plans::planned)?;
+    supper.begun = clock.begun(&laid.begun);
+    let plan = clock.answer(&supper, &laid);
+    Ok(Laid { supper, plan })
 }
 
-fn minutes_from(base: DateTime<Utc>, at: DateTime<Utc>) -> Minute {
-    (at - base).num_minutes()
+/// Minutes of the core on the clock of the wall.
+#[derive(Debug, Clone, Copy)]
+pub struct Clock {
+    base: DateTime<Utc>,
 }
 
-fn begun(dto: &SupperDto, base: DateTime<Utc>) -> Vec<Begun> {
-    let begun = dto.begun.iter().map(|begun| Begun {
-        dish: begun.dish as usize,
-        task: begun.task as usize,
-        start: minutes_from(base, begun.start_at),
-        end: minutes_from(base, begun.end_at).max(minutes_from(base, begun.start_at)),
-    });
-    begun.collect()
-}
-
-/// What has begun, by the tasks that there are now: another side that joins a cook, other pieces or
-/// another school change their numbers, and the names they had when it was told find them again. What
-/// is gone is left out.
-fn begun_still(dto: &SupperDto, before: Option<&SupperPlanDto>, dishes: &[Dish]) -> Vec<BegunDto> {
-    let still = |begun: &BegunDto| {
-        let dish = dishes.get(begun.dish as usize)?;
-        let task = begun.task as usize;
-        let known = before.and_then(|before| {
-            let same = before.dishes.iter().find(|known| known.name == dish.name);
-            let same = same.or_else(|| {
-                // Dishes are added at the end.
-                let added = before.dishes.len() <= dishes.len();
-                before.dishes.get(begun.dish as usize).filter(|_| added)
-            });
-            Some(same?.tasks.get(task)?.name.as_str())
-        });
-        let Some(known) = known else {
-            return (task < dish.tasks.len()).then_some(begun.task);
-        };
-        let order = |name: &str| name.split_whitespace().next().map(str::to_owned);
-        let names = || dish.tasks.iter().map(|task| task.name.as_str());
-        let found = names().position(|name| name == known);
-        let found = found.or_else(|| names().position(|name| order(name) == order(known)));
-        found.and_then(|found| u32::try_from(found).ok())
-    };
-    let mut begun: Vec<BegunDto> = Vec::new();
-    for one in &dto.begun {
-        let Some(task) = still(one) else { continue };
-        let there = begun
-            .iter()
-            .any(|known| (known.dish, known.task) == (one.dish, task));
-        if !there {
-            begun.push(BegunDto {
-                task,
-                ..one.clone()
-            });
+impl Clock {
+    /// Counting from this minute.
+    #[must_use]
+    pub fn starting(now: DateTime<Utc>) -> Self {
+        Self {
+            base: now.duration_trunc(Duration::minutes(1)).unwrap_or(now),
         }
     }
-    begun
-}
 
-/// Where tasks stood before, for the dishes that are the same still.
-fn stood(before: &SupperPlanDto, dishes: &[Dish], base: DateTime<Utc>) -> Vec<Vec<Placed>> {
-    dishes
-        .iter()
-        .map(|dish| {
-            let known = before.dishes.iter().find(|known| known.name == dish.name);
-            known.map_or_else(Vec::new, |known| {
-                let tasks = known.tasks.iter();
-                tasks
-                    .map(|task| Placed {
-                        start: minutes_from(base, task.start_at),
-                        end: minutes_from(base, task.end_at),
-                    })
-                    .collect()
-            })
-        })
-        .collect()
+    fn minute(self, at: DateTime<Utc>) -> Minute {
+        (at - self.base).num_minutes()
+    }
+
+    fn time(self, minute: Minute) -> DateTime<Utc> {
+        self.base + Duration::minutes(minute)
+    }
 }

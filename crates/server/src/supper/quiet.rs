@@ -4,7 +4,7 @@ use chrono::{DateTime, Days, Duration, NaiveTime, TimeZone, Utc};
 use chrono_tz::Tz;
 use ember_core::schedule::Minute;
 
-use super::{FURTHEST, minutes_from};
+use super::{Clock, FURTHEST};
 use crate::dto::supper::QuietDto;
 use crate::error::ApiError;
 
@@ -14,10 +14,7 @@ pub fn quiet_hours(
     quiet: &QuietDto,
     base: DateTime<Utc>,
 ) -> Result<Vec<(Minute, Minute)>, ApiError> {
-    let invalid = |detail: String| ApiError::Invalid {
-        field: "quiet",
-        detail,
-    };
+    let invalid = |detail: String| ApiError::invalid("quiet", detail);
     let zone: Tz = quiet.zone.parse().map_err(|_| {
         invalid(format!(
             "\"{}\" is no time zone; write it like Europe/London",
@@ -32,6 +29,7 @@ pub fn quiet_hours(
     if from == to {
         return Ok(Vec::new());
     }
+    let clock = Clock { base };
     let first = base.with_timezone(&zone).date_naive() - Days::new(1);
     let mut hours = Vec::new();
     for day in 0..=(FURTHEST as u64 + 2) {
@@ -46,7 +44,7 @@ pub fn quiet_hours(
             there.map(|there| there.with_timezone(&Utc))
         };
         if let (Some(begin), Some(end)) = (utc(date.and_time(from)), utc(until.and_time(to))) {
-            hours.push((minutes_from(base, begin), minutes_from(base, end)));
+            hours.push((clock.minute(begin), clock.minute(end)));
         }
     }
     Ok(hours)

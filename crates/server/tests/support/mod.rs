@@ -8,17 +8,20 @@
 )]
 
 use actix_http::Request;
-use actix_web::body::BoxBody;
-use actix_web::dev::{Service, ServiceResponse};
-use actix_web::web::Data;
-use actix_web::{App, Error, test};
+use actix_web::body::{BoxBody, MessageBody};
+use actix_web::dev::{Service, ServiceRequest, ServiceResponse};
+use actix_web::middleware::{Next, from_fn};
+use actix_web::{Error, test};
+use chrono::{DateTime, Utc};
 use diesel::{Connection, PgConnection, RunQueryDsl, sql_query};
 use diesel_migrations::MigrationHarness;
+use ember_server::app::{Site, app};
 use ember_server::context::Context;
 use ember_server::db::MIGRATIONS;
-use ember_server::{error, routes};
+use ember_server::guard::Names;
+use ember_server::startup::{Start, prepare};
 use serde_json::{Value, json};
-use utoipa_actix_web::AppExt;
+use std::time::Duration;
 use uuid::Uuid;
 
 /// A database of its own, dropped at the end.
@@ -91,6 +94,27 @@ impl Drop for Database {
     }
 }
 
+/// What a server does with a database before it answers.
+pub fn start(database: &Database, now: DateTime<Utc>) -> Result<(), String> {
+    start_as(database, now, true)
+}
+
+/// The same, with the demo or without.
+pub fn start_as(database: &Database, now: DateTime<Utc>, demo: bool) -> Result<(), String> {
+    let url = database.url();
+    prepare(
+        Start {
+            url: &url,
+            owner_url: &url,
+            wait: Duration::from_secs(10),
+            only_migrate: false,
+            demo,
+            now,
+        },
+        &|_| {},
+    )
+}
+
 /// A server process: as many as one likes on one database.
 pub async fn server(
     database: &Database,
@@ -101,15 +125,23 @@ pub async fn server(
 pub async fn server_at(
     url: &str,
 ) -> impl Service<Request, Response = ServiceResponse<BoxBody>, Error = Error> + use<> {
-    test::init_service(
-        App::new()
-            .app_data(Data::new(Context::new(url)))
-            .configure(error::extractors)
-            .into_utoipa_app()
-            .configure(routes::api)
-            .into_app(),
-    )
-    .await
+    test::init_service(app(&site(url)).wrap(from_fn(boxed))).await
+}
+
+/// What is served, on a database, with a web application of a page and a script.
+pub fn site(url: &str) -> Site {
+    Site {
+        context: Context::new(url),
+        names: Names::new("kitchen.test", &[]),
+        web_dir: concat!(env!("CARGO_MANIFEST_DIR"), "/tests/fixtures/web").into(),
+    }
+}
+
+async fn boxed(
+    request: ServiceRequest,
+    next: Next<impl MessageBody + 'static>,
+) -> Result<ServiceResponse<BoxBody>, Error> {
+    Ok(next.call(request).await?.map_into_boxed_body())
 }
 
 /// Status and body; every failure must be a problem with a code.
@@ -117,6 +149,7 @@ pub async fn call<S>(app: &S, request: test::TestRequest) -> (u16, Value)
 where
     S: Service<Request, Response = ServiceResponse<BoxBody>, Error = Error>,
 {
+    let request = request.insert_header(("host", "localhost"));
     let response = test::call_service(app, request.to_request()).await;
     let status = response.status().as_u16();
     let kind = response

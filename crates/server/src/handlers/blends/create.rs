@@ -1,8 +1,10 @@
-use actix_web::web::{Data, Json};
+use actix_web::web::{Data, Query};
 use actix_web::{HttpResponse, post};
 
+use crate::body::Body;
 use crate::cards;
 use crate::context::Context;
+use crate::documents::NewId;
 use crate::dto::method::{BlendDto, KeptBlendDto};
 use crate::error::{ApiError, Problem};
 
@@ -10,23 +12,23 @@ use crate::error::{ApiError, Problem};
 #[utoipa::path(
     operation_id = "create_blend",
     tag = "cards",
+    params(NewId),
     responses(
-        (status = 201, body = KeptBlendDto),
+        (status = 201, body = KeptBlendDto, headers(("Location" = String), ("ETag" = String))),
+        (status = 200, description = "It was there already.", body = KeptBlendDto),
         (status = 409, body = Problem, content_type = "application/problem+json"),
-        (status = 422, body = Problem, content_type = "application/problem+json"),
     )
 )]
 #[post("/blends")]
 pub async fn create(
     context: Data<Context>,
-    body: Json<BlendDto>,
+    query: Query<NewId>,
+    body: Body<BlendDto>,
 ) -> Result<HttpResponse, ApiError> {
-    let (blend, now) = (body.into_inner(), context.now());
-    let kept = context
-        .query(move |connection| {
-            let id = cards::keep(connection, &blend, now)?;
-            Ok(KeptBlendDto { id, blend })
-        })
+    let (blend, id, now) = (body.into_inner(), query.id, context.now());
+    let made = context
+        .query(move |connection| cards::keep(connection, id, &blend, now))
         .await?;
-    Ok(HttpResponse::Created().json(kept))
+    let kept = made.thing();
+    Ok(made.answer(&format!("/api/blends/{}", kept.id), kept.revision))
 }

@@ -4,23 +4,30 @@ use uuid::Uuid;
 
 use crate::cards;
 use crate::context::Context;
+use crate::documents::Seen;
 use crate::dto::method::BlendDto;
 use crate::error::{ApiError, Problem};
 
-/// Throws a blend away; what was planned with it keeps what it said.
+/// Throws a blend away; it can be brought back for a month.
 #[utoipa::path(
     operation_id = "delete_blend",
     tag = "cards",
+    params(("If-Match" = Option<String>, Header, description = "The ETag that was seen.")),
     responses(
         (status = 204),
         (status = 404, body = Problem, content_type = "application/problem+json"),
+        (status = 412, body = Problem, content_type = "application/problem+json"),
     )
 )]
 #[delete("/blends/{id}")]
-pub async fn delete(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
-    let id = id.into_inner();
+pub async fn delete(
+    context: Data<Context>,
+    id: Path<Uuid>,
+    seen: Seen,
+) -> Result<HttpResponse, ApiError> {
+    let (id, now) = (id.into_inner(), context.now());
     context
-        .query(move |connection| cards::throw::<BlendDto>(connection, id))
+        .query(move |connection| cards::throw::<BlendDto>(connection, id, &seen, now))
         .await?;
     Ok(HttpResponse::NoContent().finish())
 }

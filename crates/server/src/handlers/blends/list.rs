@@ -1,25 +1,27 @@
 use actix_web::get;
-use actix_web::web::{Data, Json};
+use actix_web::web::{Data, Json, Query};
 
 use crate::cards;
 use crate::context::Context;
-use crate::dto::method::KeptBlendDto;
-use crate::error::{ApiError, Problem};
+use crate::documents::Paging;
+use crate::dto::method::{BlendDto, BlendPageDto};
+use crate::error::ApiError;
 
 /// The kitchen's own blends, by name.
 #[utoipa::path(
     operation_id = "list_blends",
     tag = "cards",
-    responses(
-        (status = 200, body = [KeptBlendDto]),
-        (status = 503, body = Problem, content_type = "application/problem+json"),
-    )
+    params(Paging),
+    responses((status = 200, body = BlendPageDto))
 )]
 #[get("/blends")]
-pub async fn list(context: Data<Context>) -> Result<Json<Vec<KeptBlendDto>>, ApiError> {
-    let all = context.query(cards::all).await?;
-    let kept = all
-        .into_iter()
-        .map(|(id, blend)| KeptBlendDto { id, blend });
-    Ok(Json(kept.collect()))
+pub async fn list(
+    context: Data<Context>,
+    query: Query<Paging>,
+) -> Result<Json<BlendPageDto>, ApiError> {
+    let page = query.page()?;
+    let read = context
+        .query(move |connection| cards::page::<BlendDto>(connection, page.slice()))
+        .await?;
+    Ok(Json(BlendPageDto::of(read, page)))
 }

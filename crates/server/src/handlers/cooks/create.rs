@@ -1,34 +1,41 @@
-use actix_web::web::{Data, Json};
+use actix_web::web::{Data, Query};
 use actix_web::{HttpResponse, post};
-use ember_core::plan::{MODEL_VERSION, Request, plan};
+use ember_core::plan::{Request, plan};
 use uuid::Uuid;
 
-use super::{checked_name, whole};
+use crate::body::Body;
 use crate::context::Context;
-use crate::db;
-use crate::db::models::NewCook;
+use crate::cooks;
+use crate::documents::NewId;
 use crate::dto::cook::{CookDto, NewCookDto};
 use crate::dto::plan::PlanDto;
 use crate::error::{ApiError, Problem};
+use crate::{text, times};
 
 /// Keeps a cook: the request, and the plan computed for it.
 #[utoipa::path(
     operation_id = "create_cook",
     tag = "cooks",
+    params(NewId),
     responses(
-        (status = 201, body = CookDto),
-        (status = 422, body = Problem, content_type = "application/problem+json"),
+        (status = 201, body = CookDto, headers(("Location" = String), ("ETag" = String))),
+        (status = 200, description = "It was there already.", body = CookDto),
+        (status = 409, body = Problem, content_type = "application/problem+json"),
     )
 )]
 #[post("/cooks")]
 pub async fn create(
     context: Data<Context>,
-    body: Json<NewCookDto>,
+    query: Query<NewId>,
+    body: Body<NewCookDto>,
 ) -> Result<HttpResponse, ApiError> {
     let new = body.into_inner();
     let request = Request::try_from(&new.request)?;
+    if let Some(at) = new.eat_at {
+        times::checked("eat_at", at)?;
+    }
     let name = match &new.name {
-        Some(name) => checked_name(name)?,
+        Some(name) => text::named("name", name, text::NAME)?.to_owned(),
         None => format!(
             "{} {}",
             request.pieces,
@@ -38,22 +45,10 @@ pub async fn create(
     let plan = context
         .compute(move || Ok(PlanDto::from(&plan(&request)?)))
         .await?;
-    let row = NewCook {
-        id: Uuid::new_v4(),
-        name,
-        cut: new.request.search_words(),
-        request: serde_json::to_value(&new.request)?,
-        plan: serde_json::to_value(&plan)?,
-        model_version: MODEL_VERSION,
-        eat_at: new.eat_at,
-        created_at: context.now(),
-    };
-    let shared = context.clone();
-    let cook = context
-        .query(move |connection| {
-            db::cooks::insert(connection, &row)?;
-            whole(&shared, connection, row.id)
-        })
+    let (id, now) = (query.id.unwrap_or_else(Uuid::new_v4), context.now());
+    let made = context
+        .query(move |connection| cooks::keep(connection, id, &name, &new, &plan, now))
         .await?;
-    Ok(HttpResponse::Created().json(cook))
+    let cook = made.thing();
+    Ok(made.answer(&format!("/api/cooks/{}", cook.id), cook.revision))
 }

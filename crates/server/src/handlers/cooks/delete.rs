@@ -2,25 +2,31 @@ use actix_web::web::{Data, Path};
 use actix_web::{HttpResponse, delete};
 use uuid::Uuid;
 
-use super::done;
 use crate::context::Context;
-use crate::db;
+use crate::cooks;
+use crate::documents::Seen;
 use crate::error::{ApiError, Problem};
 
 /// Puts a cook away; it can be brought back for a month.
 #[utoipa::path(
     operation_id = "delete_cook",
     tag = "cooks",
+    params(("If-Match" = Option<String>, Header, description = "The ETag that was seen.")),
     responses(
         (status = 204),
         (status = 404, body = Problem, content_type = "application/problem+json"),
+        (status = 412, body = Problem, content_type = "application/problem+json"),
     )
 )]
 #[delete("/cooks/{id}")]
-pub async fn delete(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
+pub async fn delete(
+    context: Data<Context>,
+    id: Path<Uuid>,
+    seen: Seen,
+) -> Result<HttpResponse, ApiError> {
     let (id, now) = (id.into_inner(), context.now());
-    let changed = context
-        .query(move |connection| Ok(db::cooks::set_deleted(connection, id, Some(now))?))
+    context
+        .query(move |connection| cooks::put_away(connection, id, &seen, now))
         .await?;
-    done(changed)
+    Ok(HttpResponse::NoContent().finish())
 }

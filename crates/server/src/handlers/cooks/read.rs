@@ -1,9 +1,10 @@
-use actix_web::get;
-use actix_web::web::{Data, Json, Path};
+use actix_web::web::{Data, Path};
+use actix_web::{HttpResponse, get};
 use uuid::Uuid;
 
-use super::whole;
 use crate::context::Context;
+use crate::cooks;
+use crate::documents;
 use crate::dto::cook::CookDto;
 use crate::error::{ApiError, Problem};
 
@@ -12,15 +13,16 @@ use crate::error::{ApiError, Problem};
     operation_id = "read_cook",
     tag = "cooks",
     responses(
-        (status = 200, body = CookDto),
+        (status = 200, body = CookDto, headers(("ETag" = String))),
         (status = 404, body = Problem, content_type = "application/problem+json"),
+        (status = 409, body = Problem, content_type = "application/problem+json"),
     )
 )]
 #[get("/cooks/{id}")]
-pub async fn read(context: Data<Context>, id: Path<Uuid>) -> Result<Json<CookDto>, ApiError> {
-    let (id, shared) = (id.into_inner(), context.clone());
+pub async fn read(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
+    let (id, now) = (id.into_inner(), context.now());
     let cook = context
-        .query(move |connection| whole(&shared, connection, id))
+        .query(move |connection| cooks::whole(connection, id, now))
         .await?;
-    Ok(Json(cook))
+    Ok(documents::answer(&cook, cook.revision))
 }

@@ -1,32 +1,40 @@
-use actix_web::web::{Data, Json, Path};
+use actix_web::web::{Data, Path};
 use actix_web::{HttpResponse, patch};
 use uuid::Uuid;
 
-use super::{checked_name, done};
+use crate::body::Body;
 use crate::context::Context;
-use crate::db;
+use crate::cooks;
+use crate::documents::{Seen, tag};
 use crate::dto::cook::RenameDto;
 use crate::error::{ApiError, Problem};
+use crate::text;
 
 /// Gives a cook another name.
 #[utoipa::path(
     operation_id = "rename_cook",
     tag = "cooks",
+    params(("If-Match" = Option<String>, Header, description = "The ETag that was seen.")),
     responses(
-        (status = 204),
+        (status = 204, headers(("ETag" = String))),
         (status = 404, body = Problem, content_type = "application/problem+json"),
+        (status = 409, body = Problem, content_type = "application/problem+json"),
+        (status = 412, body = Problem, content_type = "application/problem+json"),
     )
 )]
 #[patch("/cooks/{id}")]
 pub async fn rename(
     context: Data<Context>,
     id: Path<Uuid>,
-    body: Json<RenameDto>,
+    seen: Seen,
+    body: Body<RenameDto>,
 ) -> Result<HttpResponse, ApiError> {
-    let name = checked_name(&body.name)?;
-    let id = id.into_inner();
-    let changed = context
-        .query(move |connection| Ok(db::cooks::rename(connection, id, &name)?))
+    let name = text::named("name", &body.0.name, text::NAME)?.to_owned();
+    let (id, now) = (id.into_inner(), context.now());
+    let revision = context
+        .query(move |connection| cooks::rename(connection, id, &seen, &name, now))
         .await?;
-    done(changed)
+    Ok(HttpResponse::NoContent()
+        .insert_header(tag(revision))
+        .finish())
 }

@@ -2,9 +2,8 @@ use actix_web::web::{Data, Path};
 use actix_web::{HttpResponse, post};
 use uuid::Uuid;
 
-use super::done;
 use crate::context::Context;
-use crate::db;
+use crate::cooks;
 use crate::error::{ApiError, Problem};
 
 /// Brings a deleted cook back.
@@ -19,8 +18,8 @@ use crate::error::{ApiError, Problem};
 #[post("/cooks/{id}/restore")]
 pub async fn restore(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
     let id = id.into_inner();
-    let changed = context
-        .query(move |connection| Ok(db::cooks::set_deleted(connection, id, None)?))
+    context
+        .query(move |connection| cooks::bring_back(connection, id))
         .await?;
-    done(changed)
+    Ok(HttpResponse::NoContent().finish())
 }

@@ -1,39 +1,35 @@
-use actix_web::web::{Data, Json};
+use actix_web::web::{Data, Query};
 use actix_web::{HttpResponse, post};
 
-use super::{checked, row};
+use crate::body::Body;
 use crate::context::Context;
-use crate::db;
+use crate::documents::NewId;
 use crate::dto::machine::{MachineDto, OwnMachineDto};
 use crate::error::{ApiError, Problem};
+use crate::machines;
 
 /// Adds a machine.
 #[utoipa::path(
     operation_id = "create_machine",
     tag = "kitchen",
+    params(NewId),
     responses(
-        (status = 201, body = OwnMachineDto),
+        (status = 201, body = OwnMachineDto, headers(("Location" = String), ("ETag" = String))),
+        (status = 200, description = "It was there already.", body = OwnMachineDto),
         (status = 409, body = Problem, content_type = "application/problem+json"),
-        (status = 422, body = Problem, content_type = "application/problem+json"),
     )
 )]
 #[post("/machines")]
 pub async fn create(
     context: Data<Context>,
-    body: Json<MachineDto>,
+    query: Query<NewId>,
+    body: Body<MachineDto>,
 ) -> Result<HttpResponse, ApiError> {
-    let machine = checked(&body)?;
-    let row = row(&machine, context.now())?;
-    let made = OwnMachineDto {
-        id: row.id,
-        machine,
-        cooks: 0,
-    };
-    context
-        .query(move |connection| {
-            db::machines::insert(connection, std::slice::from_ref(&row))
-                .map_err(|error| ApiError::name_taken(error, "machine", &row.name))
-        })
+    let machine = machines::checked(&body.0)?;
+    let (id, now) = (query.id, context.now());
+    let made = context
+        .query(move |connection| machines::add(connection, id, machine, now))
         .await?;
-    Ok(HttpResponse::Created().json(made))
+    let own = made.thing();
+    Ok(made.answer(&format!("/api/machines/{}", own.id), own.revision))
 }

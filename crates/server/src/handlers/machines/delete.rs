@@ -3,26 +3,31 @@ use actix_web::{HttpResponse, delete};
 use uuid::Uuid;
 
 use crate::context::Context;
-use crate::db;
+use crate::documents::Seen;
 use crate::error::{ApiError, Problem};
+use crate::machines;
 
-/// Takes a machine out of the kitchen; cooks planned in it keep it as it was.
+/// Takes a machine out of the kitchen; it can be brought back for a month. Cooks planned in it keep
+/// it as it was.
 #[utoipa::path(
     operation_id = "delete_machine",
     tag = "kitchen",
+    params(("If-Match" = Option<String>, Header, description = "The ETag that was seen.")),
     responses(
         (status = 204),
         (status = 404, body = Problem, content_type = "application/problem+json"),
+        (status = 412, body = Problem, content_type = "application/problem+json"),
     )
 )]
 #[delete("/machines/{id}")]
-pub async fn delete(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
-    let id = id.into_inner();
-    let gone = context
-        .query(move |connection| Ok(db::machines::delete(connection, id)?))
+pub async fn delete(
+    context: Data<Context>,
+    id: Path<Uuid>,
+    seen: Seen,
+) -> Result<HttpResponse, ApiError> {
+    let (id, now) = (id.into_inner(), context.now());
+    context
+        .query(move |connection| machines::take_out(connection, id, &seen, now))
         .await?;
-    if gone == 0 {
-        return Err(ApiError::NotFound("machine"));
-    }
     Ok(HttpResponse::NoContent().finish())
 }

@@ -1,21 +1,27 @@
 use actix_web::get;
-use actix_web::web::{Data, Json};
+use actix_web::web::{Data, Json, Query};
 
-use super::own;
 use crate::context::Context;
-use crate::dto::machine::OwnMachineDto;
-use crate::error::{ApiError, Problem};
+use crate::documents::Paging;
+use crate::dto::machine::MachinePageDto;
+use crate::error::ApiError;
+use crate::machines;
 
-/// The kitchen's own machines.
+/// The kitchen's own machines, in the order they were added.
 #[utoipa::path(
     operation_id = "list_machines",
     tag = "kitchen",
-    responses(
-        (status = 200, body = Vec<OwnMachineDto>),
-        (status = 503, body = Problem, content_type = "application/problem+json"),
-    )
+    params(Paging),
+    responses((status = 200, body = MachinePageDto))
 )]
 #[get("/machines")]
-pub async fn list(context: Data<Context>) -> Result<Json<Vec<OwnMachineDto>>, ApiError> {
-    Ok(Json(context.query(own).await?))
+pub async fn list(
+    context: Data<Context>,
+    query: Query<Paging>,
+) -> Result<Json<MachinePageDto>, ApiError> {
+    let page = query.page()?;
+    let read = context
+        .query(move |connection| machines::page(connection, page.slice()))
+        .await?;
+    Ok(Json(MachinePageDto::of(read, page)))
 }

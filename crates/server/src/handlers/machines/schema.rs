@@ -1,6 +1,7 @@
+use actix_web::web::Data;
 use actix_web::{HttpResponse, get};
 
-use crate::openapi;
+use crate::description::Description;
 
 /// The JSON Schema of the document that machines travel in.
 #[utoipa::path(
@@ -9,8 +10,8 @@ use crate::openapi;
     responses((status = 200, body = serde_json::Value, content_type = "application/schema+json"))
 )]
 #[get("/machines/schema")]
-pub async fn schema() -> HttpResponse {
+pub async fn schema(description: Data<Description>) -> HttpResponse {
     HttpResponse::Ok()
         .content_type("application/schema+json")
-        .body(openapi::machines_schema())
+        .body(description.machines.clone())
 }

@@ -1,8 +1,10 @@
-use actix_web::web::{Data, Json};
+use actix_web::web::{Data, Query};
 use actix_web::{HttpResponse, post};
 
+use crate::body::Body;
 use crate::cards;
 use crate::context::Context;
+use crate::documents::NewId;
 use crate::dto::method::{KeptMethodDto, OwnMethodDto};
 use crate::error::{ApiError, Problem};
 
@@ -10,23 +12,23 @@ use crate::error::{ApiError, Problem};
 #[utoipa::path(
     operation_id = "create_method",
     tag = "cards",
+    params(NewId),
     responses(
-        (status = 201, body = KeptMethodDto),
+        (status = 201, body = KeptMethodDto, headers(("Location" = String), ("ETag" = String))),
+        (status = 200, description = "It was there already.", body = KeptMethodDto),
         (status = 409, body = Problem, content_type = "application/problem+json"),
-        (status = 422, body = Problem, content_type = "application/problem+json"),
     )
 )]
 #[post("/methods")]
 pub async fn create(
     context: Data<Context>,
-    body: Json<OwnMethodDto>,
+    query: Query<NewId>,
+    body: Body<OwnMethodDto>,
 ) -> Result<HttpResponse, ApiError> {
-    let (method, now) = (body.into_inner(), context.now());
-    let kept = context
-        .query(move |connection| {
-            let id = cards::keep(connection, &method, now)?;
-            Ok(KeptMethodDto { id, method })
-        })
+    let (method, id, now) = (body.into_inner(), query.id, context.now());
+    let made = context
+        .query(move |connection| cards::keep(connection, id, &method, now))
         .await?;
-    Ok(HttpResponse::Created().json(kept))
+    let kept = made.thing();
+    Ok(made.answer(&format!("/api/methods/{}", kept.id), kept.revision))
 }

@@ -4,23 +4,30 @@ use uuid::Uuid;
 
 use crate::cards;
 use crate::context::Context;
+use crate::documents::Seen;
 use crate::dto::method::OwnMethodDto;
 use crate::error::{ApiError, Problem};
 
-/// Throws a method away; what was planned with it keeps what it said.
+/// Throws a method away; it can be brought back for a month.
 #[utoipa::path(
     operation_id = "delete_method",
     tag = "cards",
+    params(("If-Match" = Option<String>, Header, description = "The ETag that was seen.")),
     responses(
         (status = 204),
         (status = 404, body = Problem, content_type = "application/problem+json"),
+        (status = 412, body = Problem, content_type = "application/problem+json"),
     )
 )]
 #[delete("/methods/{id}")]
-pub async fn delete(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
-    let id = id.into_inner();
+pub async fn delete(
+    context: Data<Context>,
+    id: Path<Uuid>,
+    seen: Seen,
+) -> Result<HttpResponse, ApiError> {
+    let (id, now) = (id.into_inner(), context.now());
     context
-        .query(move |connection| cards::throw::<OwnMethodDto>(connection, id))
+        .query(move |connection| cards::throw::<OwnMethodDto>(connection, id, &seen, now))
         .await?;
     Ok(HttpResponse::NoContent().finish())
 }

@@ -1,25 +1,27 @@
 use actix_web::get;
-use actix_web::web::{Data, Json};
+use actix_web::web::{Data, Json, Query};
 
 use crate::cards;
 use crate::context::Context;
-use crate::dto::method::KeptMethodDto;
-use crate::error::{ApiError, Problem};
+use crate::documents::Paging;
+use crate::dto::method::{MethodPageDto, OwnMethodDto};
+use crate::error::ApiError;
 
 /// The kitchen's own methods, by name.
 #[utoipa::path(
     operation_id = "list_methods",
     tag = "cards",
-    responses(
-        (status = 200, body = [KeptMethodDto]),
-        (status = 503, body = Problem, content_type = "application/problem+json"),
-    )
+    params(Paging),
+    responses((status = 200, body = MethodPageDto))
 )]
 #[get("/methods")]
-pub async fn list(context: Data<Context>) -> Result<Json<Vec<KeptMethodDto>>, ApiError> {
-    let all = context.query(cards::all).await?;
-    let kept = all
-        .into_iter()
-        .map(|(id, method)| KeptMethodDto { id, method });
-    Ok(Json(kept.collect()))
+pub async fn list(
+    context: Data<Context>,
+    query: Query<Paging>,
+) -> Result<Json<MethodPageDto>, ApiError> {
+    let page = query.page()?;
+    let read = context
+        .query(move |connection| cards::page::<OwnMethodDto>(connection, page.slice()))
+        .await?;
+    Ok(Json(MethodPageDto::of(read, page)))
 }

@@ -1,9 +1,11 @@
-use actix_web::put;
-use actix_web::web::{Data, Json, Path};
+use actix_web::web::{Data, Path};
+use actix_web::{HttpResponse, put};
 use uuid::Uuid;
 
+use crate::body::Body;
 use crate::cards;
 use crate::context::Context;
+use crate::documents::{self, Seen};
 use crate::dto::method::{KeptMethodDto, OwnMethodDto};
 use crate::error::{ApiError, Problem};
 
@@ -11,25 +13,24 @@ use crate::error::{ApiError, Problem};
 #[utoipa::path(
     operation_id = "replace_method",
     tag = "cards",
+    params(("If-Match" = Option<String>, Header, description = "The ETag that was seen.")),
     responses(
-        (status = 200, body = KeptMethodDto),
+        (status = 200, body = KeptMethodDto, headers(("ETag" = String))),
         (status = 404, body = Problem, content_type = "application/problem+json"),
         (status = 409, body = Problem, content_type = "application/problem+json"),
-        (status = 422, body = Problem, content_type = "application/problem+json"),
+        (status = 412, body = Problem, content_type = "application/problem+json"),
     )
 )]
 #[put("/methods/{id}")]
 pub async fn replace(
     context: Data<Context>,
     id: Path<Uuid>,
-    body: Json<OwnMethodDto>,
-) -> Result<Json<KeptMethodDto>, ApiError> {
+    seen: Seen,
+    body: Body<OwnMethodDto>,
+) -> Result<HttpResponse, ApiError> {
     let (id, method) = (id.into_inner(), body.into_inner());
     let kept = context
-        .query(move |connection| {
-            cards::rewrite(connection, id, &method)?;
-            Ok(KeptMethodDto { id, method })
-        })
+        .query(move |connection| cards::rewrite(connection, id, &seen, &method))
         .await?;
-    Ok(Json(kept))
+    Ok(documents::answer(&kept, kept.revision))
 }

@@ -4,24 +4,21 @@ use ember_core::fryer::Machine;
 use ember_core::plan::{Request, convert as read_for};
 use ember_core::units::{Interval, bounds};
 
+use crate::body::Body;
 use crate::context::Context;
 use crate::dto::question::{ConvertedDto, RecipeDto};
-use crate::error::{ApiError, Problem};
+use crate::error::ApiError;
 
 /// Reads a recipe for one machine for another.
 #[utoipa::path(
     operation_id = "convert",
     tag = "plans",
-    responses(
-        (status = 200, body = ConvertedDto),
-        (status = 400, body = Problem, content_type = "application/problem+json"),
-        (status = 422, body = Problem, content_type = "application/problem+json"),
-    )
+    responses((status = 200, body = ConvertedDto))
 )]
 #[post("/plans/convert")]
 pub async fn convert(
     context: Data<Context>,
-    body: Json<RecipeDto>,
+    body: Body<RecipeDto>,
 ) -> Result<Json<ConvertedDto>, ApiError> {
     let asked = body.into_inner();
     let request = Request::try_from(&asked.request)?;

@@ -3,24 +3,21 @@ use actix_web::web::{Data, Json};
 use ember_core::fryer::Machine;
 use ember_core::plan::{Request, equivalent as answer_for};
 
+use crate::body::Body;
 use crate::context::Context;
 use crate::dto::question::{EquivalentDto, OtherMachineDto};
-use crate::error::{ApiError, Problem};
+use crate::error::ApiError;
 
 /// How long another machine needs for the same result.
 #[utoipa::path(
     operation_id = "equivalent",
     tag = "plans",
-    responses(
-        (status = 200, body = EquivalentDto),
-        (status = 400, body = Problem, content_type = "application/problem+json"),
-        (status = 422, body = Problem, content_type = "application/problem+json"),
-    )
+    responses((status = 200, body = EquivalentDto))
 )]
 #[post("/plans/equivalent")]
 pub async fn equivalent(
     context: Data<Context>,
-    body: Json<OtherMachineDto>,
+    body: Body<OtherMachineDto>,
 ) -> Result<Json<EquivalentDto>, ApiError> {
     let asked = body.into_inner();
     let request = Request::try_from(&asked.request)?;

@@ -2,25 +2,22 @@ use actix_web::post;
 use actix_web::web::{Data, Json};
 use ember_core::plan::{Request, plan};
 
+use crate::body::Body;
 use crate::context::Context;
 use crate::dto::plan::PlanDto;
 use crate::dto::request::RequestDto;
-use crate::error::{ApiError, Problem};
+use crate::error::ApiError;
 
 /// Computes a plan without keeping it.
 #[utoipa::path(
     operation_id = "preview_plan",
     tag = "plans",
-    responses(
-        (status = 200, body = PlanDto),
-        (status = 400, body = Problem, content_type = "application/problem+json"),
-        (status = 422, body = Problem, content_type = "application/problem+json"),
-    )
+    responses((status = 200, body = PlanDto))
 )]
 #[post("/plans/preview")]
 pub async fn preview(
     context: Data<Context>,
-    body: Json<RequestDto>,
+    body: Body<RequestDto>,
 ) -> Result<Json<PlanDto>, ApiError> {
     let request = Request::try_from(&body.into_inner())?;
     let plan = context

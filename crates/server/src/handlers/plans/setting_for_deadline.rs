@@ -3,24 +3,21 @@ use actix_web::web::{Data, Json};
 use ember_core::plan::{Request, setting_for};
 use ember_core::units::{Interval, bounds};
 
+use crate::body::Body;
 use crate::context::Context;
 use crate::dto::question::{DeadlineDto, SettingForDto};
-use crate::error::{ApiError, Problem};
+use crate::error::ApiError;
 
 /// The lowest setting at which the pieces are out in time.
 #[utoipa::path(
     operation_id = "setting_for_deadline",
     tag = "plans",
-    responses(
-        (status = 200, body = SettingForDto),
-        (status = 400, body = Problem, content_type = "application/problem+json"),
-        (status = 422, body = Problem, content_type = "application/problem+json"),
-    )
+    responses((status = 200, body = SettingForDto))
 )]
 #[post("/plans/setting-for-deadline")]
 pub async fn setting_for_deadline(
     context: Data<Context>,
-    body: Json<DeadlineDto>,
+    body: Body<DeadlineDto>,
 ) -> Result<Json<SettingForDto>, ApiError> {
     let asked = body.into_inner();
     let request = Request::try_from(&asked.request)?;

@@ -6,8 +6,9 @@ use ember_core::units::{
     parse_temperature_difference, parse_time, parse_volume,
 };
 
+use crate::body::Body;
 use crate::dto::quantity::{TypedDto, TypedFieldDto, UnderstoodDto};
-use crate::error::{ApiError, Problem};
+use crate::error::ApiError;
 
 /// Longest text that is looked at, letters.
 const TEXT_LIMIT: usize = 40;
@@ -16,24 +17,19 @@ const TEXT_LIMIT: usize = 40;
 #[utoipa::path(
     operation_id = "understand_quantity",
     tag = "plans",
-    responses(
-        (status = 200, body = UnderstoodDto),
-        (status = 422, body = Problem, content_type = "application/problem+json"),
-    )
+    responses((status = 200, body = UnderstoodDto))
 )]
 #[post("/quantities")]
-pub async fn understand(body: Json<TypedDto>) -> Result<Json<UnderstoodDto>, ApiError> {
-    let bound = bound_of(body.field);
-    if body.text.chars().count() > TEXT_LIMIT {
-        return Err(ApiError::Invalid {
-            field: bound.field,
-            detail: format!("write it in at most {TEXT_LIMIT} letters"),
-        });
+pub async fn understand(body: Body<TypedDto>) -> Result<Json<UnderstoodDto>, ApiError> {
+    let bound = bound_of(body.0.field);
+    if body.0.text.chars().count() > TEXT_LIMIT {
+        return Err(ApiError::invalid(
+            bound.field,
+            format!("write it in at most {TEXT_LIMIT} letters"),
+        ));
     }
-    let value = parse(&body).map_err(|error| ApiError::Invalid {
-        field: bound.field,
-        detail: error.to_string(),
-    })?;
+    let value =
+        parse(&body.0).map_err(|error| ApiError::invalid(bound.field, error.to_string()))?;
     Ok(Json(UnderstoodDto {
         value: bound.check(value)?,
     }))

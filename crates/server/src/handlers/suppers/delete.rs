@@ -3,26 +3,30 @@ use actix_web::{HttpResponse, delete};
 use uuid::Uuid;
 
 use crate::context::Context;
-use crate::db;
+use crate::documents::Seen;
 use crate::error::{ApiError, Problem};
+use crate::suppers;
 
-/// Takes a supper out.
+/// Takes a supper out; it can be brought back for a month.
 #[utoipa::path(
     operation_id = "delete_supper",
     tag = "suppers",
+    params(("If-Match" = Option<String>, Header, description = "The ETag that was seen.")),
     responses(
         (status = 204),
         (status = 404, body = Problem, content_type = "application/problem+json"),
+        (status = 412, body = Problem, content_type = "application/problem+json"),
     )
 )]
 #[delete("/suppers/{id}")]
-pub async fn delete(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
-    let id = id.into_inner();
-    let gone = context
-        .query(move |connection| Ok(db::suppers::delete(connection, id)?))
+pub async fn delete(
+    context: Data<Context>,
+    id: Path<Uuid>,
+    seen: Seen,
+) -> Result<HttpResponse, ApiError> {
+    let (id, now) = (id.into_inner(), context.now());
+    context
+        .query(move |connection| suppers::take_out(connection, id, &seen, now))
         .await?;
-    if gone == 0 {
-        return Err(ApiError::NotFound("supper"));
-    }
     Ok(HttpResponse::NoContent().finish())
 }

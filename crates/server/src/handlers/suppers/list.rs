@@ -1,29 +1,30 @@
 use actix_web::get;
-use actix_web::web::{Data, Json};
+use actix_web::web::{Data, Json, Query};
 
-use super::kept;
 use crate::context::Context;
-use crate::db;
-use crate::dto::supper::KeptSupperDto;
-use crate::error::{ApiError, Problem};
+use crate::documents::{Page, Paging};
+use crate::dto::supper::SupperPageDto;
+use crate::error::ApiError;
+use crate::suppers;
 
-/// The suppers of the kitchen, the newest first, without their strips.
+/// Suppers on a page when not said.
+const PER_PAGE: i64 = 20;
+
+/// The suppers of the kitchen, the newest first.
 #[utoipa::path(
     operation_id = "list_suppers",
     tag = "suppers",
-    responses(
-        (status = 200, body = [KeptSupperDto]),
-        (status = 503, body = Problem, content_type = "application/problem+json"),
-    )
+    params(Paging),
+    responses((status = 200, body = SupperPageDto))
 )]
 #[get("/suppers")]
-pub async fn list(context: Data<Context>) -> Result<Json<Vec<KeptSupperDto>>, ApiError> {
-    let rows = context
-        .query(|connection| Ok(db::suppers::list(connection)?))
+pub async fn list(
+    context: Data<Context>,
+    query: Query<Paging>,
+) -> Result<Json<SupperPageDto>, ApiError> {
+    let page = Page::of(query.page, query.per_page, PER_PAGE)?;
+    let read = context
+        .query(move |connection| suppers::page(connection, page.slice()))
         .await?;
-    let mut all: Vec<KeptSupperDto> = rows.into_iter().map(kept).collect::<Result<_, _>>()?;
-    for dish in all.iter_mut().flat_map(|one| &mut one.plan.dishes) {
-        dish.picture = None;
-    }
-    Ok(Json(all))
+    Ok(Json(SupperPageDto::of(read, page)))
 }

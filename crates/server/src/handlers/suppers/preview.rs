@@ -1,26 +1,23 @@
 use actix_web::post;
 use actix_web::web::{Data, Json};
 
-use super::kitchen;
+use crate::body::Body;
 use crate::context::Context;
 use crate::dto::supper::{SupperDto, SupperPlanDto};
-use crate::error::{ApiError, Problem};
+use crate::error::ApiError;
 use crate::supper::put_in_place;
+use crate::suppers::kitchen;
 
 /// Puts a supper in its place without keeping it.
 #[utoipa::path(
     operation_id = "preview_supper",
     tag = "suppers",
-    responses(
-        (status = 200, body = SupperPlanDto),
-        (status = 400, body = Problem, content_type = "application/problem+json"),
-        (status = 422, body = Problem, content_type = "application/problem+json"),
-    )
+    responses((status = 200, body = SupperPlanDto))
 )]
 #[post("/suppers/preview")]
 pub async fn preview(
     context: Data<Context>,
-    body: Json<SupperDto>,
+    body: Body<SupperDto>,
 ) -> Result<Json<SupperPlanDto>, ApiError> {
     let (supper, now) = (body.into_inner(), context.now());
     let machines = kitchen(&context).await;

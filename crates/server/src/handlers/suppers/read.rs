@@ -1,27 +1,28 @@
-use actix_web::get;
-use actix_web::web::{Data, Json, Path};
+use actix_web::web::{Data, Path};
+use actix_web::{HttpResponse, get};
 use uuid::Uuid;
 
-use super::kept;
 use crate::context::Context;
-use crate::db;
+use crate::documents;
 use crate::dto::supper::KeptSupperDto;
 use crate::error::{ApiError, Problem};
+use crate::suppers;
 
 /// One supper as it was scheduled last.
 #[utoipa::path(
     operation_id = "read_supper",
     tag = "suppers",
     responses(
-        (status = 200, body = KeptSupperDto),
+        (status = 200, body = KeptSupperDto, headers(("ETag" = String))),
         (status = 404, body = Problem, content_type = "application/problem+json"),
+        (status = 409, body = Problem, content_type = "application/problem+json"),
     )
 )]
 #[get("/suppers/{id}")]
-pub async fn read(context: Data<Context>, id: Path<Uuid>) -> Result<Json<KeptSupperDto>, ApiError> {
+pub async fn read(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
     let id = id.into_inner();
-    let row = context
-        .query(move |connection| Ok(db::suppers::find(connection, id)?))
+    let (kept, _) = context
+        .query(move |connection| suppers::whole(connection, id))
         .await?;
-    Ok(Json(kept(row.ok_or(ApiError::NotFound("supper"))?)?))
+    Ok(documents::answer(&kept, kept.revision))
 }

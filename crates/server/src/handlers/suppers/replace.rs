@@ -1,55 +1,36 @@
-use actix_web::put;
-use actix_web::web::{Data, Json, Path};
+use actix_web::web::{Data, Path};
+use actix_web::{HttpResponse, put};
 use uuid::Uuid;
 
-use super::{kept, kitchen};
+use crate::body::Body;
 use crate::context::Context;
-use crate::db;
+use crate::documents::{self, Seen};
 use crate::dto::supper::{KeptSupperDto, SupperDto};
 use crate::error::{ApiError, Problem};
-use crate::supper::{Laid, put_in_place};
+use crate::suppers;
 
-/// Changes a supper, or tells what has begun: everything else is planned anew from now, and moves as
-/// little as possible.
+/// Changes what is wanted of a supper: everything that has not begun is planned anew from now, and
+/// moves as little as possible. What has begun is reported, not written here; with If-Match, what is
+/// left out of it is taken back.
 #[utoipa::path(
     operation_id = "replace_supper",
     tag = "suppers",
+    params(("If-Match" = Option<String>, Header, description = "The ETag that was seen.")),
     responses(
-        (status = 200, body = KeptSupperDto),
+        (status = 200, body = KeptSupperDto, headers(("ETag" = String))),
         (status = 404, body = Problem, content_type = "application/problem+json"),
-        (status = 422, body = Problem, content_type = "application/problem+json"),
+        (status = 409, body = Problem, content_type = "application/problem+json"),
+        (status = 412, body = Problem, content_type = "application/problem+json"),
     )
 )]
 #[put("/suppers/{id}")]
 pub async fn replace(
     context: Data<Context>,
     id: Path<Uuid>,
-    body: Json<SupperDto>,
-) -> Result<Json<KeptSupperDto>, ApiError> {
-    let (id, supper, now) = (id.into_inner(), body.into_inner(), context.now());
-    let row = context
-        .query(move |connection| Ok(db::suppers::find(connection, id)?))
-        .await?;
-    let before = kept(row.ok_or(ApiError::NotFound("supper"))?)?.plan;
-    let machines = kitchen(&context).await;
-    let changed = context
-        .compute(move || {
-            let Laid { supper, plan } = put_in_place(&supper, Some(&before), &machines, now)?;
-            Ok(KeptSupperDto { id, supper, plan })
-        })
-        .await?;
-    let document = serde_json::to_value(&changed.supper)?;
-    let scheduled = serde_json::to_value(&changed.plan)?;
-    let name = changed.supper.name.trim().to_owned();
-    let written = context
-        .query(move |connection| {
-            Ok(db::suppers::replace(
-                connection, id, &name, &document, &scheduled,
-            )?)
-        })
-        .await?;
-    if written == 0 {
-        return Err(ApiError::NotFound("supper"));
-    }
-    Ok(Json(changed))
+    seen: Seen,
+    body: Body<SupperDto>,
+) -> Result<HttpResponse, ApiError> {
+    let (wanted, now) = (body.into_inner(), context.now());
+    let kept = suppers::change(&context, id.into_inner(), seen, wanted, now).await?;
+    Ok(documents::answer(&kept, kept.revision))
 }

@@ -1,16 +1,17 @@
+use actix_web::web::Data;
 use actix_web::{HttpResponse, get};
 
-use crate::openapi;
+use crate::description::Description;
 
-/// The JSON Schema of the document a supper travels in.
+/// The JSON Schema of the document that a supper travels in.
 #[utoipa::path(
     operation_id = "supper_schema",
     tag = "suppers",
     responses((status = 200, body = serde_json::Value, content_type = "application/schema+json"))
 )]
 #[get("/suppers/schema")]
-pub async fn schema() -> HttpResponse {
+pub async fn schema(description: Data<Description>) -> HttpResponse {
     HttpResponse::Ok()
         .content_type("application/schema+json")
-        .body(openapi::supper_schema())
+        .body(description.supper.clone())
 }

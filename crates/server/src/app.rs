@@ -1,0 +1,90 @@
+//! The application as it is served, and as it is tested: one place for both.
+
+use std::path::PathBuf;
+use std::sync::LazyLock;
+
+use actix_web::body::MessageBody;
+use actix_web::dev::{ServiceFactory, ServiceRequest, ServiceResponse};
+use actix_web::middleware::{Compress, from_fn};
+use actix_web::web::{self, Data};
+use actix_web::{App, Error, HttpResponse};
+use tracing::Span;
+use tracing_actix_web::{RootSpanBuilder, TracingLogger};
+use utoipa_actix_web::AppExt;
+
+use crate::context::Context;
+use crate::description::Description;
+use crate::error::extractors;
+use crate::guard::{Names, only_ours};
+use crate::{files, headers, openapi, routes};
+
+/// What an application is made of.
+#[derive(Clone)]
+pub struct Site {
+    /// Database and computation.
+    pub context: Context,
+    /// Names it answers to.
+    pub names: Names,
+    /// Folder of the built web application.
+    pub web_dir: PathBuf,
+}
+
+/// Made once for all workers.
+static DESCRIPTION: LazyLock<Data<Description>> = LazyLock::new(|| Data::new(openapi::described()));
+
+/// The application.
+pub fn app(
+    site: &Site,
+) -> App<
+    impl ServiceFactory<
+        ServiceRequest,
+        Config = (),
+        Response = ServiceResponse<impl MessageBody + use<>>,
+        Error = Error,
+        InitError = (),
+    > + use<>,
+> {
+    App::new()
+        .wrap(Compress::default())
+        .wrap(from_fn(only_ours))
+        .wrap(from_fn(headers::written))
+        .wrap(TracingLogger::<Spans>::new())
+        .app_data(Data::new(site.context.clone()))
+        .app_data(Data::new(site.names.clone()))
+        .app_data(Data::clone(&DESCRIPTION))
+        .configure(extractors)
+        .route("/api/openapi.json", web::get().to(description))
+        .into_utoipa_app()
+        .configure(routes::api)
+        .into_app()
+        .configure(files::service(&site.web_dir))
+}
+
+async fn description(description: Data<Description>) -> HttpResponse {
+    HttpResponse::Ok()
+        .content_type("application/json")
+        .body(description.openapi.clone())
+}
+
+/// Request logs carry method, route and status: no address, no query, nothing a person wrote.
+struct Spans;
+
+impl RootSpanBuilder for Spans {
+    fn on_request_start(request: &ServiceRequest) -> Span {
+        tracing::info_span!(
+            "request",
+            method = %request.method(),
+            route = request.match_pattern().unwrap_or_default(),
+            status = tracing::field::Empty,
+        )
+    }
+
+    fn on_request_end<B: MessageBody>(span: Span, outcome: &Result<ServiceResponse<B>, Error>) {
+        let status = match outcome {
+            Ok(response) => response.status(),
+            Err(error) => error.as_response_error().status_code(),
+        };
+        span.record("status", status.as_u16());
+        span.in_scope(|| tracing::info!("answered"));
+    }
+}

@@ -1,0 +1,118 @@
+//! The words for kinds of things, on the wire and in what is stored; a leaf, which everything reads.
+
+use ember_core::basket::Tie;
+use ember_core::fryer::{MachineKind, Support};
+use ember_core::meat::{Browning, Coat, CutId};
+use ember_core::plan::{
+    Crispness, Keeping, LoadRule, PreheatRule, SauceRule, StepKind, TurnRule, Unknown, WarningKind,
+};
+use ember_core::prep::Place;
+
+/// An enum of the wire with its counterpart in the core.
+macro_rules! wire_enum {
+    ($(#[$meta:meta])* $name:ident = $core:path { $($(#[$doc:meta])* $variant:ident),+ $(,)? }) => {
+        $(#[$meta])*
+        #[derive(
+            Debug, Clone, Copy, PartialEq, Eq, serde::Serialize, serde::Deserialize,
+            utoipa::ToSchema,
+        )]
+        #[serde(rename_all = "snake_case")]
+        pub enum $name {
+            $($(#[$doc])* $variant),+
+        }
+
+        impl From<$name> for $core {
+            fn from(wire: $name) -> Self {
+                match wire {
+                    $($name::$variant => Self::$variant),+
+                }
+            }
+        }
+
+        impl From<$core> for $name {
+            fn from(core: $core) -> Self {
+                match core {
+                    $(<$core>::$variant => Self::$variant),+
+                }
+            }
+        }
+    };
+}
+pub(crate) use wire_enum;
+
+wire_enum!(
+    /// Cut of the catalogue.
+    CutDto = CutId {
+        PartyWing, Drumette, WingFlat, WholeWing, Drumstick, BoneInThigh, BonelessThigh, LegQuarter, BonelessBreast, SpatchcockedChicken, WholeChicken, GameHen, TurkeyDrumstick, TurkeyWing, TurkeyBreastJoint, PorkBellySlab, BellyCubes, PorkChop, ThinChop, BonelessChop, ThinBonelessChop, BreadedChop, PorkLoinRoast, PorkTenderloin, PorkShoulderPiece, CountryRib, BackRibs, RibTips, BeefRoast, BeefRumpRoast, BeefSteak, BeefRibSteak, BeefShortRib, LambChop
+    }
+);
+wire_enum!(
+    /// Surface of the pieces.
+    CoatDto = Coat {
+        Wet, PattedDry, Oiled, Rubbed, BakingPowder, FridgeDried, Floured, Crumbed, Glazed
+    }
+);
+wire_enum!(
+    /// School of preheating.
+    PreheatDto = PreheatRule { Always, ThinOnly, Never }
+);
+wire_enum!(
+    /// School of turning.
+    TurnDto = TurnRule { EqualBrowning, HalfWay, Never }
+);
+wire_enum!(
+    /// School of saucing.
+    SauceDto = SauceRule { None, BeforeAndAtTurn, LastMinutes, Tossed }
+);
+wire_enum!(
+    /// How the pieces share the machine.
+    LoadDto = LoadRule { WithAir, AllAtOnce }
+);
+wire_enum!(
+    /// How a roast on the spit is tied.
+    TieDto = Tie { Tight, Loose, Untied }
+);
+wire_enum!(
+    /// What becomes of the first batches while the others cook.
+    KeepingDto = Keeping { Warm, Reheat }
+);
+wire_enum!(
+    /// How the pieces are held.
+    SupportDto = Support {
+        Basket, Rack, FoilBox, GrillPlate, RoastingPan, Spit, TumblingBasket
+    }
+);
+wire_enum!(
+    /// Colour of a face.
+    BrowningDto = Browning { Pale, Blond, Golden, Brown, Dark, Burnt }
+);
+wire_enum!(
+    /// What a step asks for.
+    StepKindDto = StepKind { Preheat, Load, Turn, Sauce, Set, Act, Check, Pull, Rest, Serve }
+);
+wire_enum!(
+    /// What a warning is about.
+    WarningKindDto = WarningKind {
+        BelowFloor, NearElement, TooLong, SurfaceBurns, StaysPale, SauceTooEarly, Smoke,
+        OutOfFridge, Allergen,
+        TurnsBadly, CoolsBetween
+    }
+);
+wire_enum!(
+    /// What an assumption is about.
+    AssumptionKindDto = Unknown { Thickness, Start, MachineHeat, Thermostat, Load }
+);
+wire_enum!(
+    /// How crisp a surface is.
+    CrispnessDto = Crispness { Soggy, Soft, Fair, Crisp, VeryCrisp }
+);
+wire_enum!(
+    /// Kind of machine.
+    MachineKindDto = MachineKind {
+        Drawer, TwinDrawers, OvenStyle, LiddedGrill, FanOven, StillOven
+    }
+);
+wire_enum!(
+    /// Where a task is done.
+    PlaceDto = Place { Counter, Bowl, Fridge, Hob }
+);

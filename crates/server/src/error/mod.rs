@@ -1,0 +1,326 @@
+//! Errors as problem details (RFC 9457), each with one stable code.
+
+mod plan;
+mod problem;
+
+use std::borrow::Cow;
+
+use actix_web::http::StatusCode;
+use actix_web::{HttpRequest, HttpResponse, ResponseError};
+use ember_core::fryer::MachineError;
+use ember_core::plan::{DeadlineError, PlanError};
+use ember_core::units::OutOfBounds;
+use serde_json::Value;
+
+pub use problem::{Code, DivisionDto, Problem, respond};
+
+/// An error on its way to becoming a [`Problem`].
+#[derive(Debug, thiserror::Error)]
+pub enum ApiError {
+    /// A plan was refused.
+    #[error(transparent)]
+    Plan(#[from] PlanError),
+    /// No setting meets a deadline.
+    #[error(transparent)]
+    TooSoon(DeadlineError),
+    /// A value outside its bound, under the name of its field.
+    #[error("{0}")]
+    Bound(#[from] OutOfBounds),
+    /// A field whose value makes no sense.
+    #[error("{detail}")]
+    Invalid {
+        /// The field.
+        field: Cow<'static, str>,
+        /// What is wrong and the way out.
+        detail: String,
+    },
+    /// The request could not be read.
+    #[error("{0}")]
+    Malformed(String),
+    /// The body is over the limit.
+    #[error("the body is larger than {} kB", BODY_LIMIT / 1024)]
+    TooLarge,
+    /// Not sent as JSON.
+    #[error("send the body as application/json")]
+    NotJson,
+    /// Nothing there.
+    #[error("there is no {0} here")]
+    NotFound(&'static str),
+    /// It does not fit the state of things.
+    #[error("{detail}")]
+    Conflict {
+        /// Stable code.
+        code: Code,
+        /// What is wrong and the way out.
+        detail: String,
+    },
+    /// Somebody else changed it first.
+    #[error(
+        "this was changed meanwhile, on another device or in another tab; look at what stands \
+             there now and change that"
+    )]
+    Changed {
+        /// What stands there now.
+        current: Box<Value>,
+    },
+    /// What is stored cannot be read.
+    #[error("this cannot be shown: {0}; it can be exported as it is, or deleted")]
+    Unreadable(String),
+    /// Not meant for this server, or not sent by one of its pages.
+    #[error("{detail}")]
+    Foreign {
+        /// Which of the two.
+        code: Code,
+        /// What was asked and what to do.
+        detail: String,
+    },
+    /// One of several things in a document.
+    #[error("\"{name}\": {error}")]
+    InDocument {
+        /// Which.
+        name: String,
+        /// What is wrong with it.
+        error: Box<ApiError>,
+    },
+    /// The database does not answer.
+    #[error("the database does not answer; nothing was lost, try again in a moment")]
+    DatabaseDown(#[source] Box<dyn std::error::Error + Send + Sync>),
+    /// Too many at once, or somebody holds what is asked for.
+    #[error("the database is busy with others; nothing was lost, try again in a moment")]
+    DatabaseBusy,
+    /// Too many computations at once.
+    #[error("too many plans are being computed at once; try again in a moment")]
+    Busy,
+    /// A fault of ours.
+    #[error("something went wrong on our side; it is in the log")]
+    Fault(#[source] anyhow::Error),
+}
+
+impl From<MachineError> for ApiError {
+    fn from(error: MachineError) -> Self {
+        match error {
+            MachineError::OutOfBounds(error) => Self::Bound(error),
+            other => Self::Plan(PlanError::Machine(other)),
+        }
+    }
+}
+
+impl From<DeadlineError> for ApiError {
+    fn from(error: DeadlineError) -> Self {
+        match error {
+            DeadlineError::Plan(error) => Self::Plan(error),
+            DeadlineError::TooSoon { .. } => Self::TooSoon(error),
+        }
+    }
+}
+
+/// What a database that goes away, or has not come up, tells in words only.
+const GONE: [&str; 7] = [
+    "terminating connection",
+    "shutting down",
+    "starting up",
+    "in recovery mode",
+    "server closed the connection",
+    "no connection to the server",
+    "could not receive data",
+];
+/// What it tells when something took longer than it may.
+const TOO_LONG: [&str; 3] = [
+    "due to statement timeout",
+    "due to lock timeout",
+    "deadlock detected",
+];
+
+impl From<diesel::result::Error> for ApiError {
+    fn from(error: diesel::result::Error) -> Self {
+        use diesel::result::{DatabaseErrorKind, Error};
+        let says = |phrases: &[&str], words: &str| phrases.iter().any(|one| words.contains(one));
+        match error {
+            Error::NotFound => Self::NotFound("cook"),
+            Error::DatabaseError(DatabaseErrorKind::ClosedConnection, _)
+            | Error::BrokenTransactionManager => Self::DatabaseDown(Box::new(error)),
+            Error::DatabaseError(DatabaseErrorKind::SerializationFailure, _) => Self::DatabaseBusy,
+            Error::DatabaseError(_, ref info) if says(&GONE, info.message()) => {
+                Self::DatabaseDown(Box::new(error))
+            }
+            Error::DatabaseError(_, ref info) if says(&TOO_LONG, info.message()) => {
+                Self::DatabaseBusy
+            }
+            // The error of the statement that found the connection gone, not of taking it back.
+            Error::RollbackErrorOnCommit { .. } => Self::DatabaseDown(Box::new(error)),
+            other => Self::Fault(other.into()),
+        }
+    }
+}
+
+impl From<diesel::r2d2::PoolError> for ApiError {
+    fn from(error: diesel::r2d2::PoolError) -> Self {
+        Self::DatabaseDown(Box::new(error))
+    }
+}
+
+impl From<actix_web::error::BlockingError> for ApiError {
+    fn from(error: actix_web::error::BlockingError) -> Self {
+        Self::Fault(error.into())
+    }
+}
+
+impl From<serde_json::Error> for ApiError {
+    fn from(error: serde_json::Error) -> Self {
+        Self::Fault(error.into())
+    }
+}
+
+impl ApiError {
+    /// A field whose value makes no sense.
+    #[must_use]
+    pub fn invalid(field: impl Into<Cow<'static, str>>, detail: impl Into<String>) -> Self {
+        Self::Invalid {
+            field: field.into(),
+            detail: detail.into(),
+        }
+    }
+
+    /// Something that does not fit the state of things.
+    #[must_use]
+    pub fn conflict(code: Code, detail: impl Into<String>) -> Self {
+        Self::Conflict {
+            code,
+            detail: detail.into(),
+        }
+    }
+
+    /// A name that is taken is told as such.
+    #[must_use]
+    pub fn name_taken(error: diesel::result::Error, what: &str, name: &str) -> Self {
+        use diesel::result::{DatabaseErrorKind, Error};
+        match error {
+            Error::DatabaseError(DatabaseErrorKind::UniqueViolation, _) => Self::conflict(
+                Code::NameTaken,
+                format!("there is a {what} called \"{name}\" already; choose another name"),
+            ),
+            other => other.into(),
+        }
+    }
+
+    fn code(&self) -> Code {
+        match self {
+            Self::Plan(error) => plan::code(error),
+            Self::TooSoon(_) => Code::TooSoon,
+            Self::Bound(_) => Code::OutOfBounds,
+            Self::Invalid { .. } => Code::Invalid,
+            Self::Malformed(_) => Code::Malformed,
+            Self::TooLarge => Code::TooLarge,
+            Self::NotJson => Code::NotJson,
+            Self::NotFound(_) => Code::NotFound,
+            Self::InDocument { error, .. } => error.code(),
+            Self::Conflict { code, .. } | Self::Foreign { code, .. } => *code,
+            Self::Changed { .. } => Code::Changed,
+            Self::Unreadable(_) => Code::Unreadable,
+            Self::DatabaseDown(_) => Code::DatabaseDown,
+            Self::DatabaseBusy => Code::DatabaseBusy,
+            Self::Busy => Code::Busy,
+            Self::Fault(_) => Code::Fault,
+        }
+    }
+
+    /// Whether the same may go well in a moment.
+    #[must_use]
+    pub fn is_passing(&self) -> bool {
+        self.code().status() == StatusCode::SERVICE_UNAVAILABLE
+    }
+
+    fn bound(&self) -> Option<&OutOfBounds> {
+        match self {
+            Self::InDocument { error, .. } => error.bound(),
+            Self::Bound(error)
+            | Self::Plan(
+                PlanError::OutOfBounds(error)
+                | PlanError::Machine(MachineError::OutOfBounds(error)),
+            ) => Some(error),
+            _ => None,
+        }
+    }
+
+    fn field(&self) -> Option<&str> {
+        match self {
+            Self::Invalid { field, .. } => Some(field),
+            Self::InDocument { error, .. } => error.field(),
+            Self::Plan(error) => Some(plan::field(error)),
+            Self::Bound(error) => Some(error.bound.field),
+            Self::TooSoon(_) => Some("within_s"),
+            _ => None,
+        }
+    }
+
+    /// The body that is sent.
+    #[must_use]
+    pub fn problem(&self) -> Problem {
+        let mut problem = Problem::new(self.code(), self.to_string());
+        problem.field = self.field().map(str::to_owned);
+        if let Some(error) = self.bound() {
+            problem.value = Some(error.value).filter(|value| value.is_finite());
+            problem.min = Some(error.bound.min);
+            problem.max = Some(error.bound.max);
+            problem.unit = Some(error.bound.unit);
+        }
+        match self {
+            Self::Plan(error) => plan::limits(error, &mut problem),
+            Self::Changed { current } => problem.current = Some((**current).clone()),
+            _ => {}
+        }
+        problem
+    }
+
+    /// Writes the cause of what is our fault, or the database's, to the log: what is answered says
+    /// that it is there.
+    pub fn log(&self) {
+        match self {
+            Self::DatabaseDown(cause) => tracing::warn!(%cause, "database down"),
+            Self::DatabaseBusy => tracing::warn!("database busy"),
+            Self::Fault(cause) => tracing::error!(?cause, "fault"),
+            Self::Unreadable(cause) => tracing::warn!(cause, "unreadable document"),
+            Self::InDocument { error, .. } => error.log(),
+            _ => {}
+        }
+    }
+}
+
+impl ResponseError for ApiError {
+    fn status_code(&self) -> StatusCode {
+        self.code().status()
+    }
+
+    fn error_response(&self) -> HttpResponse {
+        self.log();
+        respond(&self.problem())
+    }
+}
+
+/// Body limit, bytes.
+pub const BODY_LIMIT: usize = 64 * 1024;
+
+/// Answers unreadable bodies, paths and queries in the same shape as everything else.
+pub fn extractors(config: &mut actix_web::web::ServiceConfig) {
+    use actix_web::error::JsonPayloadError;
+    use actix_web::web::{JsonConfig, PathConfig, QueryConfig};
+    let json = JsonConfig::default()
+        .limit(BODY_LIMIT)
+        .error_handler(|error, _: &HttpRequest| {
+            match error {
+                JsonPayloadError::Overflow { .. }
+                | JsonPayloadError::OverflowKnownLength { .. } => ApiError::TooLarge,
+                JsonPayloadError::ContentType => ApiError::NotJson,
+                other => ApiError::Malformed(other.to_string()),
+            }
+            .into()
+        });
+    config
+        .app_data(json)
+        .app_data(PathConfig::default().error_handler(|error, _| {
+            ApiError::Malformed(format!("the address is not understood: {error}")).into()
+        }))
+        .app_data(QueryConfig::default().error_handler(|error, _| {
+            ApiError::Malformed(format!("the query is not understood: {error}")).into()
+        }));
+}

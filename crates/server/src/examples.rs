@@ -1,0 +1,78 @@
+//! Examples of what can be sent, made by the types that read it, so that they are never out of date.
+
+use ember_core::fryer::PRESETS;
+use ember_core::meat::CutId;
+use ember_core::plan::Request;
+use serde::Serialize;
+use serde_json::{Value, json};
+use uuid::Uuid;
+
+use crate::demo;
+use crate::dto::cook::{NewCookDto, RenameDto};
+use crate::dto::event::{HappeningDto, ReportDto};
+use crate::dto::machine::{MachineDto, MachinesDocumentDto};
+use crate::dto::request::RequestDto;
+use crate::dto::supper::SupperDto;
+
+/// An example of a type, by its name in the description.
+#[must_use]
+pub fn of(name: &str) -> Option<Value> {
+    let machine = || {
+        PRESETS
+            .first()
+            .map(|preset| MachineDto::from(&preset.machine()))
+    };
+    let sentence = || {
+        let machine = PRESETS.first()?.machine();
+        Some(RequestDto::from(&Request::usual(CutId::Drumstick, machine)))
+    };
+    match name {
+        "RequestDto" => value(&sentence()?),
+        "NewCookDto" => value(&NewCookDto {
+            request: sentence()?,
+            name: Some("Drumsticks for the ferry crew".to_owned()),
+            eat_at: None,
+        }),
+        "RenameDto" => value(&RenameDto {
+            name: "Cider chops".to_owned(),
+        }),
+        "MachineDto" => value(&machine()?),
+        "MachinesDocumentDto" => value(&MachinesDocumentDto::of(vec![machine()?])),
+        "BlendDto" => value(&demo::fennel_rub()),
+        "OwnMethodDto" => value(&demo::night_before_the_ferry()),
+        "SupperDto" => value(&SupperDto {
+            serve_at: None,
+            quiet: None,
+            ..demo::ferry_crew(chrono::DateTime::UNIX_EPOCH)
+        }),
+        "ReportDto" => value(&ReportDto {
+            id: Uuid::nil(),
+            ago_s: 0.0,
+            happening: HappeningDto::Reading {
+                core_c: 58.0,
+                air_c: None,
+            },
+        }),
+        "PreparationWishDto" => Some(json!({ "request": value(&sentence()?)? })),
+        "DeadlineDto" => Some(json!({ "request": value(&sentence()?)?, "within_s": 1800.0 })),
+        "OtherMachineDto" => {
+            Some(json!({ "request": value(&sentence()?)?, "machine": value(&machine()?)? }))
+        }
+        "RecipeDto" => Some(json!({
+            "request": value(&sentence()?)?, "recipe_s": 1500.0, "machine": value(&machine()?)?,
+        })),
+        "PairDto" => Some(json!({ "first": value(&sentence()?)?, "second": value(&sentence()?)? })),
+        "TypedDto" => Some(json!({
+            "field": "thickness_mm", "text": "1 3/4 in", "temperature_scale": "fahrenheit",
+            "weight_system": "imperial",
+        })),
+        "SettingsDto" => {
+            Some(json!({ "region": "uk", "temperature": "celsius", "weight": "metric" }))
+        }
+        _ => None,
+    }
+}
+
+fn value(example: &impl Serialize) -> Option<Value> {
+    serde_json::to_value(example).ok()
+}

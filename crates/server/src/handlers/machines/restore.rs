@@ -1,0 +1,26 @@
+use actix_web::web::{Data, Path};
+use actix_web::{HttpResponse, post};
+use uuid::Uuid;
+
+use crate::context::Context;
+use crate::error::{ApiError, Problem};
+use crate::machines;
+
+/// Brings a deleted machine back.
+#[utoipa::path(
+    operation_id = "restore_machine",
+    tag = "kitchen",
+    responses(
+        (status = 204),
+        (status = 404, body = Problem, content_type = "application/problem+json"),
+        (status = 409, body = Problem, content_type = "application/problem+json"),
+    )
+)]
+#[post("/machines/{id}/restore")]
+pub async fn restore(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
+    let id = id.into_inner();
+    context
+        .query(move |connection| machines::bring_back(connection, id))
+        .await?;
+    Ok(HttpResponse::NoContent().finish())
+}

@@ -1,0 +1,27 @@
+use actix_web::web::{Data, Path};
+use actix_web::{HttpResponse, post};
+use uuid::Uuid;
+
+use crate::cards;
+use crate::context::Context;
+use crate::dto::method::OwnMethodDto;
+use crate::error::{ApiError, Problem};
+
+/// Brings a deleted method back.
+#[utoipa::path(
+    operation_id = "restore_method",
+    tag = "cards",
+    responses(
+        (status = 204),
+        (status = 404, body = Problem, content_type = "application/problem+json"),
+        (status = 409, body = Problem, content_type = "application/problem+json"),
+    )
+)]
+#[post("/methods/{id}/restore")]
+pub async fn restore(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
+    let id = id.into_inner();
+    context
+        .query(move |connection| cards::bring_back::<OwnMethodDto>(connection, id))
+        .await?;
+    Ok(HttpResponse::NoContent().finish())
+}

@@ -1,0 +1,2 @@
+pub mod read;
+pub mod write;

@@ -1,0 +1,20 @@
+use actix_web::web::Data;
+use actix_web::{HttpResponse, get};
+
+use crate::context::Context;
+use crate::documents;
+use crate::dto::settings::KitchenSettingsDto;
+use crate::error::ApiError;
+use crate::settings;
+
+/// What the household agreed on.
+#[utoipa::path(
+    operation_id = "read_settings",
+    tag = "kitchen",
+    responses((status = 200, body = KitchenSettingsDto, headers(("ETag" = String))))
+)]
+#[get("/settings")]
+pub async fn read(context: Data<Context>) -> Result<HttpResponse, ApiError> {
+    let known = context.query(settings::read).await?;
+    Ok(documents::answer(&known, known.revision))
+}

@@ -1,0 +1,32 @@
+use actix_web::web::Data;
+use actix_web::{HttpResponse, put};
+
+use crate::body::Body;
+use crate::context::Context;
+use crate::documents::{self, Seen};
+use crate::dto::settings::{KitchenSettingsDto, SettingsDto};
+use crate::error::{ApiError, Problem};
+use crate::settings;
+
+/// Chooses for the household.
+#[utoipa::path(
+    operation_id = "write_settings",
+    tag = "kitchen",
+    params(("If-Match" = Option<String>, Header, description = "The ETag that was seen.")),
+    responses(
+        (status = 200, body = KitchenSettingsDto, headers(("ETag" = String))),
+        (status = 412, body = Problem, content_type = "application/problem+json"),
+    )
+)]
+#[put("/settings")]
+pub async fn write(
+    context: Data<Context>,
+    seen: Seen,
+    body: Body<SettingsDto>,
+) -> Result<HttpResponse, ApiError> {
+    let (chosen, now) = (body.into_inner(), context.now());
+    let written = context
+        .query(move |connection| settings::write(connection, &seen, chosen, now))
+        .await?;
+    Ok(documents::answer(&written, written.revision))
+}

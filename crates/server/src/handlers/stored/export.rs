@@ -1,0 +1,89 @@
+use actix_web::http::header::{ContentDisposition, DispositionParam, DispositionType};
+use actix_web::web::{Data, Path};
+use actix_web::{HttpResponse, get};
+use serde::Deserialize;
+use serde_json::json;
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use crate::context::Context;
+use crate::db;
+use crate::error::{ApiError, Problem};
+
+/// What is stored as documents.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum StoredKind {
+    /// Cooks with their plans.
+    Cooks,
+    /// Suppers with their schedules.
+    Suppers,
+    /// Machines.
+    Machines,
+    /// Methods.
+    Methods,
+    /// Blends.
+    Blends,
+}
+
+/// A document as it is stored, whatever it holds: also one that cannot be shown.
+#[utoipa::path(
+    operation_id = "export_stored",
+    tag = "kitchen",
+    params(
+        ("kind" = StoredKind, Path, description = "What it is."),
+        ("id" = Uuid, Path, description = "Identity."),
+    ),
+    responses(
+        (status = 200, body = serde_json::Value),
+        (status = 404, body = Problem, content_type = "application/problem+json"),
+    )
+)]
+#[get("/stored/{kind}/{id}")]
+pub async fn export(
+    context: Data<Context>,
+    path: Path<(StoredKind, Uuid)>,
+) -> Result<HttpResponse, ApiError> {
+    let (kind, id) = path.into_inner();
+    let found = context
+        .query(move |connection| {
+            Ok(match kind {
+                StoredKind::Cooks => {
+                    let cook = db::cooks::find_any(connection, id)?;
+                    let events = db::cooks::events(connection, id)?;
+                    let events: Vec<_> = events
+                        .into_iter()
+                        .map(|event| json!({ "at": event.at, "happening": event.happening }))
+                        .collect();
+                    cook.map(|cook| {
+                        json!({
+                            "name": cook.name, "request": cook.request, "plan": cook.plan,
+                            "started_at": cook.started_at, "finished_at": cook.finished_at,
+                            "events": events,
+                        })
+                    })
+                }
+                StoredKind::Suppers => db::suppers::find_any(connection, id)?.map(|supper| {
+                    json!({
+                        "name": supper.name, "document": supper.document,
+                        "scheduled": supper.scheduled,
+                    })
+                }),
+                StoredKind::Machines => db::machines::find_any(connection, id)?
+                    .map(|machine| json!({ "name": machine.name, "profile": machine.profile })),
+                StoredKind::Methods => db::cards::find_any(connection, (id, "method"))?
+                    .map(|card| json!({ "name": card.name, "document": card.document })),
+                StoredKind::Blends => db::cards::find_any(connection, (id, "blend"))?
+                    .map(|card| json!({ "name": card.name, "document": card.document })),
+            })
+        })
+        .await?;
+    let found = found.ok_or(ApiError::NotFound("document"))?;
+    let name = DispositionParam::Filename("stored.json".to_owned());
+    Ok(HttpResponse::Ok()
+        .insert_header(ContentDisposition {
+            disposition: DispositionType::Attachment,
+            parameters: vec![name],
+        })
+        .json(found))
+}

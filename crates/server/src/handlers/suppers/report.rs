@@ -1,0 +1,36 @@
+use actix_web::web::{Data, Path};
+use actix_web::{HttpResponse, post};
+use chrono::Duration;
+use ember_core::units::bounds::AGO;
+use uuid::Uuid;
+
+use crate::body::Body;
+use crate::context::Context;
+use crate::documents;
+use crate::dto::supper::{KeptSupperDto, SupperReportDto};
+use crate::error::{ApiError, Problem};
+use crate::suppers;
+
+/// Reports that a task has begun, is done or takes longer: that is kept as a fact, and everything that
+/// has not begun is planned anew around it.
+#[utoipa::path(
+    operation_id = "report_supper",
+    tag = "suppers",
+    responses(
+        (status = 200, body = KeptSupperDto, headers(("ETag" = String))),
+        (status = 404, body = Problem, content_type = "application/problem+json"),
+        (status = 409, body = Problem, content_type = "application/problem+json"),
+    )
+)]
+#[post("/suppers/{id}/events")]
+pub async fn report(
+    context: Data<Context>,
+    id: Path<Uuid>,
+    body: Body<SupperReportDto>,
+) -> Result<HttpResponse, ApiError> {
+    let (report, now) = (body.into_inner(), context.now());
+    let ago = AGO.check(report.ago_s)?;
+    let at = now - Duration::milliseconds((ago * 1000.0) as i64);
+    let kept = suppers::take_report(&context, id.into_inner(), report, at, now).await?;
+    Ok(documents::answer(&kept, kept.revision))
+}

@@ -1,0 +1,25 @@
+use actix_web::web::{Data, Path};
+use actix_web::{HttpResponse, post};
+use uuid::Uuid;
+
+use crate::context::Context;
+use crate::error::{ApiError, Problem};
+use crate::suppers;
+
+/// Brings a deleted supper back.
+#[utoipa::path(
+    operation_id = "restore_supper",
+    tag = "suppers",
+    responses(
+        (status = 204),
+        (status = 404, body = Problem, content_type = "application/problem+json"),
+    )
+)]
+#[post("/suppers/{id}/restore")]
+pub async fn restore(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
+    let id = id.into_inner();
+    context
+        .query(move |connection| suppers::bring_back(connection, id))
+        .await?;
+    Ok(HttpResponse::NoContent().finish())
+}

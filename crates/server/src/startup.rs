@@ -1,0 +1,189 @@
+//! What a server does with its database before it answers: waits for it, brings it up to date, and
+//! fills a kitchen that was never filled. One server at a time, however many start at once.
+
+use std::collections::HashSet;
+use std::time::{Duration, Instant};
+
+use chrono::{DateTime, Utc};
+use diesel::connection::SimpleConnection;
+use diesel::migration::{Migration, MigrationSource};
+use diesel::pg::{Pg, PgConnection};
+use diesel::prelude::*;
+use diesel::sql_types::{BigInt, Bool, Text};
+use diesel_migrations::MigrationHarness;
+
+use crate::db::connect::unlimited;
+use crate::db::{MIGRATIONS, settings};
+use crate::error::ApiError;
+use crate::{demo, storage};
+
+/// The lock that a server holds while it starts: an arbitrary number of ours.
+const STARTING: i64 = 0x5EA_1163;
+/// Between two tries.
+const PAUSE: Duration = Duration::from_millis(500);
+/// The setting that says that the kitchen has been filled.
+const FILLED: &str = "filled";
+
+/// What start-up is told.
+#[derive(Debug, Clone, Copy)]
+pub struct Start<'a> {
+    /// As whom the service works.
+    pub url: &'a str,
+    /// As whom the tables are made and changed: their owner.
+    pub owner_url: &'a str,
+    /// How long the database is waited for.
+    pub wait: Duration,
+    /// Whether a kitchen that was never filled gets the demo.
+    pub demo: bool,
+    /// Whether nothing but the tables is wanted.
+    pub only_migrate: bool,
+    /// The time.
+    pub now: DateTime<Utc>,
+}
+
+/// Gets the database ready.
+///
+/// # Errors
+/// One line that says what is wrong and what to do.
+pub fn prepare(start: Start, say: &dyn Fn(&str)) -> Result<(), String> {
+    let mut owner = wait_for(start.owner_url, start.wait, say)?;
+    lock(&mut owner).map_err(|error| told("the database cannot be locked", &error))?;
+    // Released with the connection, also when this process is killed.
+    migrate(&mut owner)?;
+    if start.only_migrate {
+        return Ok(());
+    }
+    let mut own = wait_for(start.url, start.wait, say)?;
+    let wrong = |what: &str| {
+        let what = what.to_owned();
+        move |error: ApiError| {
+            error.log();
+            match &error {
+                ApiError::Fault(cause) => told(&what, cause),
+                other => told(&what, other),
+            }
+        }
+    };
+    storage::catch_up::summarise(&mut own)
+        .map_err(wrong("what is stored could not be brought up to date"))?;
+    fill(&mut own, start).map_err(wrong("the demo kitchen could not be written"))
+}
+
+fn told(what: &str, why: &dyn std::fmt::Display) -> String {
+    format!("{what}: {why}")
+}
+
+/// A connection, as soon as there is one.
+fn wait_for(url: &str, wait: Duration, say: &dyn Fn(&str)) -> Result<PgConnection, String> {
+    let until = Instant::now() + wait;
+    let mut said = false;
+    loop {
+        match unlimited(url) {
+            Ok(connection) => return Ok(connection),
+            Err(error) if Instant::now() >= until => {
+                return Err(format!(
+                    "the database at DATABASE_URL does not answer after {} s ({}); start it or \
+                     correct the address",
+                    wait.as_secs(),
+                    error.to_string().lines().next().unwrap_or_default()
+                ));
+            }
+            Err(_) => {
+                if !said {
+                    say("waiting for the database");
+                    said = true;
+                }
+                std::thread::sleep(PAUSE);
+            }
+        }
+    }
+}
+
+fn lock(connection: &mut PgConnection) -> QueryResult<()> {
+    diesel::sql_query("SELECT pg_advisory_lock($1)")
+        .bind::<BigInt, _>(STARTING)
+        .execute(connection)
+        .map(drop)
+}
+
+#[derive(QueryableByName)]
+struct Version {
+    #[diesel(sql_type = Text)]
+    version: String,
+}
+
+#[derive(QueryableByName)]
+struct There {
+    #[diesel(sql_type = Bool)]
+    there: bool,
+}
+
+/// Migrations the database has had. Read without Diesel's own way, which makes the table first and so
+/// needs the right to.
+fn applied(connection: &mut PgConnection) -> QueryResult<HashSet<String>> {
+    let table: There =
+        diesel::sql_query("SELECT to_regclass('__diesel_schema_migrations') IS NOT NULL AS there")
+            .get_result(connection)?;
+    if !table.there {
+        return Ok(HashSet::new());
+    }
+    let rows: Vec<Version> =
+        diesel::sql_query("SELECT version::text AS version FROM __diesel_schema_migrations")
+            .load(connection)?;
+    Ok(rows.into_iter().map(|row| row.version).collect())
+}
+
+/// Brings the schema up to date, or refuses one that a newer program made.
+///
+/// # Errors
+/// One line that says what is wrong and what to do.
+pub fn migrate(connection: &mut PgConnection) -> Result<(), String> {
+    let unread = |error: &dyn std::fmt::Display| told("the database cannot be read", error);
+    let applied = applied(connection).map_err(|error| unread(&error))?;
+    let known: Vec<String> = MigrationSource::<Pg>::migrations(&MIGRATIONS)
+        .map_err(|error| unread(&error))?
+        .iter()
+        .map(|migration: &Box<dyn Migration<Pg>>| migration.name().version().to_string())
+        .collect();
+    let newer = applied.iter().filter(|version| !known.contains(version));
+    if let Some(newest) = newer.max() {
+        return Err(format!(
+            "the database was made by a newer Zesty Ember (its schema is of {newest}, this program \
+             knows up to {}); update this program, or use another database",
+            known.last().map_or("none", String::as_str)
+        ));
+    }
+    if known.iter().all(|version| applied.contains(version)) {
+        return Ok(());
+    }
+    // Not noticed by the other servers' queries for longer than they wait anyway.
+    connection
+        .batch_execute("SET client_min_messages = warning")
+        .map_err(|error| unread(&error))?;
+    connection
+        .run_pending_migrations(MIGRATIONS)
+        .map(drop)
+        .map_err(|error| told("the database could not be brought up to date", &error))
+}
+
+/// Fills a kitchen that was never filled, once; a row says that it was.
+fn fill(connection: &mut PgConnection, start: Start) -> Result<(), ApiError> {
+    if settings::read(connection, FILLED)?.is_some() {
+        return Ok(());
+    }
+    let by = if settings::holds_anything(connection)? {
+        "its cook"
+    } else if start.demo {
+        "the demo"
+    } else {
+        return Ok(());
+    };
+    connection.transaction(|connection| {
+        if by == "the demo" {
+            demo::fill(connection, start.now)?;
+        }
+        let document = storage::pack(storage::settings::Filled { by: by.to_owned() })?;
+        settings::write(connection, FILLED, &document, start.now)?;
+        Ok(())
+    })
+}

@@ -1,0 +1,78 @@
+//! What was computed, as it was answered then: plans, schedules, and the summaries that lists show.
+//!
+//! A snapshot is for looking at, so it has the shape of the answer, and a version of its own. Where
+//! the shape of an answer changes, a version and an upgrade are added here; `tests/storage.rs` holds
+//! the shape that is written against a committed one, so that a change without a version is seen.
+
+use serde::{Deserialize, Serialize};
+use serde_json::{Value, json};
+
+use super::{Document, Upgrade};
+use crate::dto::plan::{PictureDto, PlanDto, StepDto};
+use crate::dto::supper::{SupperPlanDto, SupperSummaryDto};
+
+impl Document for PlanDto {}
+
+/// Dishes and tasks had no identities in version 1: they are known by their numbers.
+fn identities(schedule: &mut Value) {
+    let dishes = schedule.get_mut("dishes").and_then(Value::as_array_mut);
+    for (number, dish) in dishes.into_iter().flatten().enumerate() {
+        let tasks = dish.get_mut("tasks").and_then(Value::as_array_mut);
+        for (number, task) in tasks.into_iter().flatten().enumerate() {
+            if let Some(task) = task.as_object_mut() {
+                task.insert("key".to_owned(), json!(format!("#{number}")));
+            }
+        }
+        if let Some(dish) = dish.as_object_mut() {
+            dish.insert("id".to_owned(), json!((number + 1).to_string()));
+        }
+    }
+    // Alternatives are computed anew when they are asked for.
+    if let Some(schedule) = schedule.as_object_mut() {
+        schedule.insert("ways".to_owned(), json!([]));
+    }
+}
+
+impl Document for SupperPlanDto {
+    const UPGRADES: &'static [Upgrade] = &[identities];
+}
+
+impl Document for SupperSummaryDto {}
+
+/// What a list shows of a cook, so that it need not read whole plans.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+pub struct CookSummary {
+    /// The picture, small.
+    pub picture: PictureDto,
+    /// Steps of the plan.
+    pub steps: Vec<StepDto>,
+    /// Planned turn, from loading.
+    pub turn_at_s: Option<f64>,
+    /// Planned pull, from loading.
+    pub pull_at_s: f64,
+    /// What the thermometer must show then.
+    pub pull_core_c: f64,
+    /// Core temperature wanted.
+    pub core_target_c: f64,
+    /// The cook's word for it.
+    pub target_name: Option<String>,
+    /// Whether it was planned below the safety floor.
+    pub below_floor: bool,
+}
+
+impl Document for CookSummary {}
+
+impl From<&PlanDto> for CookSummary {
+    fn from(plan: &PlanDto) -> Self {
+        Self {
+            picture: plan.picture.thumbnail(),
+            steps: plan.steps.clone(),
+            turn_at_s: plan.turn_at_s,
+            pull_at_s: plan.pull_at_s,
+            pull_core_c: plan.pull_core_c,
+            core_target_c: plan.core_target_c,
+            target_name: plan.target_name.clone(),
+            below_floor: plan.below_floor,
+        }
+    }
+}

@@ -1,0 +1,262 @@
+//! From the wire to a wish, and to what was reported.
+
+use chrono::{DateTime, Utc};
+use ember_core::plan::Request;
+use ember_core::schedule::{Placed, Serve, TaskKey};
+use ember_core::supper::{
+    Before, BegunTask, Course, Joins, MethodWish, Report, Reported, SideSite, SupperError, Wish,
+    WishedCook, WishedDish, WishedSide, report,
+};
+use ember_core::units::{Interval, Mass};
+
+use super::Clock;
+use super::quiet::quiet_hours;
+use crate::dto::method::BlendDto;
+use crate::dto::supper::{
+    BegunDto, JoinsDto, ReportedDto, SideDto, SiteDto, SupperCookDto, SupperDishDto, SupperDto,
+    SupperPlanDto, SupperReportDto,
+};
+use crate::error::ApiError;
+use crate::{text, times};
+
+fn refuse<T>(field: &'static str, detail: impl Into<String>) -> Result<T, ApiError> {
+    Err(ApiError::invalid(field, detail))
+}
+
+impl From<SupperError> for ApiError {
+    fn from(error: SupperError) -> Self {
+        match error {
+            SupperError::Invalid { field, detail } => Self::invalid(field, detail),
+            SupperError::Plan(error) => error.into(),
+            SupperError::Unfit(unfit) => unfit.into(),
+            SupperError::Dish { number, error } => Self::InDocument {
+                name: format!("dish {number}"),
+                error: Box::new((*error).into()),
+            },
+        }
+    }
+}
+
+/// Every dish with an identity: its own, or the first number that none has.
+#[must_use]
+pub fn with_identities(mut supper: SupperDto) -> SupperDto {
+    let mut taken: Vec<String> = supper
+        .dishes
+        .iter()
+        .filter_map(|dish| dish.id.clone())
+        .collect();
+    for dish in &mut supper.dishes {
+        if dish.id.is_none() {
+            let mut numbers = (1..).map(|n: u32| n.to_string());
+            let free = numbers.find(|id| !taken.contains(id)).unwrap_or_default();
+            taken.push(free.clone());
+            dish.id = Some(free);
+        }
+    }
+    supper
+}
+
+impl Clock {
+    /// What is wanted.
+    pub(super) fn wish(self, dto: &SupperDto) -> Result<Wish, ApiError> {
+        text::named("name", &dto.name, text::NAME)?;
+        if dto.serve_at.is_some() && dto.leave_by.is_some() {
+            return refuse(
+                "leave_by",
+                "say when it is on the table or when you leave the kitchen, one of the two",
+            );
+        }
+        let serve = match (dto.serve_at, dto.leave_by) {
+            (Some(at), _) => Serve::At(self.minute(times::checked("serve_at", at)?)),
+            (None, Some(at)) => Serve::LeaveBy(self.minute(times::checked("leave_by", at)?)),
+            (None, None) => Serve::Soonest,
+        };
+        let dishes = dto.dishes.iter().enumerate();
+        Ok(Wish {
+            serve,
+            eaters: dto.eaters,
+            hands: dto.hands,
+            rings: dto.rings,
+            shelves: dto.shelves,
+            quiet: match &dto.quiet {
+                Some(quiet) => quiet_hours(quiet, self.base)?,
+                None => Vec::new(),
+            },
+            dishes: dishes
+                .map(|(number, dish)| wished(number, dish))
+                .collect::<Result<_, _>>()?,
+            begun: dto
+                .begun
+                .iter()
+                .map(|one| self.begun_task(one))
+                .collect::<Result<_, _>>()?,
+        })
+    }
+
+    fn begun_task(self, dto: &BegunDto) -> Result<BegunTask, ApiError> {
+        let start = times::checked("begun.start_at", dto.start_at)?;
+        let end = times::checked("begun.end_at", dto.end_at)?;
+        Ok(BegunTask {
+            dish: dto.dish.clone(),
+            task: key("begun.task", &dto.task)?,
+            start: self.minute(start),
+            end: self.minute(end),
+            moments: dto.moments,
+        })
+    }
+
+    /// What has begun, on the wire.
+    pub(super) fn begun(self, begun: &[BegunTask]) -> Vec<BegunDto> {
+        let dtos = begun.iter().map(|one| BegunDto {
+            dish: one.dish.clone(),
+            task: one.task.to_string(),
+            start_at: self.time(one.start),
+            end_at: self.time(one.end),
+            moments: one.moments,
+        });
+        dtos.collect()
+    }
+
+    /// Where everything stood.
+    pub(super) fn before(self, plan: &SupperPlanDto) -> Before {
+        let dishes = plan.dishes.iter().map(|dish| {
+            let tasks = dish.tasks.iter().filter_map(|task| {
+                let placed = Placed {
+                    start: self.minute(task.start_at),
+                    end: self.minute(task.end_at),
+                };
+                Some((TaskKey::read(&task.key)?, placed))
+            });
+            (dish.id.clone(), tasks.collect())
+        });
+        Before::new(dishes.collect())
+    }
+}
+
+/// A supper with what was reported, by the schedule that stood last.
+///
+/// # Errors
+/// What makes no sense in the report.
+pub fn reported(
+    mut supper: SupperDto,
+    plan: &SupperPlanDto,
+    dto: &SupperReportDto,
+    at: DateTime<Utc>,
+) -> Result<SupperDto, ApiError> {
+    let clock = Clock::starting(at);
+    let begun: Vec<BegunTask> = supper
+        .begun
+        .iter()
+        .map(|one| clock.begun_task(one))
+        .collect::<Result<_, _>>()?;
+    let dish = plan.dishes.iter().position(|dish| dish.id == dto.dish);
+    let task = dish.and_then(|number| {
+        let mut tasks = plan.dishes.get(number)?.tasks.iter();
+        tasks.position(|task| task.key == dto.task)
+    });
+    let (Some(dish), Some(task)) = (dish, task) else {
+        return Err(ApiError::conflict(
+            crate::error::Code::NoSuchTask,
+            "that task is not part of this supper any more; look at it again",
+        ));
+    };
+    let mut agenda = plan.agenda.iter();
+    let moment = agenda
+        .find(|one| (one.dish as usize, one.task as usize, one.moment) == (dish, task, dto.moment));
+    let now = report(
+        &begun,
+        &clock.before(plan),
+        &Report {
+            dish: dto.dish.clone(),
+            task: key("task", &dto.task)?,
+            moment: dto.moment,
+            moment_end: moment.map(|moment| clock.minute(moment.end_at)),
+            what: match dto.what {
+                ReportedDto::Begun => Reported::Begun,
+                ReportedDto::Done => Reported::Done,
+                ReportedDto::Later => Reported::Later,
+            },
+            at: 0,
+        },
+    );
+    supper.begun = clock.begun(&now);
+    Ok(supper)
+}
+
+fn key(field: &'static str, text: &str) -> Result<TaskKey, ApiError> {
+    match TaskKey::read(text) {
+        Some(key) => Ok(key),
+        None => refuse(
+            field,
+            format!("\"{text}\" is no task; take the key that the plan gives, like \"cook\""),
+        ),
+    }
+}
+
+fn wished(number: usize, dto: &SupperDishDto) -> Result<WishedDish, ApiError> {
+    let course = match (&dto.cook, &dto.side) {
+        (Some(cook), None) => {
+            let cook = wished_cook(cook).map_err(|error| ApiError::InDocument {
+                name: format!("dish {}", number + 1),
+                error: Box::new(error),
+            })?;
+            Course::Cook(Box::new(cook))
+        }
+        (None, Some(side)) => Course::Side(wished_side(side)?),
+        _ => return refuse("dishes", "a dish is a cook or a side, one of the two"),
+    };
+    let id = dto.id.clone().unwrap_or_default();
+    text::named("dishes.id", &id, text::IDENTITY)?;
+    Ok(WishedDish { id, course })
+}
+
+fn wished_cook(dto: &SupperCookDto) -> Result<WishedCook, ApiError> {
+    Ok(WishedCook {
+        request: Request::try_from(&dto.request)?,
+        method: match (&dto.request.method, &dto.method) {
+            (Some(own), _) => MethodWish::Own(Box::new(own.checked()?)),
+            (None, Some(id)) => MethodWish::Known(id.clone()),
+            (None, None) => MethodWish::AsSaid,
+        },
+        blend: dto
+            .request
+            .blend
+            .as_ref()
+            .map(BlendDto::checked)
+            .transpose()?,
+    })
+}
+
+fn wished_side(dto: &SideDto) -> Result<WishedSide, ApiError> {
+    let seconds = Interval::from_seconds;
+    let joins = match (dto.joins, dto.joins_s) {
+        (Some(JoinsDto::AtMinute), Some(at)) => Joins::At(seconds(at)),
+        (Some(JoinsDto::TurnedDown), None) => Joins::TurnedDown,
+        (Some(JoinsDto::LastMinutes) | None, None) => Joins::LastMinutes,
+        _ => {
+            return refuse(
+                "side.joins_s",
+                format!(
+                    "{} joins at a minute from loading: say which, from 0 on, and only then",
+                    dto.name
+                ),
+            );
+        }
+    };
+    Ok(WishedSide {
+        name: dto.name.clone(),
+        site: match dto.site {
+            SiteDto::Hob => SideSite::Hob,
+            SiteDto::Fridge => SideSite::Fridge,
+            SiteDto::Machine => SideSite::Machine,
+            SiteDto::Beside => SideSite::Beside,
+            SiteDto::Counter => SideSite::Counter,
+        },
+        with: dto.with.map(|number| number as usize),
+        joins,
+        mass: dto.side_mass_g.map(Mass::from_grams),
+        work: seconds(dto.work_s),
+        lasts: [dto.shortest_s, dto.best_s, dto.longest_s].map(seconds),
+        keeps: seconds(dto.keeps_s),
+    })
+}

@@ -1,0 +1,145 @@
+//! Text from outside, checked once, where it comes in: one line of a bounded number of characters
+//! without control characters. Notes may have several lines.
+
+use serde_json::Value;
+
+use crate::error::ApiError;
+
+/// How long a text may be, in characters.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct Limit {
+    /// At least, blanks around it not counted.
+    pub min: usize,
+    /// At most.
+    pub max: usize,
+}
+
+/// Name of a cook or a supper.
+pub const NAME: Limit = Limit { min: 1, max: 80 };
+/// Name of a machine.
+pub const MACHINE_NAME: Limit = Limit { min: 1, max: 60 };
+/// Name of a blend.
+pub const BLEND_NAME: Limit = Limit { min: 1, max: 60 };
+/// Name of a side dish.
+pub const SIDE_NAME: Limit = Limit { min: 1, max: 60 };
+/// Identity of a dish within its supper.
+pub const IDENTITY: Limit = Limit { min: 1, max: 40 };
+/// Words that are looked for.
+pub const SEARCH: Limit = Limit { min: 0, max: 100 };
+/// A note.
+pub const NOTE: Limit = Limit { min: 0, max: 2000 };
+
+/// Fields that may have several lines.
+const WITH_LINES: [&str; 1] = ["note"];
+
+/// A name without blanks around it.
+///
+/// # Errors
+/// What is wrong with it and the way out.
+pub fn named<'a>(
+    field: &'static str,
+    text: &'a str,
+    Limit { min, max }: Limit,
+) -> Result<&'a str, ApiError> {
+    let (text, limit) = (text.trim(), Limit { min, max });
+    if text.chars().count() < min {
+        return Err(ApiError::invalid(
+            field,
+            format!("this needs a name of {min} to {max} letters"),
+        ));
+    }
+    fits(field, text, limit)?;
+    one_line(field, text)?;
+    Ok(text)
+}
+
+/// Refuses a text that is too long.
+///
+/// # Errors
+/// How long it may be.
+pub fn fits(field: &'static str, text: &str, Limit { max, .. }: Limit) -> Result<(), ApiError> {
+    if text.chars().count() > max {
+        return Err(ApiError::invalid(
+            field,
+            format!("this is longer than {max} letters; make it shorter"),
+        ));
+    }
+    Ok(())
+}
+
+/// Refuses control characters in a text of one line.
+///
+/// # Errors
+/// Which character it holds.
+pub fn one_line(field: &str, text: &str) -> Result<(), ApiError> {
+    checked(field, text, false)
+}
+
+fn checked(field: &str, text: &str, lines: bool) -> Result<(), ApiError> {
+    let forbidden = |c: &char| c.is_control() && !(lines && *c == '\n');
+    match text.chars().find(forbidden) {
+        None => Ok(()),
+        Some(found) => Err(ApiError::invalid(
+            field.to_owned(),
+            format!(
+                "{field} holds the control character U+{:04X}; take it out",
+                u32::from(found)
+            ),
+        )),
+    }
+}
+
+/// Refuses control characters anywhere in what was sent.
+///
+/// # Errors
+/// The field, and which character it holds.
+pub fn all(sent: &Value) -> Result<(), ApiError> {
+    within("body", sent)
+}
+
+fn within(field: &str, sent: &Value) -> Result<(), ApiError> {
+    match sent {
+        Value::String(text) => checked(field, text, WITH_LINES.contains(&field)),
+        Value::Array(parts) => parts.iter().try_for_each(|part| within(field, part)),
+        Value::Object(fields) => fields.iter().try_for_each(|(name, part)| {
+            one_line("body", name)?;
+            within(name, part)
+        }),
+        Value::Null | Value::Bool(_) | Value::Number(_) => Ok(()),
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use serde_json::json;
+
+    #[test]
+    fn control_characters_are_refused_wherever_they_stand() {
+        for sent in [
+            json!({ "name": "a\u{0}b" }),
+            json!({ "parts": [{ "what": "x\r\nATTACH:y" }] }),
+            json!({ "note": "bell \u{7}" }),
+            json!({ "name": "delete \u{7f}" }),
+            json!({ "name": "next line \u{85}" }),
+            json!({ "na\u{0}me": 1 }),
+            json!(["\t"]),
+        ] {
+            assert!(all(&sent).is_err(), "{sent}");
+        }
+        let fine = json!({ "name": "Crème brûlée 🍗", "note": "one\ntwo", "n": [1, null, true] });
+        assert!(all(&fine).is_ok());
+    }
+
+    /// Counted as a reader does: letters, not bytes.
+    #[test]
+    fn lengths_count_characters() {
+        let long = "é".repeat(80);
+        assert_eq!(
+            named("name", &format!("  {long} "), NAME).ok(),
+            Some(long.as_str())
+        );
+        assert!(named("name", &"é".repeat(81), NAME).is_err());
+        assert!(named("name", " \u{a0} ", NAME).is_err());
+    }
+}
