@@ -90,7 +90,7 @@ async fn history_outlives_its_machine() {
     request["machine"] = machine.clone();
     let (status, cook) = post(&app, "/api/cooks", &json!({ "request": request })).await;
     assert_eq!(status, 201, "{cook}");
-    assert_eq!(get(&app, "/api/machines").await.1[0]["cooks"], 1);
+    assert_eq!(get(&app, "/api/machines").await.1["items"][0]["cooks"], 1);
     let path = format!("/api/machines/{}", made["id"].as_str().unwrap());
     call(&app, TestRequest::delete().uri(&path)).await;
     let path = format!("/api/cooks/{}", cook["id"].as_str().unwrap());

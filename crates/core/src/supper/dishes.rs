@@ -105,8 +105,13 @@ impl Table {
         let Cook { request, plan, .. } = cook;
         let mut made = self.places.cook(&name, request, plan, method, cook.machine);
         let joining = joining(wish, number, cook);
-        for (_, id, side) in &joining {
-            ready_before(&mut made, cook.machine, id, side);
+        for (at, id, side) in &joining {
+            match wish.moments_done(number, &TaskKey::Cook) {
+                Some(done) if !wish.has_begun(number, &TaskKey::GetReady((*id).to_owned())) => {
+                    ready_meanwhile(&mut made, cook, side, *at, done);
+                }
+                _ => ready_before(&mut made, cook.machine, id, side),
+            }
         }
         // In every batch the same ones, in the same order.
         let mut names = joining
@@ -330,6 +335,30 @@ fn ready_before(dish: &mut Dish, machine: usize, id: &str, side: &WishedSide) {
         wait: WAITS,
     };
     dish.tasks.insert(at, task);
+}
+
+/// What joins a cook that is under way already is got ready meanwhile, in time to go in. It stands
+/// behind the moments that are done, whose number says which they are.
+fn ready_meanwhile(dish: &mut Dish, cook: &Cook, side: &WishedSide, joins: Interval, done: u32) {
+    let work = whole_minutes(side.work);
+    let mut tasks = dish.tasks.iter_mut();
+    let Some(task) = tasks.find(|task| stands_in(task, cook.machine)) else {
+        return;
+    };
+    if work == 0 {
+        return;
+    }
+    let joins = cook.plan.preheat.map_or(0, whole_minutes) + whole_minutes(joins);
+    let at = (joins - work).max(0);
+    let later = task.hands.iter().position(|moment| moment.at > at);
+    let place = later.unwrap_or(task.hands.len()).max(done as usize);
+    let moment = HandsOn {
+        at,
+        lasts: work,
+        what: format!("Get {} ready", side.name),
+        steps: Vec::new(),
+    };
+    task.hands.insert(place.min(task.hands.len()), moment);
 }
 
 /// Whether a task is the time in such a machine.

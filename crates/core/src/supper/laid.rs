@@ -6,6 +6,7 @@ use std::sync::Arc;
 use super::alternatives::Otherwise;
 use super::check::MOST_HANDS;
 use super::dishes::{Table, stands_in};
+use super::report::ALL;
 use super::shopping::{Purchase, seasoned, shopping};
 use super::wish::{BegunTask, SideSite, Wish, WishedCook};
 use crate::plan::{Message, Plan, Quantity};
@@ -241,7 +242,35 @@ pub(super) fn begun_still(wish: &Wish, table: &Table) -> Vec<BegunTask> {
             });
         }
     }
+    let passed: Vec<BegunTask> = table
+        .ids
+        .iter()
+        .zip(&table.dishes)
+        .flat_map(|(id, dish)| passed(id, &dish.tasks, &still))
+        .collect();
+    still.extend(passed);
     still
+}
+
+/// Tasks that nothing was said of, before one of the same dish that has begun: they have been.
+fn passed(id: &str, tasks: &[Task], begun: &[BegunTask]) -> Vec<BegunTask> {
+    let known = |key: &TaskKey| begun.iter().find(|one| one.dish == id && one.task == *key);
+    let mut passed = Vec::new();
+    let mut next: Option<Minute> = None;
+    for task in tasks.iter().rev() {
+        match (known(&task.key), next) {
+            (Some(one), _) if one.moments > 0 => next = Some(one.start),
+            (None, Some(at)) => passed.push(BegunTask {
+                dish: id.to_owned(),
+                task: task.key.clone(),
+                start: at,
+                end: at,
+                moments: ALL,
+            }),
+            _ => {}
+        }
+    }
+    passed
 }
 
 /// The same by numbers, as the solver counts.

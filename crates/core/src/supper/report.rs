@@ -36,7 +36,7 @@ pub struct Report {
 /// Later is so many minutes later.
 const PUT_OFF: Minute = 5;
 /// More moments than a task has.
-const ALL: u32 = 99;
+pub(super) const ALL: u32 = 99;
 
 /// What has begun once a report is taken in, by the schedule that stood when it was made. A report
 /// about a task that is not there changes nothing.

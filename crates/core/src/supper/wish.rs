@@ -149,4 +149,22 @@ impl Wish {
     pub(super) fn sides(&self) -> impl Iterator<Item = &WishedSide> {
         (0..self.dishes.len()).filter_map(|number| self.side(number))
     }
+
+    /// What was reported of a task, by the number of its dish.
+    fn begun_task(&self, number: usize, task: &TaskKey) -> Option<&BegunTask> {
+        let id = &self.dishes.get(number)?.id;
+        let mut begun = self.begun.iter();
+        begun.find(|one| one.dish == *id && one.task == *task)
+    }
+
+    /// Whether a task has begun.
+    pub(super) fn has_begun(&self, number: usize, task: &TaskKey) -> bool {
+        self.moments_done(number, task).is_some()
+    }
+
+    /// How many moments of a task that has begun are done.
+    pub(super) fn moments_done(&self, number: usize, task: &TaskKey) -> Option<u32> {
+        let begun = self.begun_task(number, task)?;
+        (begun.moments > 0).then_some(begun.moments)
+    }
 }

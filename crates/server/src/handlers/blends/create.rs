@@ -12,6 +12,7 @@ use crate::error::{ApiError, Problem};
 #[utoipa::path(
     operation_id = "create_blend",
     tag = "cards",
+    request_body = BlendDto,
     params(NewId),
     responses(
         (status = 201, body = KeptBlendDto, headers(("Location" = String), ("ETag" = String))),

@@ -13,6 +13,7 @@ use crate::error::{ApiError, Problem};
 #[utoipa::path(
     operation_id = "replace_blend",
     tag = "cards",
+    request_body = BlendDto,
     params(("If-Match" = Option<String>, Header, description = "The ETag that was seen.")),
     responses(
         (status = 200, body = KeptBlendDto, headers(("ETag" = String))),

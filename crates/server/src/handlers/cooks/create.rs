@@ -16,6 +16,7 @@ use crate::{text, times};
 #[utoipa::path(
     operation_id = "create_cook",
     tag = "cooks",
+    request_body = NewCookDto,
     params(NewId),
     responses(
         (status = 201, body = CookDto, headers(("Location" = String), ("ETag" = String))),

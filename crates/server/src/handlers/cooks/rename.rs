@@ -14,6 +14,7 @@ use crate::text;
 #[utoipa::path(
     operation_id = "rename_cook",
     tag = "cooks",
+    request_body = RenameDto,
     params(("If-Match" = Option<String>, Header, description = "The ETag that was seen.")),
     responses(
         (status = 204, headers(("ETag" = String))),

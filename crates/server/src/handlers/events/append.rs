@@ -13,6 +13,7 @@ use crate::error::{ApiError, Problem};
 #[utoipa::path(
     operation_id = "append_event",
     tag = "cooks",
+    request_body = ReportDto,
     responses(
         (status = 200, body = CookDto),
         (status = 404, body = Problem, content_type = "application/problem+json"),

@@ -12,6 +12,7 @@ use crate::machines;
 #[utoipa::path(
     operation_id = "create_machine",
     tag = "kitchen",
+    request_body = MachineDto,
     params(NewId),
     responses(
         (status = 201, body = OwnMachineDto, headers(("Location" = String), ("ETag" = String))),

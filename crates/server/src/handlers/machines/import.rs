@@ -15,6 +15,7 @@ const MOST: usize = 100;
 #[utoipa::path(
     operation_id = "import_machines",
     tag = "kitchen",
+    request_body = MachinesDocumentDto,
     responses(
         (status = 200, body = ReadMachinesDto),
         (status = 409, body = Problem, content_type = "application/problem+json"),

@@ -13,6 +13,7 @@ use crate::machines;
 #[utoipa::path(
     operation_id = "replace_machine",
     tag = "kitchen",
+    request_body = MachineDto,
     params(("If-Match" = Option<String>, Header, description = "The ETag that was seen.")),
     responses(
         (status = 200, body = OwnMachineDto, headers(("ETag" = String))),

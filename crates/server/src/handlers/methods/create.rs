@@ -12,6 +12,7 @@ use crate::error::{ApiError, Problem};
 #[utoipa::path(
     operation_id = "create_method",
     tag = "cards",
+    request_body = OwnMethodDto,
     params(NewId),
     responses(
         (status = 201, body = KeptMethodDto, headers(("Location" = String), ("ETag" = String))),

@@ -13,6 +13,7 @@ use crate::error::{ApiError, Problem};
 #[utoipa::path(
     operation_id = "replace_method",
     tag = "cards",
+    request_body = OwnMethodDto,
     params(("If-Match" = Option<String>, Header, description = "The ETag that was seen.")),
     responses(
         (status = 200, body = KeptMethodDto, headers(("ETag" = String))),

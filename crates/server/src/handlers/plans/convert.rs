@@ -13,6 +13,7 @@ use crate::error::ApiError;
 #[utoipa::path(
     operation_id = "convert",
     tag = "plans",
+    request_body = RecipeDto,
     responses((status = 200, body = ConvertedDto))
 )]
 #[post("/plans/convert")]

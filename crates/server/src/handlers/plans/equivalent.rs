@@ -12,6 +12,7 @@ use crate::error::ApiError;
 #[utoipa::path(
     operation_id = "equivalent",
     tag = "plans",
+    request_body = OtherMachineDto,
     responses((status = 200, body = EquivalentDto))
 )]
 #[post("/plans/equivalent")]

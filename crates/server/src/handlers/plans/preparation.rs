@@ -10,6 +10,7 @@ use crate::error::ApiError;
 #[utoipa::path(
     operation_id = "preparation",
     tag = "plans",
+    request_body = PreparationWishDto,
     responses((status = 200, body = PreparationDto))
 )]
 #[post("/plans/preparation")]

@@ -12,6 +12,7 @@ use crate::error::ApiError;
 #[utoipa::path(
     operation_id = "preview_plan",
     tag = "plans",
+    request_body = RequestDto,
     responses((status = 200, body = PlanDto))
 )]
 #[post("/plans/preview")]

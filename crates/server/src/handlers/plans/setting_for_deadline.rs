@@ -12,6 +12,7 @@ use crate::error::ApiError;
 #[utoipa::path(
     operation_id = "setting_for_deadline",
     tag = "plans",
+    request_body = DeadlineDto,
     responses((status = 200, body = SettingForDto))
 )]
 #[post("/plans/setting-for-deadline")]

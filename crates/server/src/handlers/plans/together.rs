@@ -11,6 +11,7 @@ use crate::error::ApiError;
 #[utoipa::path(
     operation_id = "together",
     tag = "plans",
+    request_body = PairDto,
     responses((status = 200, body = TogetherDto))
 )]
 #[post("/plans/together")]

@@ -17,6 +17,7 @@ const TEXT_LIMIT: usize = 40;
 #[utoipa::path(
     operation_id = "understand_quantity",
     tag = "plans",
+    request_body = TypedDto,
     responses((status = 200, body = UnderstoodDto))
 )]
 #[post("/quantities")]

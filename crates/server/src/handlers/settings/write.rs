@@ -12,6 +12,7 @@ use crate::settings;
 #[utoipa::path(
     operation_id = "write_settings",
     tag = "kitchen",
+    request_body = SettingsDto,
     params(("If-Match" = Option<String>, Header, description = "The ETag that was seen.")),
     responses(
         (status = 200, body = KitchenSettingsDto, headers(("ETag" = String))),

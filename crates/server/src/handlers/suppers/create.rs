@@ -12,6 +12,7 @@ use crate::suppers;
 #[utoipa::path(
     operation_id = "create_supper",
     tag = "suppers",
+    request_body = SupperDto,
     params(NewId),
     responses(
         (status = 201, body = KeptSupperDto, headers(("Location" = String), ("ETag" = String))),

@@ -12,6 +12,7 @@ use crate::suppers::kitchen;
 #[utoipa::path(
     operation_id = "preview_supper",
     tag = "suppers",
+    request_body = SupperDto,
     responses((status = 200, body = SupperPlanDto))
 )]
 #[post("/suppers/preview")]

@@ -15,6 +15,7 @@ use crate::suppers;
 #[utoipa::path(
     operation_id = "replace_supper",
     tag = "suppers",
+    request_body = SupperDto,
     params(("If-Match" = Option<String>, Header, description = "The ETag that was seen.")),
     responses(
         (status = 200, body = KeptSupperDto, headers(("ETag" = String))),

@@ -16,6 +16,7 @@ use crate::suppers;
 #[utoipa::path(
     operation_id = "report_supper",
     tag = "suppers",
+    request_body = SupperReportDto,
     responses(
         (status = 200, body = KeptSupperDto, headers(("ETag" = String))),
         (status = 404, body = Problem, content_type = "application/problem+json"),

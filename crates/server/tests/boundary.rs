@@ -1,0 +1,283 @@
+//! What comes in from outside: text, times, foreign pages, and what goes out with every answer.
+#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
+
+mod support;
+
+use actix_web::test::{self, TestRequest};
+use serde_json::{Value, json};
+use support::{Database, call, get, post, report, sentence, server, with};
+use uuid::Uuid;
+
+/// Control characters and times of other ages answered 500, or became lines of files.
+#[actix_web::test]
+async fn text_and_times_that_no_kitchen_has_are_refused() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let (_, cook) = post(&app, "/api/cooks", &json!({ "request": sentence() })).await;
+    let cook = format!("/api/cooks/{}", cook["id"].as_str().unwrap());
+    let events = format!("{cook}/events");
+    post(&app, &events, &report(json!({ "kind": "started" }))).await;
+    let mut drum = sentence()["machine"].clone();
+    drum["name"] = json!("the\u{0}drum");
+    let mut there = sentence();
+    there["machine"] = drum.clone();
+    let blend = |what: &str| json!({ "name": "rub", "parts": [{ "what": what, "mass_g": 9.0 }] });
+    let supper = |change: &dyn Fn(&mut Value)| {
+        let mut supper = json!({ "name": "Supper", "eaters": 2, "hands": 1, "rings": 4, "shelves": 3,
+            "dishes": [{ "id": "1", "cook": { "request": sentence() } }] });
+        change(&mut supper);
+        supper
+    };
+    let begun = |at: &str| json!([{ "dish": "1", "task": "cook", "start_at": at, "end_at": at, "moments": 1 }]);
+    let finished = |note: &str| {
+        report(json!({ "kind": "finished", "crispness": 3, "doneness": 3, "note": note }))
+    };
+    for (path, body, field) in [
+        (
+            "/api/cooks",
+            json!({ "request": sentence(), "name": "a\u{0}b" }),
+            "name",
+        ),
+        (
+            "/api/cooks",
+            json!({ "request": sentence(), "name": "x\r\nATTACH:y" }),
+            "name",
+        ),
+        (
+            "/api/cooks",
+            json!({ "request": sentence(), "eat_at": "-009999-01-01T00:00:00Z" }),
+            "eat_at",
+        ),
+        (
+            "/api/cooks",
+            json!({ "request": sentence(), "eat_at": "2101-01-01T00:00:00Z" }),
+            "eat_at",
+        ),
+        ("/api/machines", drum, "name"),
+        ("/api/plans/preview", there, "name"),
+        ("/api/blends", blend("salt\u{7}"), "what"),
+        (
+            "/api/suppers",
+            supper(&|one| one["name"] = json!("a\u{1b}[2J")),
+            "name",
+        ),
+        (
+            "/api/suppers/preview",
+            supper(&|one| one["serve_at"] = json!("+262142-01-01T00:00:00Z")),
+            "serve_at",
+        ),
+        (
+            "/api/suppers/preview",
+            supper(&|one| one["begun"] = begun("+262142-12-31T00:00:00Z")),
+            "begun.start_at",
+        ),
+        (
+            "/api/suppers/preview",
+            supper(&|one| one["dishes"][0]["id"] = json!("")),
+            "dishes.id",
+        ),
+        (events.as_str(), finished("one\u{0}two"), "note"),
+        (
+            "/api/quantities",
+            json!({ "field": "start_c", "text": "4\u{0}", "temperature_scale": "celsius", "weight_system": "metric" }),
+            "text",
+        ),
+    ] {
+        let (status, problem) = post(&app, path, &body).await;
+        assert_eq!(
+            (status, &problem["field"]),
+            (422, &json!(field)),
+            "{path} {body}: {problem}"
+        );
+    }
+    assert_eq!(get(&app, "/api/cooks?q=%00").await.0, 422);
+    assert_eq!(get(&app, "/api/cooks?q=a%0d%0ab").await.0, 422);
+    let rename = TestRequest::patch()
+        .uri(&cook)
+        .set_json(json!({ "name": "\u{9}tab\u{9}s" }));
+    assert_eq!(call(&app, rename).await.0, 422);
+    // A note has lines, and letters are counted, not bytes.
+    let (status, answer) = post(
+        &app,
+        &events,
+        &finished(&format!("{}\n{}", "ß".repeat(999), "é".repeat(1000))),
+    )
+    .await;
+    assert_eq!(status, 200, "{answer}");
+}
+
+/// Whether a request with these headers is let in.
+async fn asked(headers: &[(&'static str, &str)], method: &str) -> (u16, Value) {
+    let database = Database::new();
+    let app = server(&database).await;
+    let mut request = match method {
+        "POST" => TestRequest::post()
+            .uri("/api/plans/preview")
+            .set_json(sentence()),
+        _ => TestRequest::get().uri("/api/catalogue"),
+    };
+    for (name, value) in headers {
+        request = request.insert_header((*name, (*value).to_owned()));
+    }
+    let response = test::call_service(&app, request.to_request()).await;
+    let status = response.status().as_u16();
+    let body = test::read_body(response).await;
+    (status, serde_json::from_slice(&body).unwrap_or_default())
+}
+
+#[actix_web::test]
+async fn foreign_pages_are_not_let_in() {
+    for host in [
+        "localhost",
+        "localhost:8080",
+        "127.0.0.1:9",
+        "[::1]:8080",
+        "KITCHEN.test:80",
+    ] {
+        assert_eq!(asked(&[("host", host)], "GET").await.0, 200, "{host}");
+        let origin = format!("http://{host}");
+        let own = [("host", host), ("origin", origin.as_str())];
+        assert_eq!(asked(&own, "POST").await.0, 200, "{host}");
+    }
+    for host in [
+        "evil.example",
+        "localhost.evil.example",
+        "10.1.2.3:8080",
+        "0.0.0.0:8080",
+        "",
+    ] {
+        let (status, problem) = asked(&[("host", host)], "GET").await;
+        assert_eq!(
+            (status, &problem["code"]),
+            (421, &json!("foreign_host")),
+            "{host}"
+        );
+    }
+    assert_eq!(asked(&[], "GET").await.0, 421);
+    for origin in [
+        "http://evil.example",
+        "null",
+        "http://localhost:3000",
+        "http://kitchen.test",
+    ] {
+        let foreign = [("host", "localhost:8080"), ("origin", origin)];
+        let (status, problem) = asked(&foreign, "POST").await;
+        assert_eq!(
+            (status, &problem["code"]),
+            (403, &json!("foreign_origin")),
+            "{origin}"
+        );
+    }
+}
+
+/// Every answer: found, refused, foreign, or a file.
+#[actix_web::test]
+async fn every_answer_says_what_a_page_may_do() {
+    let database = Database::new();
+    let app = server(&database).await;
+    for (path, host, status, cached) in [
+        ("/", "localhost", 200, "no-cache"),
+        ("/plan", "localhost", 200, "no-cache"),
+        ("/index.html", "localhost", 200, "no-cache"),
+        ("/mark.svg", "localhost", 200, "no-cache"),
+        (
+            "/assets/page-1a2b3c.js",
+            "localhost",
+            200,
+            "public, max-age=31536000, immutable",
+        ),
+        ("/assets/page-old.js", "localhost", 404, "no-cache"),
+        ("/old/deep/page.js", "localhost", 404, "no-cache"),
+        ("/sw.js", "localhost", 404, "no-cache"),
+        ("/api/catalogue", "localhost", 200, "no-cache"),
+        ("/api/nothing", "localhost", 404, "no-cache"),
+        ("/api/openapi.json", "localhost", 200, "no-cache"),
+        ("/plan", "evil.example", 421, "no-cache"),
+    ] {
+        let request = TestRequest::get().uri(path).insert_header(("host", host));
+        let response = test::call_service(&app, request.to_request()).await;
+        assert_eq!(response.status(), status, "{path}");
+        let header = |name: &str| {
+            let value = response.headers().get(name);
+            value.map_or("", |value| value.to_str().unwrap()).to_owned()
+        };
+        let policy = header("content-security-policy");
+        assert!(policy.contains("script-src 'self';"), "{path}: {policy}");
+        assert!(policy.contains("frame-ancestors 'none'"), "{path}");
+        assert_eq!(header("x-content-type-options"), "nosniff", "{path}");
+        assert!(!header("referrer-policy").is_empty(), "{path}");
+        assert!(!header("permissions-policy").is_empty(), "{path}");
+        assert_eq!(header("cache-control"), cached, "{path}");
+        if path.ends_with(".js") && status == 404 {
+            assert_eq!(header("content-type"), "application/problem+json");
+        }
+    }
+}
+
+/// A browser is answered compressed, as it asks.
+#[actix_web::test]
+async fn answers_are_compressed() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let request = TestRequest::get()
+        .uri("/api/catalogue")
+        .insert_header(("host", "localhost"))
+        .insert_header(("accept-encoding", "gzip"));
+    let response = test::call_service(&app, request.to_request()).await;
+    assert_eq!(response.headers().get("content-encoding").unwrap(), "gzip");
+    let packed = test::read_body(response).await.len();
+    let plain = get(&app, "/api/catalogue").await.1.to_string().len();
+    assert!(packed * 4 < plain, "{packed} of {plain}");
+}
+
+/// An event under the identity of another cook's event is refused, not silently passed over.
+#[actix_web::test]
+async fn an_event_belongs_to_one_cook() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let mut paths = Vec::new();
+    for _ in 0..2 {
+        let (_, cook) = post(&app, "/api/cooks", &json!({ "request": sentence() })).await;
+        paths.push(format!(
+            "/api/cooks/{}/events",
+            cook["id"].as_str().unwrap()
+        ));
+    }
+    let start = json!({ "id": Uuid::new_v4(), "happening": { "kind": "started" } });
+    assert_eq!(post(&app, &paths[0], &start).await.0, 200);
+    let (status, problem) = post(&app, &paths[1], &start).await;
+    assert_eq!((status, &problem["code"]), (409, &json!("id_taken")));
+    let mut other = start.clone();
+    other["happening"] = json!({ "kind": "pulled" });
+    let (status, problem) = post(&app, &paths[0], &other).await;
+    assert_eq!((status, &problem["code"]), (409, &json!("id_taken")));
+    assert_eq!(post(&app, &paths[0], &start).await.0, 200);
+}
+
+/// What is described can be sent: every example of the description is taken as it stands.
+#[actix_web::test]
+async fn the_examples_of_the_description_work() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let (_, api) = get(&app, "/api/openapi.json").await;
+    let mut tried = 0;
+    for (path, operations) in api["paths"].as_object().unwrap() {
+        let body = &operations["post"]["requestBody"];
+        if body.is_null() || path.contains('{') {
+            continue;
+        }
+        let example = &body["content"]["application/json"]["example"];
+        assert!(example.is_object(), "{path} has an example");
+        let (status, answer) = post(&app, path, example).await;
+        assert!(
+            status == 200 || status == 201,
+            "{path} {status}: {}",
+            answer["detail"]
+        );
+        tried += 1;
+    }
+    assert!(tried >= 12, "{tried}");
+    // Whatever was said of one word, it is said where it is checked.
+    let (status, _) = post(&app, "/api/plans/preview", &with("pieces", json!(61))).await;
+    assert_eq!(status, 422);
+}
