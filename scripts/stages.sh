@@ -55,7 +55,7 @@ start_throw_away_cluster() {
   [ "$(id -u)" -ne 0 ] || chown postgres "$scratch"
   PG_INIT_OPTIONS=--no-sync postgres_start "$scratch" \
     -c fsync=off -c synchronous_commit=off -c full_page_writes=off
-  export TEST_DATABASE_URL=${PG_URL%/ember}
+  export TEST_DATABASE_URL=$PG_ADMIN_URL
 }
 
 openapi_is_committed() {

@@ -4,6 +4,7 @@ import { answer, client } from "./client";
 import type {
   Blend,
   Cook,
+  HouseholdSettings,
   Machine,
   MachinesDocument,
   Outcome,
@@ -11,8 +12,26 @@ import type {
   Report,
   Request,
   Supper,
+  SupperReport,
   TypedField,
 } from "./types";
+
+/** What a change was made on: a document with the revision that was seen. */
+interface Seen {
+  id: string;
+  revision: number;
+}
+
+const seen = ({ id, revision }: Seen) => ({
+  path: { id },
+  header: { "If-Match": `"${revision}"` },
+});
+
+/** Something that can be asked for by its identity alone. */
+const of = ({ id }: { id: string }) => ({ params: { path: { id } } });
+
+/** As many as a page holds: more machines, blends or methods no kitchen has. */
+const ALL = { params: { query: { per_page: 100 } } };
 
 export const catalogueQuery = () =>
   queryOptions({
@@ -24,18 +43,22 @@ export const catalogueQuery = () =>
 export const machinesQuery = () =>
   queryOptions({
     queryKey: ["machines"],
-    queryFn: ({ signal }) => answer(client.GET("/api/machines", { signal })),
+    queryFn: ({ signal }) => answer(client.GET("/api/machines", { ...ALL, signal })),
     staleTime: 60_000,
   });
 
-export const addMachine = (machine: Machine) =>
-  answer(client.POST("/api/machines", { body: machine }));
+/** Made once, however often it is sent: the identity is the caller's. */
+export const addMachine = (id: string, machine: Machine) =>
+  answer(client.POST("/api/machines", { params: { query: { id } }, body: machine }));
 
-export const replaceMachine = (id: string, machine: Machine) =>
-  answer(client.PUT("/api/machines/{id}", { params: { path: { id } }, body: machine }));
+export const replaceMachine = (known: Seen, machine: Machine) =>
+  answer(client.PUT("/api/machines/{id}", { params: seen(known), body: machine }));
 
-export const deleteMachine = (id: string) =>
-  answer(client.DELETE("/api/machines/{id}", { params: { path: { id } } }));
+export const deleteMachine = (known: Seen) =>
+  answer(client.DELETE("/api/machines/{id}", { params: seen(known) }));
+
+export const restoreMachine = (known: Seen) =>
+  answer(client.POST("/api/machines/{id}/restore", of(known)));
 
 export const exportMachines = () => answer(client.GET("/api/machines/export"));
 
@@ -78,33 +101,40 @@ export const preparationQuery = (request: Request, own: OwnMethod[]) =>
 export const methodsQuery = () =>
   queryOptions({
     queryKey: ["methods"],
-    queryFn: ({ signal }) => answer(client.GET("/api/methods", { signal })),
+    queryFn: ({ signal }) => answer(client.GET("/api/methods", { ...ALL, signal })),
     staleTime: 60_000,
   });
 
-export const keepMethod = (method: OwnMethod) =>
-  answer(client.POST("/api/methods", { body: method }));
+export const keepMethod = (id: string, method: OwnMethod) =>
+  answer(client.POST("/api/methods", { params: { query: { id } }, body: method }));
 
-export const changeMethod = (id: string, method: OwnMethod) =>
-  answer(client.PUT("/api/methods/{id}", { params: { path: { id } }, body: method }));
+export const changeMethod = (known: Seen, method: OwnMethod) =>
+  answer(client.PUT("/api/methods/{id}", { params: seen(known), body: method }));
 
-export const deleteMethod = (id: string) =>
-  answer(client.DELETE("/api/methods/{id}", { params: { path: { id } } }));
+export const deleteMethod = (known: Seen) =>
+  answer(client.DELETE("/api/methods/{id}", { params: seen(known) }));
+
+export const restoreMethod = (known: Seen) =>
+  answer(client.POST("/api/methods/{id}/restore", of(known)));
 
 export const blendsQuery = () =>
   queryOptions({
     queryKey: ["blends"],
-    queryFn: ({ signal }) => answer(client.GET("/api/blends", { signal })),
+    queryFn: ({ signal }) => answer(client.GET("/api/blends", { ...ALL, signal })),
     staleTime: 60_000,
   });
 
-export const keepBlend = (blend: Blend) => answer(client.POST("/api/blends", { body: blend }));
+export const keepBlend = (id: string, blend: Blend) =>
+  answer(client.POST("/api/blends", { params: { query: { id } }, body: blend }));
 
-export const changeBlend = (id: string, blend: Blend) =>
-  answer(client.PUT("/api/blends/{id}", { params: { path: { id } }, body: blend }));
+export const changeBlend = (known: Seen, blend: Blend) =>
+  answer(client.PUT("/api/blends/{id}", { params: seen(known), body: blend }));
 
-export const deleteBlend = (id: string) =>
-  answer(client.DELETE("/api/blends/{id}", { params: { path: { id } } }));
+export const deleteBlend = (known: Seen) =>
+  answer(client.DELETE("/api/blends/{id}", { params: seen(known) }));
+
+export const restoreBlend = (known: Seen) =>
+  answer(client.POST("/api/blends/{id}/restore", of(known)));
 
 /** The lowest setting at which the pieces are out within so many seconds. */
 export const settingFor = (request: Request, within: number) =>
@@ -132,13 +162,16 @@ export const cookQuery = (id: string) =>
       answer(client.GET("/api/cooks/{id}", { params: { path: { id } }, signal })),
   });
 
-export const keepCook = (request: Request, name: string | null, eatAt: Date | null) =>
+export const keepCook = (id: string, request: Request, eatAt: Date | null) =>
   answer(
-    client.POST("/api/cooks", { body: { request, name, eat_at: eatAt?.toISOString() ?? null } }),
+    client.POST("/api/cooks", {
+      params: { query: { id } },
+      body: { request, eat_at: eatAt?.toISOString() ?? null },
+    }),
   );
 
-export const renameCook = (id: string, name: string) =>
-  answer(client.PATCH("/api/cooks/{id}", { params: { path: { id } }, body: { name } }));
+export const renameCook = (known: Seen, name: string) =>
+  answer(client.PATCH("/api/cooks/{id}", { params: seen(known), body: { name } }));
 
 export const deleteCook = (id: string) =>
   answer(client.DELETE("/api/cooks/{id}", { params: { path: { id } } }));
@@ -158,26 +191,71 @@ export const supperQuery = (supper: Supper) =>
     retry: false,
   });
 
-export const suppersQuery = () =>
+export const suppersQuery = (page = 1, perPage = 20) =>
   queryOptions({
-    queryKey: ["suppers"],
-    queryFn: ({ signal }) => answer(client.GET("/api/suppers", { signal })),
+    queryKey: ["suppers", "list", page, perPage],
+    queryFn: ({ signal }) =>
+      answer(
+        client.GET("/api/suppers", { params: { query: { page, per_page: perPage } }, signal }),
+      ),
+    placeholderData: keepPreviousData,
   });
+
+/** All lists of suppers. */
+export const SUPPER_LISTS = ["suppers", "list"];
 
 export const keptSupperQuery = (id: string) =>
   queryOptions({
-    queryKey: ["suppers", id],
+    queryKey: ["suppers", "one", id],
     queryFn: ({ signal }) =>
       answer(client.GET("/api/suppers/{id}", { params: { path: { id } }, signal })),
   });
 
-export const keepSupper = (supper: Supper) => answer(client.POST("/api/suppers", { body: supper }));
+export const keepSupper = (id: string, supper: Supper) =>
+  answer(client.POST("/api/suppers", { params: { query: { id } }, body: supper }));
 
-export const changeSupper = (id: string, supper: Supper) =>
-  answer(client.PUT("/api/suppers/{id}", { params: { path: { id } }, body: supper }));
+export const changeSupper = (known: Seen, supper: Supper) =>
+  answer(client.PUT("/api/suppers/{id}", { params: seen(known), body: supper }));
 
-export const deleteSupper = (id: string) =>
-  answer(client.DELETE("/api/suppers/{id}", { params: { path: { id } } }));
+/** What happened in a supper; everything else is planned anew around it. */
+export const sendSupperReport = (id: string, report: SupperReport) =>
+  answer(client.POST("/api/suppers/{id}/events", { params: { path: { id } }, body: report }));
+
+export const deleteSupper = (known: Seen) =>
+  answer(client.DELETE("/api/suppers/{id}", { params: seen(known) }));
+
+export const restoreSupper = (known: Seen) =>
+  answer(client.POST("/api/suppers/{id}/restore", of(known)));
+
+/** What the household agreed on. */
+export const householdQuery = () =>
+  queryOptions({
+    queryKey: ["household"],
+    queryFn: ({ signal }) => answer(client.GET("/api/settings", { signal })),
+    staleTime: 60_000,
+  });
+
+export const chooseForHousehold = (settings: HouseholdSettings) =>
+  answer(client.PUT("/api/settings", { body: settings }));
+
+export type StoredKind = "cooks" | "suppers" | "machines" | "methods" | "blends";
+
+/** Deletes what cannot be shown, and with it the question which revision was seen. */
+export const deleteStored = (kind: StoredKind, id: string) => {
+  const known = { params: { path: { id } } };
+  switch (kind) {
+    case "cooks":
+      return answer(client.DELETE("/api/cooks/{id}", known));
+    case "suppers":
+      return answer(client.DELETE("/api/suppers/{id}", known));
+    case "machines":
+      return answer(client.DELETE("/api/machines/{id}", known));
+    case "methods":
+      return answer(client.DELETE("/api/methods/{id}", known));
+    case "blends":
+      return answer(client.DELETE("/api/blends/{id}", known));
+  }
+};
 
 export interface TypedUnits {
   temperature: "celsius" | "fahrenheit";

@@ -33,8 +33,25 @@ export interface paths {
         /** Writes a blend anew; what was planned with it keeps what it said. */
         put: operations["replace_blend"];
         post?: never;
-        /** Throws a blend away; what was planned with it keeps what it said. */
+        /** Throws a blend away; it can be brought back for a month. */
         delete: operations["delete_blend"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/blends/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings a deleted blend back. */
+        post: operations["restore_blend"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -152,7 +169,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The kitchen's own machines. */
+        /** The kitchen's own machines, in the order they were added. */
         get: operations["list_machines"];
         put?: never;
         /** Adds a machine. */
@@ -228,8 +245,28 @@ export interface paths {
         /** Writes a machine anew. Cooks planned before keep the one they were planned with. */
         put: operations["replace_machine"];
         post?: never;
-        /** Takes a machine out of the kitchen; cooks planned in it keep it as it was. */
+        /**
+         * Takes a machine out of the kitchen; it can be brought back for a month. Cooks planned in it keep
+         *     it as it was.
+         */
         delete: operations["delete_machine"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings a deleted machine back. */
+        post: operations["restore_machine"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -264,8 +301,25 @@ export interface paths {
         /** Writes a method anew; what was planned with it keeps what it said. */
         put: operations["replace_method"];
         post?: never;
-        /** Throws a method away; what was planned with it keeps what it said. */
+        /** Throws a method away; it can be brought back for a month. */
         delete: operations["delete_method"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/methods/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings a deleted method back. */
+        post: operations["restore_method"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -390,6 +444,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the household agreed on. */
+        get: operations["read_settings"];
+        /** Chooses for the household. */
+        put: operations["write_settings"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stored/{kind}/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A document as it is stored, whatever it holds: also one that cannot be shown. */
+        get: operations["export_stored"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/suppers": {
         parameters: {
             query?: never;
@@ -397,7 +486,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The suppers of the kitchen, the newest first, without their strips. */
+        /** The suppers of the kitchen, the newest first. */
         get: operations["list_suppers"];
         put?: never;
         /** Keeps a supper. */
@@ -432,7 +521,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The JSON Schema of the document a supper travels in. */
+        /** The JSON Schema of the document that a supper travels in. */
         get: operations["supper_schema"];
         put?: never;
         post?: never;
@@ -452,12 +541,13 @@ export interface paths {
         /** One supper as it was scheduled last. */
         get: operations["read_supper"];
         /**
-         * Changes a supper, or tells what has begun: everything else is planned anew from now, and moves as
-         *     little as possible.
+         * Changes what is wanted of a supper: everything that has not begun is planned anew from now, and
+         *     moves as little as possible. What has begun is reported, not written here; with If-Match, what is
+         *     left out of it is taken back.
          */
         put: operations["replace_supper"];
         post?: never;
-        /** Takes a supper out. */
+        /** Takes a supper out; it can be brought back for a month. */
         delete: operations["delete_supper"];
         options?: never;
         head?: never;
@@ -473,11 +563,49 @@ export interface paths {
         };
         /**
          * A supper as an iCalendar file (RFC 5545): an event with an alarm for each moment of hands, and
-         *     one for the table. Identifiers are stable, so that reading it again updates.
+         *     one for the table. Identifiers are stable and the sequence counts changes, so that reading it again
+         *     updates.
          */
         get: operations["supper_calendar"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/suppers/{id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reports that a task has begun, is done or takes longer: that is kept as a fact, and everything that
+         *     has not begun is planned anew around it.
+         */
+        post: operations["report_supper"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/suppers/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings a deleted supper back. */
+        post: operations["restore_supper"];
         delete?: never;
         options?: never;
         head?: never;
@@ -641,11 +769,8 @@ export interface components {
         };
         /** @description A task that has begun or is done. */
         BegunDto: {
-            /**
-             * Format: int32
-             * @description Number of the dish, from 0.
-             */
-            dish: number;
+            /** @description Identity of the dish. */
+            dish: string;
             /**
              * Format: date-time
              * @description When it ends, as is known now.
@@ -661,11 +786,8 @@ export interface components {
              * @description When it began.
              */
             start_at: string;
-            /**
-             * Format: int32
-             * @description Number of its task, from 0.
-             */
-            task: number;
+            /** @description Key of its task. */
+            task: string;
         };
         /** @description A cook's own rub. */
         BlendDto: {
@@ -673,6 +795,28 @@ export interface components {
             name: string;
             /** @description What it is mixed of. */
             parts: components["schemas"]["PartDto"][];
+        };
+        /** @description Blends of the kitchen. */
+        BlendPageDto: {
+            /** @description The rows. */
+            items: components["schemas"]["KeptBlendDto"][];
+            /**
+             * Format: int64
+             * @description This page, from 1.
+             */
+            page: number;
+            /**
+             * Format: int64
+             * @description Rows on a page.
+             */
+            per_page: number;
+            /**
+             * Format: int64
+             * @description How many there are in all.
+             */
+            total: number;
+            /** @description Rows of this page that cannot be shown. */
+            unreadable: components["schemas"]["UnreadableDto"][];
         };
         /**
          * @description Colour of a face.
@@ -734,6 +878,11 @@ export interface components {
             /** @description The words in the sentence. */
             words: string;
         };
+        /**
+         * @description What kind of problem it is.
+         * @enum {string}
+         */
+        Code: "out_of_bounds" | "no_such_machine" | "not_on_the_spit" | "weighed" | "no_such_level" | "below_poultry_floor" | "needs_acknowledgement" | "never_reached" | "too_tall" | "above_ceiling" | "below_lowest" | "not_on_the_dial" | "thickness_of_weight" | "too_large_a_piece" | "too_many_batches" | "cannot_hold" | "laid_out" | "after_the_end" | "too_soon" | "invalid" | "malformed" | "too_large" | "not_json" | "not_found" | "method_not_allowed" | "name_taken" | "id_taken" | "already_finished" | "already_started" | "not_started" | "no_such_task" | "unreadable" | "changed" | "foreign_host" | "foreign_origin" | "database_down" | "database_busy" | "busy" | "fault";
         /** @description A recipe read for another machine. */
         ConvertedDto: {
             /** @description What the conversion leads to. */
@@ -788,6 +937,11 @@ export interface components {
             /** @description What the cook said. */
             request: components["schemas"]["RequestDto"];
             /**
+             * Format: int32
+             * @description Changes of its name so far, counted from 1; the ETag.
+             */
+            revision: number;
+            /**
              * Format: date-time
              * @description When it was started.
              */
@@ -795,7 +949,7 @@ export interface components {
             /** @description Where it stands. */
             state: components["schemas"]["StateDto"];
         };
-        /** @description A page of cooks. */
+        /** @description Cooks of the kitchen. */
         CookPageDto: {
             /** @description The rows. */
             items: components["schemas"]["CookRowDto"][];
@@ -806,7 +960,7 @@ export interface components {
             page: number;
             /**
              * Format: int64
-             * @description Cooks on a page.
+             * @description Rows on a page.
              */
             per_page: number;
             /**
@@ -814,6 +968,8 @@ export interface components {
              * @description How many there are in all.
              */
             total: number;
+            /** @description Rows of this page that cannot be shown. */
+            unreadable: components["schemas"]["UnreadableDto"][];
         };
         /** @description One cook in a list. */
         CookRowDto: {
@@ -858,6 +1014,11 @@ export interface components {
             pull_at_s: number;
             /** @description What the cook said. */
             request: components["schemas"]["RequestDto"];
+            /**
+             * Format: int32
+             * @description Changes of its name so far, counted from 1; the ETag.
+             */
+            revision: number;
             /**
              * Format: date-time
              * @description When it was started.
@@ -1192,6 +1353,11 @@ export interface components {
              * @description Identity.
              */
             id: string;
+            /**
+             * Format: int32
+             * @description Changes so far, counted from 1; the ETag.
+             */
+            revision: number;
         };
         /** @description The first batch until the last is out. */
         KeptDto: {
@@ -1227,6 +1393,11 @@ export interface components {
             id: string;
             /** @description What it is. */
             method: components["schemas"]["OwnMethodDto"];
+            /**
+             * Format: int32
+             * @description Changes so far, counted from 1; the ETag.
+             */
+            revision: number;
         };
         /** @description A supper of the kitchen. */
         KeptSupperDto: {
@@ -1237,11 +1408,27 @@ export interface components {
             id: string;
             /** @description As it was scheduled last. */
             plan: components["schemas"]["SupperPlanDto"];
-            /** @description What is wanted. */
+            /**
+             * Format: int32
+             * @description Changes so far, counted from 1; the ETag.
+             */
+            revision: number;
+            /** @description What is wanted, with what has begun. */
             supper: components["schemas"]["SupperDto"];
+        };
+        /** @description The settings of a kitchen. */
+        KitchenSettingsDto: {
+            /**
+             * Format: int32
+             * @description Changes so far; 0 where nothing was ever chosen. The ETag.
+             */
+            revision: number;
+            settings?: components["schemas"]["SettingsDto"] | null;
         };
         /** @description A place. */
         LaneDto: {
+            /** @description What it is. */
+            kind?: components["schemas"]["LaneKindDto"];
             /** @description The cook's word. */
             name: string;
             /**
@@ -1250,6 +1437,11 @@ export interface components {
              */
             room: number;
         };
+        /**
+         * @description What kind of place it is.
+         * @enum {string}
+         */
+        LaneKindDto: "machine" | "hob" | "fridge";
         /** @description A level pieces can lie on. */
         LevelDto: {
             /**
@@ -1312,6 +1504,11 @@ export interface components {
             spit?: components["schemas"]["SpittedDto"] | null;
             tumbler?: components["schemas"]["TumblerDto"] | null;
         };
+        /**
+         * @description What a dish loses by waiting.
+         * @enum {string}
+         */
+        LossDto: "nothing" | "little" | "much";
         /** @description A machine. */
         MachineDto: {
             /**
@@ -1394,6 +1591,28 @@ export interface components {
          * @enum {string}
          */
         MachineKindDto: "drawer" | "twin_drawers" | "oven_style" | "lidded_grill" | "fan_oven" | "still_oven";
+        /** @description Machines of the kitchen. */
+        MachinePageDto: {
+            /** @description The rows. */
+            items: components["schemas"]["OwnMachineDto"][];
+            /**
+             * Format: int64
+             * @description This page, from 1.
+             */
+            page: number;
+            /**
+             * Format: int64
+             * @description Rows on a page.
+             */
+            per_page: number;
+            /**
+             * Format: int64
+             * @description How many there are in all.
+             */
+            total: number;
+            /** @description Rows of this page that cannot be shown. */
+            unreadable: components["schemas"]["UnreadableDto"][];
+        };
         /** @description Machines as a document: what is exported, and what is read again. */
         MachinesDocumentDto: {
             /** @description Where the shape of this document is described. */
@@ -1471,6 +1690,28 @@ export interface components {
              */
             time_s: number;
             worth?: components["schemas"]["SchoolWorthDto"] | null;
+        };
+        /** @description Methods of the kitchen. */
+        MethodPageDto: {
+            /** @description The rows. */
+            items: components["schemas"]["KeptMethodDto"][];
+            /**
+             * Format: int64
+             * @description This page, from 1.
+             */
+            page: number;
+            /**
+             * Format: int64
+             * @description Rows on a page.
+             */
+            per_page: number;
+            /**
+             * Format: int64
+             * @description How many there are in all.
+             */
+            total: number;
+            /** @description Rows of this page that cannot be shown. */
+            unreadable: components["schemas"]["UnreadableDto"][];
         };
         /** @description A task that moved. */
         MovedDto: {
@@ -1614,6 +1855,11 @@ export interface components {
             id: string;
             /** @description The machine. */
             machine: components["schemas"]["MachineDto"];
+            /**
+             * Format: int32
+             * @description Changes so far, counted from 1; the ETag.
+             */
+            revision: number;
         };
         /** @description A way of getting a cut ready that the cook wrote down. */
         OwnMethodDto: {
@@ -1956,10 +2202,12 @@ export interface components {
             /** @description The machine. */
             machine: components["schemas"]["MachineDto"];
         };
-        /** @description The body of every answer that is not a success. */
+        /** @description Problem details (RFC 9457). */
         Problem: {
             /** @description Stable, machine-readable. */
-            code: string;
+            code: components["schemas"]["Code"];
+            /** @description What stands there now, where somebody else changed it first. */
+            current?: Record<string, never> | null;
             /** @description What is wrong here, and the way out. */
             detail: string;
             division?: components["schemas"]["DivisionDto"] | null;
@@ -2101,6 +2349,11 @@ export interface components {
              */
             id: string;
         };
+        /**
+         * @description What is reported of a moment.
+         * @enum {string}
+         */
+        ReportedDto: "begun" | "done" | "later";
         /** @description What the cook says. */
         RequestDto: {
             /** @description What else happens during the cook. */
@@ -2209,13 +2462,15 @@ export interface components {
              * @description Until when it cooks.
              */
             core_target_c?: number | null;
+            /** @description Its identity in this supper. */
+            id: string;
             /**
              * Format: date-time
              * @description When the meat of a cook goes in.
              */
             load_at?: string | null;
-            /** @description What it loses by waiting: nothing, little, or much. */
-            loses: string;
+            /** @description What it loses by waiting. */
+            loses: components["schemas"]["LossDto"];
             /** @description The cook's name for it. */
             name: string;
             picture?: components["schemas"]["PictureDto"] | null;
@@ -2241,6 +2496,8 @@ export interface components {
              * @description To.
              */
             end_at: string;
+            /** @description Which of the dish's tasks: the same for as long as it is the same task. */
+            key: string;
             /**
              * Format: int32
              * @description Place, by its number; nothing on the counter.
@@ -2331,6 +2588,15 @@ export interface components {
              * @description The dial.
              */
             setting_c: number;
+        };
+        /** @description What a household agrees on; each device keeps its own light and sound. */
+        SettingsDto: {
+            /** @description Whose food safety guidance applies. */
+            region: components["schemas"]["RegionDto"];
+            /** @description Scale of temperatures. */
+            temperature: components["schemas"]["TemperatureScaleDto"];
+            /** @description System of weights and lengths. */
+            weight: components["schemas"]["WeightSystemDto"];
         };
         /** @description A piece from above. */
         ShapeDto: {
@@ -2577,6 +2843,8 @@ export interface components {
         /** @description A cook or a side dish: one of the two. */
         SupperDishDto: {
             cook?: components["schemas"]["SupperCookDto"] | null;
+            /** @description Its identity in this supper; made when absent. */
+            id?: string | null;
             side?: components["schemas"]["SideDto"] | null;
         };
         /** @description What is wanted. */
@@ -2619,6 +2887,28 @@ export interface components {
              */
             shelves: number;
         };
+        /** @description Suppers of the kitchen. */
+        SupperPageDto: {
+            /** @description The rows. */
+            items: components["schemas"]["SupperRowDto"][];
+            /**
+             * Format: int64
+             * @description This page, from 1.
+             */
+            page: number;
+            /**
+             * Format: int64
+             * @description Rows on a page.
+             */
+            per_page: number;
+            /**
+             * Format: int64
+             * @description How many there are in all.
+             */
+            total: number;
+            /** @description Rows of this page that cannot be shown. */
+            unreadable: components["schemas"]["UnreadableDto"][];
+        };
         /** @description Everything in its place, or why that cannot be. */
         SupperPlanDto: {
             /** @description Everything by the clock: when hands are needed. */
@@ -2649,6 +2939,83 @@ export interface components {
             shopping: components["schemas"]["ShoppingDto"][];
             /** @description Ways out. */
             ways: components["schemas"]["WayDto"][];
+        };
+        /**
+         * @description A report about a moment of a supper. The id is made by whoever reports, so that a report sent
+         *     twice counts once.
+         */
+        SupperReportDto: {
+            /**
+             * Format: double
+             * @description How long ago it happened, by the reporter's own clock; the server's clock dates it.
+             */
+            ago_s?: number;
+            /** @description Identity of the dish. */
+            dish: string;
+            /**
+             * Format: uuid
+             * @description Identity of the report.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Which of the task's moments of hands, from 0.
+             */
+            moment?: number;
+            /** @description Key of its task. */
+            task: string;
+            /** @description What is reported. */
+            what: components["schemas"]["ReportedDto"];
+        };
+        /** @description A dish of a supper in a list. */
+        SupperRowDishDto: {
+            /** @description The cook's name for it. */
+            name: string;
+            picture?: components["schemas"]["PictureDto"] | null;
+        };
+        /** @description A supper in a list. */
+        SupperRowDto: components["schemas"]["SupperSummaryDto"] & {
+            /**
+             * Format: date-time
+             * @description When it was planned.
+             */
+            created_at: string;
+            /**
+             * Format: uuid
+             * @description Identity.
+             */
+            id: string;
+            /** @description The cook's name for it. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Changes so far, counted from 1; the ETag.
+             */
+            revision: number;
+        };
+        /** @description What a list tells of a supper. */
+        SupperSummaryDto: {
+            /**
+             * Format: date-time
+             * @description When the first task begins.
+             */
+            begins_at: string;
+            /** @description Its dishes. */
+            dishes: components["schemas"]["SupperRowDishDto"][];
+            /**
+             * Format: int32
+             * @description Eaters.
+             */
+            eaters: number;
+            /** @description Whether it goes as it is asked for. */
+            feasible: boolean;
+            /**
+             * Format: date-time
+             * @description When it is served.
+             */
+            serve_at: string;
+            /** @description Whether anything has begun. */
+            under_way: boolean;
         };
         /**
          * @description How the pieces are held.
@@ -2818,6 +3185,25 @@ export interface components {
              */
             value: number;
         };
+        /** @description A row that cannot be shown. It can be exported as it is, or deleted. */
+        UnreadableDto: {
+            /**
+             * Format: date-time
+             * @description When it was stored.
+             */
+            created_at: string;
+            /** @description Why it cannot be shown, for whoever looks after the kitchen. */
+            detail: string;
+            /**
+             * Format: uuid
+             * @description Identity.
+             */
+            id: string;
+            /** @description The cook's name for it. */
+            name: string;
+            /** @description Whether a newer program stored it; else it is damaged. */
+            newer: boolean;
+        };
         /** @description One warning. */
         WarningDto: {
             /** @description What it is about. */
@@ -2861,7 +3247,12 @@ export type $defs = Record<string, never>;
 export interface operations {
     list_blends: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Page, from 1. */
+                page?: number;
+                /** @description Rows on a page. */
+                per_page?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -2873,9 +3264,55 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["KeptBlendDto"][];
+                    "application/json": components["schemas"]["BlendPageDto"];
                 };
             };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
                 headers: {
                     [name: string]: unknown;
@@ -2888,23 +3325,91 @@ export interface operations {
     };
     create_blend: {
         parameters: {
-            query?: never;
+            query?: {
+                /**
+                 * @description Identity of what is made, so that a request repeated after a lost answer makes it once. Made
+                 *     by the server when absent.
+                 */
+                id?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "name": "lemon and fennel rub",
+                 *       "parts": [
+                 *         {
+                 *           "mass_g": 18,
+                 *           "salt": false,
+                 *           "what": "fennel seed, crushed"
+                 *         },
+                 *         {
+                 *           "mass_g": 10,
+                 *           "salt": false,
+                 *           "what": "dried lemon peel"
+                 *         },
+                 *         {
+                 *           "mass_g": 6,
+                 *           "salt": false,
+                 *           "what": "black pepper"
+                 *         },
+                 *         {
+                 *           "allergen": "mustard",
+                 *           "mass_g": 6,
+                 *           "salt": false,
+                 *           "what": "mustard powder"
+                 *         },
+                 *         {
+                 *           "mass_g": 10,
+                 *           "salt": true,
+                 *           "what": "fine salt"
+                 *         }
+                 *       ]
+                 *     }
+                 */
                 "application/json": components["schemas"]["BlendDto"];
             };
         };
         responses: {
-            201: {
+            /** @description It was there already. */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["KeptBlendDto"];
+                };
+            };
+            201: {
+                headers: {
+                    ETag?: string;
+                    Location?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptBlendDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             409: {
@@ -2915,7 +3420,53 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2928,7 +3479,10 @@ export interface operations {
     replace_blend: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The ETag that was seen. */
+                "If-Match"?: string | null;
+            };
             path: {
                 id: string;
             };
@@ -2936,16 +3490,68 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "name": "lemon and fennel rub",
+                 *       "parts": [
+                 *         {
+                 *           "mass_g": 18,
+                 *           "salt": false,
+                 *           "what": "fennel seed, crushed"
+                 *         },
+                 *         {
+                 *           "mass_g": 10,
+                 *           "salt": false,
+                 *           "what": "dried lemon peel"
+                 *         },
+                 *         {
+                 *           "mass_g": 6,
+                 *           "salt": false,
+                 *           "what": "black pepper"
+                 *         },
+                 *         {
+                 *           "allergen": "mustard",
+                 *           "mass_g": 6,
+                 *           "salt": false,
+                 *           "what": "mustard powder"
+                 *         },
+                 *         {
+                 *           "mass_g": 10,
+                 *           "salt": true,
+                 *           "what": "fine salt"
+                 *         }
+                 *       ]
+                 *     }
+                 */
                 "application/json": components["schemas"]["BlendDto"];
             };
         };
         responses: {
             200: {
                 headers: {
+                    ETag?: string;
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["KeptBlendDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             404: {
@@ -2964,7 +3570,61 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2975,6 +3635,98 @@ export interface operations {
         };
     };
     delete_blend: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The ETag that was seen. */
+                "If-Match"?: string | null;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restore_blend: {
         parameters: {
             query?: never;
             header?: never;
@@ -2991,7 +3743,69 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3016,6 +3830,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CatalogueDto"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -3046,7 +3896,53 @@ export interface operations {
                     "application/json": components["schemas"]["CookPageDto"];
                 };
             };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3058,18 +3954,64 @@ export interface operations {
     };
     create_cook: {
         parameters: {
-            query?: never;
+            query?: {
+                /**
+                 * @description Identity of what is made, so that a request repeated after a lost answer makes it once. Made
+                 *     by the server when absent.
+                 */
+                id?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "name": "Drumsticks for the ferry crew",
+                 *       "request": {
+                 *         "below_floor_acknowledged": false,
+                 *         "coat": "rubbed",
+                 *         "core_target_c": 77,
+                 *         "cut": "drumstick",
+                 *         "gap_mm": 8,
+                 *         "keeping": "warm",
+                 *         "load": "with_air",
+                 *         "machine": {
+                 *           "floor_corner_mm": 12,
+                 *           "floor_depth_mm": 220,
+                 *           "floor_shape": "round",
+                 *           "floor_width_mm": 220,
+                 *           "heat_factor": 1,
+                 *           "height_mm": 90,
+                 *           "highest_c": 200,
+                 *           "kind": "drawer",
+                 *           "lowest_c": 80,
+                 *           "name": "a compact drum",
+                 *           "offset_k": 0,
+                 *           "power_w": 1400,
+                 *           "step_k": 5
+                 *         },
+                 *         "piece_mass_g": 115,
+                 *         "pieces": 8,
+                 *         "preheat": "thin_only",
+                 *         "region": "us",
+                 *         "room_c": 21,
+                 *         "sauce": "none",
+                 *         "start": "fridge",
+                 *         "support": "basket",
+                 *         "tie": "tight",
+                 *         "turn": "equal_browning"
+                 *       }
+                 *     }
+                 */
                 "application/json": components["schemas"]["NewCookDto"];
             };
         };
         responses: {
-            201: {
+            /** @description It was there already. */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3077,7 +4019,89 @@ export interface operations {
                     "application/json": components["schemas"]["CookDto"];
                 };
             };
+            201: {
+                headers: {
+                    ETag?: string;
+                    Location?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CookDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3100,13 +4124,76 @@ export interface operations {
         responses: {
             200: {
                 headers: {
+                    ETag?: string;
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["CookDto"];
                 };
             };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3119,7 +4206,10 @@ export interface operations {
     delete_cook: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The ETag that was seen. */
+                "If-Match"?: string | null;
+            };
             path: {
                 id: string;
             };
@@ -3133,7 +4223,69 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3146,7 +4298,10 @@ export interface operations {
     rename_cook: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The ETag that was seen. */
+                "If-Match"?: string | null;
+            };
             path: {
                 id: string;
             };
@@ -3154,17 +4309,111 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "name": "Cider chops"
+                 *     }
+                 */
                 "application/json": components["schemas"]["RenameDto"];
             };
         };
         responses: {
             204: {
                 headers: {
+                    ETag?: string;
                     [name: string]: unknown;
                 };
                 content?: never;
             };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3185,6 +4434,16 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "ago_s": 0,
+                 *       "happening": {
+                 *         "core_c": 58,
+                 *         "kind": "reading"
+                 *       },
+                 *       "id": "00000000-0000-0000-0000-000000000000"
+                 *     }
+                 */
                 "application/json": components["schemas"]["ReportDto"];
             };
         };
@@ -3197,6 +4456,32 @@ export interface operations {
                     "application/json": components["schemas"]["CookDto"];
                 };
             };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -3205,7 +4490,53 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3232,7 +4563,61 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3259,6 +4644,33 @@ export interface operations {
                     "application/json": components["schemas"]["HealthDto"];
                 };
             };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             503: {
                 headers: {
                     [name: string]: unknown;
@@ -3271,7 +4683,12 @@ export interface operations {
     };
     list_machines: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Page, from 1. */
+                page?: number;
+                /** @description Rows on a page. */
+                per_page?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -3283,9 +4700,55 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OwnMachineDto"][];
+                    "application/json": components["schemas"]["MachinePageDto"];
                 };
             };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
                 headers: {
                     [name: string]: unknown;
@@ -3298,23 +4761,75 @@ export interface operations {
     };
     create_machine: {
         parameters: {
-            query?: never;
+            query?: {
+                /**
+                 * @description Identity of what is made, so that a request repeated after a lost answer makes it once. Made
+                 *     by the server when absent.
+                 */
+                id?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "floor_corner_mm": 12,
+                 *       "floor_depth_mm": 220,
+                 *       "floor_shape": "round",
+                 *       "floor_width_mm": 220,
+                 *       "heat_factor": 1,
+                 *       "height_mm": 90,
+                 *       "highest_c": 200,
+                 *       "kind": "drawer",
+                 *       "lowest_c": 80,
+                 *       "name": "a compact drum",
+                 *       "offset_k": 0,
+                 *       "power_w": 1400,
+                 *       "step_k": 5
+                 *     }
+                 */
                 "application/json": components["schemas"]["MachineDto"];
             };
         };
         responses: {
-            201: {
+            /** @description It was there already. */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["OwnMachineDto"];
+                };
+            };
+            201: {
+                headers: {
+                    ETag?: string;
+                    Location?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnMachineDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             409: {
@@ -3325,7 +4840,53 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3352,6 +4913,34 @@ export interface operations {
                     "application/json": components["schemas"]["MachinesDocumentDto"];
                 };
             };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
                 headers: {
                     [name: string]: unknown;
@@ -3371,6 +4960,30 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "$schema": "/api/machines/schema",
+                 *       "document": "machines",
+                 *       "machines": [
+                 *         {
+                 *           "floor_corner_mm": 12,
+                 *           "floor_depth_mm": 220,
+                 *           "floor_shape": "round",
+                 *           "floor_width_mm": 220,
+                 *           "heat_factor": 1,
+                 *           "height_mm": 90,
+                 *           "highest_c": 200,
+                 *           "kind": "drawer",
+                 *           "lowest_c": 80,
+                 *           "name": "a compact drum",
+                 *           "offset_k": 0,
+                 *           "power_w": 1400,
+                 *           "step_k": 5
+                 *         }
+                 *       ],
+                 *       "version": 1
+                 *     }
+                 */
                 "application/json": components["schemas"]["MachinesDocumentDto"];
             };
         };
@@ -3383,6 +4996,7 @@ export interface operations {
                     "application/json": components["schemas"]["ReadMachinesDto"];
                 };
             };
+            /** @description The request could not be read. */
             400: {
                 headers: {
                     [name: string]: unknown;
@@ -3391,7 +5005,70 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3418,12 +5095,51 @@ export interface operations {
                     "application/schema+json": unknown;
                 };
             };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     replace_machine: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The ETag that was seen. */
+                "If-Match"?: string | null;
+            };
             path: {
                 id: string;
             };
@@ -3431,16 +5147,52 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "floor_corner_mm": 12,
+                 *       "floor_depth_mm": 220,
+                 *       "floor_shape": "round",
+                 *       "floor_width_mm": 220,
+                 *       "heat_factor": 1,
+                 *       "height_mm": 90,
+                 *       "highest_c": 200,
+                 *       "kind": "drawer",
+                 *       "lowest_c": 80,
+                 *       "name": "a compact drum",
+                 *       "offset_k": 0,
+                 *       "power_w": 1400,
+                 *       "step_k": 5
+                 *     }
+                 */
                 "application/json": components["schemas"]["MachineDto"];
             };
         };
         responses: {
             200: {
                 headers: {
+                    ETag?: string;
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["OwnMachineDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             404: {
@@ -3459,7 +5211,61 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3472,6 +5278,98 @@ export interface operations {
     delete_machine: {
         parameters: {
             query?: never;
+            header?: {
+                /** @description The ETag that was seen. */
+                "If-Match"?: string | null;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restore_machine: {
+        parameters: {
+            query?: never;
             header?: never;
             path: {
                 id: string;
@@ -3486,7 +5384,69 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3498,7 +5458,12 @@ export interface operations {
     };
     list_methods: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Page, from 1. */
+                page?: number;
+                /** @description Rows on a page. */
+                per_page?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -3510,9 +5475,55 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["KeptMethodDto"][];
+                    "application/json": components["schemas"]["MethodPageDto"];
                 };
             };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
                 headers: {
                     [name: string]: unknown;
@@ -3525,23 +5536,119 @@ export interface operations {
     };
     create_method: {
         parameters: {
-            query?: never;
+            query?: {
+                /**
+                 * @description Identity of what is made, so that a request repeated after a lost answer makes it once. Made
+                 *     by the server when absent.
+                 */
+                id?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "coat": "rubbed",
+                 *       "cut": "drumstick",
+                 *       "name": "the night before the ferry",
+                 *       "reason": "Salted after the evening's washing-up, and dry by the time the boat is in.",
+                 *       "seasonings": [
+                 *         {
+                 *           "kind": "salt",
+                 *           "salt_percent": 1.2
+                 *         },
+                 *         {
+                 *           "kind": "rub"
+                 *         },
+                 *         {
+                 *           "kind": "spray"
+                 *         }
+                 *       ],
+                 *       "tasks": [
+                 *         {
+                 *           "best_s": 180,
+                 *           "does": "blot",
+                 *           "hands_on_s": 180,
+                 *           "longest_s": 180,
+                 *           "name": "Blot every piece dry",
+                 *           "place": "counter",
+                 *           "reason": "water on the surface makes steam, and steam makes soggy skin",
+                 *           "shortest_s": 180
+                 *         },
+                 *         {
+                 *           "best_s": 180,
+                 *           "hands_on_s": 180,
+                 *           "longest_s": 180,
+                 *           "name": "Salt it all over",
+                 *           "place": "counter",
+                 *           "reason": "by weight, on every side",
+                 *           "shortest_s": 180
+                 *         },
+                 *         {
+                 *           "best_s": 43200,
+                 *           "does": "uncovered",
+                 *           "hands_on_s": 120,
+                 *           "longest_s": 86400,
+                 *           "name": "Let it dry in the fridge, on a rack, uncovered",
+                 *           "place": "fridge",
+                 *           "reason": "cold moving air dries the skin; keep it below everything that is eaten raw",
+                 *           "shortest_s": 14400
+                 *         },
+                 *         {
+                 *           "best_s": 240,
+                 *           "does": "blot",
+                 *           "hands_on_s": 240,
+                 *           "longest_s": 240,
+                 *           "name": "Blot it once more and rub it",
+                 *           "place": "counter",
+                 *           "reason": "salt has drawn some water out",
+                 *           "shortest_s": 240
+                 *         }
+                 *       ]
+                 *     }
+                 */
                 "application/json": components["schemas"]["OwnMethodDto"];
             };
         };
         responses: {
-            201: {
+            /** @description It was there already. */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["KeptMethodDto"];
+                };
+            };
+            201: {
+                headers: {
+                    ETag?: string;
+                    Location?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptMethodDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             409: {
@@ -3552,7 +5659,53 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3565,7 +5718,10 @@ export interface operations {
     replace_method: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The ETag that was seen. */
+                "If-Match"?: string | null;
+            };
             path: {
                 id: string;
             };
@@ -3573,16 +5729,96 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "coat": "rubbed",
+                 *       "cut": "drumstick",
+                 *       "name": "the night before the ferry",
+                 *       "reason": "Salted after the evening's washing-up, and dry by the time the boat is in.",
+                 *       "seasonings": [
+                 *         {
+                 *           "kind": "salt",
+                 *           "salt_percent": 1.2
+                 *         },
+                 *         {
+                 *           "kind": "rub"
+                 *         },
+                 *         {
+                 *           "kind": "spray"
+                 *         }
+                 *       ],
+                 *       "tasks": [
+                 *         {
+                 *           "best_s": 180,
+                 *           "does": "blot",
+                 *           "hands_on_s": 180,
+                 *           "longest_s": 180,
+                 *           "name": "Blot every piece dry",
+                 *           "place": "counter",
+                 *           "reason": "water on the surface makes steam, and steam makes soggy skin",
+                 *           "shortest_s": 180
+                 *         },
+                 *         {
+                 *           "best_s": 180,
+                 *           "hands_on_s": 180,
+                 *           "longest_s": 180,
+                 *           "name": "Salt it all over",
+                 *           "place": "counter",
+                 *           "reason": "by weight, on every side",
+                 *           "shortest_s": 180
+                 *         },
+                 *         {
+                 *           "best_s": 43200,
+                 *           "does": "uncovered",
+                 *           "hands_on_s": 120,
+                 *           "longest_s": 86400,
+                 *           "name": "Let it dry in the fridge, on a rack, uncovered",
+                 *           "place": "fridge",
+                 *           "reason": "cold moving air dries the skin; keep it below everything that is eaten raw",
+                 *           "shortest_s": 14400
+                 *         },
+                 *         {
+                 *           "best_s": 240,
+                 *           "does": "blot",
+                 *           "hands_on_s": 240,
+                 *           "longest_s": 240,
+                 *           "name": "Blot it once more and rub it",
+                 *           "place": "counter",
+                 *           "reason": "salt has drawn some water out",
+                 *           "shortest_s": 240
+                 *         }
+                 *       ]
+                 *     }
+                 */
                 "application/json": components["schemas"]["OwnMethodDto"];
             };
         };
         responses: {
             200: {
                 headers: {
+                    ETag?: string;
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["KeptMethodDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             404: {
@@ -3601,7 +5837,61 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3612,6 +5902,98 @@ export interface operations {
         };
     };
     delete_method: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The ETag that was seen. */
+                "If-Match"?: string | null;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restore_method: {
         parameters: {
             query?: never;
             header?: never;
@@ -3628,7 +6010,69 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3647,6 +6091,60 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "machine": {
+                 *         "floor_corner_mm": 12,
+                 *         "floor_depth_mm": 220,
+                 *         "floor_shape": "round",
+                 *         "floor_width_mm": 220,
+                 *         "heat_factor": 1,
+                 *         "height_mm": 90,
+                 *         "highest_c": 200,
+                 *         "kind": "drawer",
+                 *         "lowest_c": 80,
+                 *         "name": "a compact drum",
+                 *         "offset_k": 0,
+                 *         "power_w": 1400,
+                 *         "step_k": 5
+                 *       },
+                 *       "recipe_s": 1500,
+                 *       "request": {
+                 *         "below_floor_acknowledged": false,
+                 *         "coat": "rubbed",
+                 *         "core_target_c": 77,
+                 *         "cut": "drumstick",
+                 *         "gap_mm": 8,
+                 *         "keeping": "warm",
+                 *         "load": "with_air",
+                 *         "machine": {
+                 *           "floor_corner_mm": 12,
+                 *           "floor_depth_mm": 220,
+                 *           "floor_shape": "round",
+                 *           "floor_width_mm": 220,
+                 *           "heat_factor": 1,
+                 *           "height_mm": 90,
+                 *           "highest_c": 200,
+                 *           "kind": "drawer",
+                 *           "lowest_c": 80,
+                 *           "name": "a compact drum",
+                 *           "offset_k": 0,
+                 *           "power_w": 1400,
+                 *           "step_k": 5
+                 *         },
+                 *         "piece_mass_g": 115,
+                 *         "pieces": 8,
+                 *         "preheat": "thin_only",
+                 *         "region": "us",
+                 *         "room_c": 21,
+                 *         "sauce": "none",
+                 *         "start": "fridge",
+                 *         "support": "basket",
+                 *         "tie": "tight",
+                 *         "turn": "equal_browning"
+                 *       }
+                 *     }
+                 */
                 "application/json": components["schemas"]["RecipeDto"];
             };
         };
@@ -3659,6 +6157,7 @@ export interface operations {
                     "application/json": components["schemas"]["ConvertedDto"];
                 };
             };
+            /** @description The request could not be read. */
             400: {
                 headers: {
                     [name: string]: unknown;
@@ -3667,7 +6166,62 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3686,6 +6240,59 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "machine": {
+                 *         "floor_corner_mm": 12,
+                 *         "floor_depth_mm": 220,
+                 *         "floor_shape": "round",
+                 *         "floor_width_mm": 220,
+                 *         "heat_factor": 1,
+                 *         "height_mm": 90,
+                 *         "highest_c": 200,
+                 *         "kind": "drawer",
+                 *         "lowest_c": 80,
+                 *         "name": "a compact drum",
+                 *         "offset_k": 0,
+                 *         "power_w": 1400,
+                 *         "step_k": 5
+                 *       },
+                 *       "request": {
+                 *         "below_floor_acknowledged": false,
+                 *         "coat": "rubbed",
+                 *         "core_target_c": 77,
+                 *         "cut": "drumstick",
+                 *         "gap_mm": 8,
+                 *         "keeping": "warm",
+                 *         "load": "with_air",
+                 *         "machine": {
+                 *           "floor_corner_mm": 12,
+                 *           "floor_depth_mm": 220,
+                 *           "floor_shape": "round",
+                 *           "floor_width_mm": 220,
+                 *           "heat_factor": 1,
+                 *           "height_mm": 90,
+                 *           "highest_c": 200,
+                 *           "kind": "drawer",
+                 *           "lowest_c": 80,
+                 *           "name": "a compact drum",
+                 *           "offset_k": 0,
+                 *           "power_w": 1400,
+                 *           "step_k": 5
+                 *         },
+                 *         "piece_mass_g": 115,
+                 *         "pieces": 8,
+                 *         "preheat": "thin_only",
+                 *         "region": "us",
+                 *         "room_c": 21,
+                 *         "sauce": "none",
+                 *         "start": "fridge",
+                 *         "support": "basket",
+                 *         "tie": "tight",
+                 *         "turn": "equal_browning"
+                 *       }
+                 *     }
+                 */
                 "application/json": components["schemas"]["OtherMachineDto"];
             };
         };
@@ -3698,6 +6305,7 @@ export interface operations {
                     "application/json": components["schemas"]["EquivalentDto"];
                 };
             };
+            /** @description The request could not be read. */
             400: {
                 headers: {
                     [name: string]: unknown;
@@ -3706,7 +6314,62 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3725,6 +6388,44 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "request": {
+                 *         "below_floor_acknowledged": false,
+                 *         "coat": "rubbed",
+                 *         "core_target_c": 77,
+                 *         "cut": "drumstick",
+                 *         "gap_mm": 8,
+                 *         "keeping": "warm",
+                 *         "load": "with_air",
+                 *         "machine": {
+                 *           "floor_corner_mm": 12,
+                 *           "floor_depth_mm": 220,
+                 *           "floor_shape": "round",
+                 *           "floor_width_mm": 220,
+                 *           "heat_factor": 1,
+                 *           "height_mm": 90,
+                 *           "highest_c": 200,
+                 *           "kind": "drawer",
+                 *           "lowest_c": 80,
+                 *           "name": "a compact drum",
+                 *           "offset_k": 0,
+                 *           "power_w": 1400,
+                 *           "step_k": 5
+                 *         },
+                 *         "piece_mass_g": 115,
+                 *         "pieces": 8,
+                 *         "preheat": "thin_only",
+                 *         "region": "us",
+                 *         "room_c": 21,
+                 *         "sauce": "none",
+                 *         "start": "fridge",
+                 *         "support": "basket",
+                 *         "tie": "tight",
+                 *         "turn": "equal_browning"
+                 *       }
+                 *     }
+                 */
                 "application/json": components["schemas"]["PreparationWishDto"];
             };
         };
@@ -3737,6 +6438,7 @@ export interface operations {
                     "application/json": components["schemas"]["PreparationDto"];
                 };
             };
+            /** @description The request could not be read. */
             400: {
                 headers: {
                     [name: string]: unknown;
@@ -3745,7 +6447,62 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3764,6 +6521,42 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "below_floor_acknowledged": false,
+                 *       "coat": "rubbed",
+                 *       "core_target_c": 77,
+                 *       "cut": "drumstick",
+                 *       "gap_mm": 8,
+                 *       "keeping": "warm",
+                 *       "load": "with_air",
+                 *       "machine": {
+                 *         "floor_corner_mm": 12,
+                 *         "floor_depth_mm": 220,
+                 *         "floor_shape": "round",
+                 *         "floor_width_mm": 220,
+                 *         "heat_factor": 1,
+                 *         "height_mm": 90,
+                 *         "highest_c": 200,
+                 *         "kind": "drawer",
+                 *         "lowest_c": 80,
+                 *         "name": "a compact drum",
+                 *         "offset_k": 0,
+                 *         "power_w": 1400,
+                 *         "step_k": 5
+                 *       },
+                 *       "piece_mass_g": 115,
+                 *       "pieces": 8,
+                 *       "preheat": "thin_only",
+                 *       "region": "us",
+                 *       "room_c": 21,
+                 *       "sauce": "none",
+                 *       "start": "fridge",
+                 *       "support": "basket",
+                 *       "tie": "tight",
+                 *       "turn": "equal_browning"
+                 *     }
+                 */
                 "application/json": components["schemas"]["RequestDto"];
             };
         };
@@ -3776,6 +6569,7 @@ export interface operations {
                     "application/json": components["schemas"]["PlanDto"];
                 };
             };
+            /** @description The request could not be read. */
             400: {
                 headers: {
                     [name: string]: unknown;
@@ -3784,7 +6578,62 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3803,6 +6652,45 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "request": {
+                 *         "below_floor_acknowledged": false,
+                 *         "coat": "rubbed",
+                 *         "core_target_c": 77,
+                 *         "cut": "drumstick",
+                 *         "gap_mm": 8,
+                 *         "keeping": "warm",
+                 *         "load": "with_air",
+                 *         "machine": {
+                 *           "floor_corner_mm": 12,
+                 *           "floor_depth_mm": 220,
+                 *           "floor_shape": "round",
+                 *           "floor_width_mm": 220,
+                 *           "heat_factor": 1,
+                 *           "height_mm": 90,
+                 *           "highest_c": 200,
+                 *           "kind": "drawer",
+                 *           "lowest_c": 80,
+                 *           "name": "a compact drum",
+                 *           "offset_k": 0,
+                 *           "power_w": 1400,
+                 *           "step_k": 5
+                 *         },
+                 *         "piece_mass_g": 115,
+                 *         "pieces": 8,
+                 *         "preheat": "thin_only",
+                 *         "region": "us",
+                 *         "room_c": 21,
+                 *         "sauce": "none",
+                 *         "start": "fridge",
+                 *         "support": "basket",
+                 *         "tie": "tight",
+                 *         "turn": "equal_browning"
+                 *       },
+                 *       "within_s": 1800
+                 *     }
+                 */
                 "application/json": components["schemas"]["DeadlineDto"];
             };
         };
@@ -3815,6 +6703,7 @@ export interface operations {
                     "application/json": components["schemas"]["SettingForDto"];
                 };
             };
+            /** @description The request could not be read. */
             400: {
                 headers: {
                     [name: string]: unknown;
@@ -3823,7 +6712,62 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3842,6 +6786,78 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "first": {
+                 *         "below_floor_acknowledged": false,
+                 *         "coat": "rubbed",
+                 *         "core_target_c": 77,
+                 *         "cut": "drumstick",
+                 *         "gap_mm": 8,
+                 *         "keeping": "warm",
+                 *         "load": "with_air",
+                 *         "machine": {
+                 *           "floor_corner_mm": 12,
+                 *           "floor_depth_mm": 220,
+                 *           "floor_shape": "round",
+                 *           "floor_width_mm": 220,
+                 *           "heat_factor": 1,
+                 *           "height_mm": 90,
+                 *           "highest_c": 200,
+                 *           "kind": "drawer",
+                 *           "lowest_c": 80,
+                 *           "name": "a compact drum",
+                 *           "offset_k": 0,
+                 *           "power_w": 1400,
+                 *           "step_k": 5
+                 *         },
+                 *         "piece_mass_g": 115,
+                 *         "pieces": 8,
+                 *         "preheat": "thin_only",
+                 *         "region": "us",
+                 *         "room_c": 21,
+                 *         "sauce": "none",
+                 *         "start": "fridge",
+                 *         "support": "basket",
+                 *         "tie": "tight",
+                 *         "turn": "equal_browning"
+                 *       },
+                 *       "second": {
+                 *         "below_floor_acknowledged": false,
+                 *         "coat": "rubbed",
+                 *         "core_target_c": 77,
+                 *         "cut": "drumstick",
+                 *         "gap_mm": 8,
+                 *         "keeping": "warm",
+                 *         "load": "with_air",
+                 *         "machine": {
+                 *           "floor_corner_mm": 12,
+                 *           "floor_depth_mm": 220,
+                 *           "floor_shape": "round",
+                 *           "floor_width_mm": 220,
+                 *           "heat_factor": 1,
+                 *           "height_mm": 90,
+                 *           "highest_c": 200,
+                 *           "kind": "drawer",
+                 *           "lowest_c": 80,
+                 *           "name": "a compact drum",
+                 *           "offset_k": 0,
+                 *           "power_w": 1400,
+                 *           "step_k": 5
+                 *         },
+                 *         "piece_mass_g": 115,
+                 *         "pieces": 8,
+                 *         "preheat": "thin_only",
+                 *         "region": "us",
+                 *         "room_c": 21,
+                 *         "sauce": "none",
+                 *         "start": "fridge",
+                 *         "support": "basket",
+                 *         "tie": "tight",
+                 *         "turn": "equal_browning"
+                 *       }
+                 *     }
+                 */
                 "application/json": components["schemas"]["PairDto"];
             };
         };
@@ -3854,6 +6870,7 @@ export interface operations {
                     "application/json": components["schemas"]["TogetherDto"];
                 };
             };
+            /** @description The request could not be read. */
             400: {
                 headers: {
                     [name: string]: unknown;
@@ -3862,7 +6879,62 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3881,6 +6953,14 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "field": "thickness_mm",
+                 *       "temperature_scale": "fahrenheit",
+                 *       "text": "1 3/4 in",
+                 *       "weight_system": "imperial"
+                 *     }
+                 */
                 "application/json": components["schemas"]["TypedDto"];
             };
         };
@@ -3893,7 +6973,71 @@ export interface operations {
                     "application/json": components["schemas"]["UnderstoodDto"];
                 };
             };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3903,7 +7047,177 @@ export interface operations {
             };
         };
     };
-    list_suppers: {
+    read_settings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitchenSettingsDto"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    write_settings: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The ETag that was seen. */
+                "If-Match"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "region": "uk",
+                 *       "temperature": "celsius",
+                 *       "weight": "metric"
+                 *     }
+                 */
+                "application/json": components["schemas"]["SettingsDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitchenSettingsDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_stored: {
         parameters: {
             query?: never;
             header?: never;
@@ -3917,9 +7231,123 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["KeptSupperDto"][];
+                    "application/json": unknown;
                 };
             };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_suppers: {
+        parameters: {
+            query?: {
+                /** @description Page, from 1. */
+                page?: number;
+                /** @description Rows on a page. */
+                per_page?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SupperPageDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
                 headers: {
                     [name: string]: unknown;
@@ -3932,18 +7360,244 @@ export interface operations {
     };
     create_supper: {
         parameters: {
-            query?: never;
+            query?: {
+                /**
+                 * @description Identity of what is made, so that a request repeated after a lost answer makes it once. Made
+                 *     by the server when absent.
+                 */
+                id?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "dishes": [
+                 *         {
+                 *           "cook": {
+                 *             "request": {
+                 *               "below_floor_acknowledged": false,
+                 *               "blend": {
+                 *                 "name": "lemon and fennel rub",
+                 *                 "parts": [
+                 *                   {
+                 *                     "mass_g": 18,
+                 *                     "salt": false,
+                 *                     "what": "fennel seed, crushed"
+                 *                   },
+                 *                   {
+                 *                     "mass_g": 10,
+                 *                     "salt": false,
+                 *                     "what": "dried lemon peel"
+                 *                   },
+                 *                   {
+                 *                     "mass_g": 6,
+                 *                     "salt": false,
+                 *                     "what": "black pepper"
+                 *                   },
+                 *                   {
+                 *                     "allergen": "mustard",
+                 *                     "mass_g": 6,
+                 *                     "salt": false,
+                 *                     "what": "mustard powder"
+                 *                   },
+                 *                   {
+                 *                     "mass_g": 10,
+                 *                     "salt": true,
+                 *                     "what": "fine salt"
+                 *                   }
+                 *                 ]
+                 *               },
+                 *               "coat": "rubbed",
+                 *               "core_target_c": 77,
+                 *               "cut": "drumstick",
+                 *               "gap_mm": 8,
+                 *               "keeping": "warm",
+                 *               "load": "with_air",
+                 *               "machine": {
+                 *                 "element_mm": 120,
+                 *                 "floor_corner_mm": 12,
+                 *                 "floor_depth_mm": 250,
+                 *                 "floor_shape": "round",
+                 *                 "floor_width_mm": 250,
+                 *                 "heat_factor": 1,
+                 *                 "height_mm": 110,
+                 *                 "highest_c": 204,
+                 *                 "kind": "drawer",
+                 *                 "lowest_c": 60,
+                 *                 "name": "the drum",
+                 *                 "offset_k": 0,
+                 *                 "power_w": 1500,
+                 *                 "step_k": 5
+                 *               },
+                 *               "method": {
+                 *                 "coat": "rubbed",
+                 *                 "cut": "drumstick",
+                 *                 "name": "the night before the ferry",
+                 *                 "reason": "Salted after the evening's washing-up, and dry by the time the boat is in.",
+                 *                 "seasonings": [
+                 *                   {
+                 *                     "kind": "salt",
+                 *                     "salt_percent": 1.2
+                 *                   },
+                 *                   {
+                 *                     "kind": "rub"
+                 *                   },
+                 *                   {
+                 *                     "kind": "spray"
+                 *                   }
+                 *                 ],
+                 *                 "tasks": [
+                 *                   {
+                 *                     "best_s": 180,
+                 *                     "does": "blot",
+                 *                     "hands_on_s": 180,
+                 *                     "longest_s": 180,
+                 *                     "name": "Blot every piece dry",
+                 *                     "place": "counter",
+                 *                     "reason": "water on the surface makes steam, and steam makes soggy skin",
+                 *                     "shortest_s": 180
+                 *                   },
+                 *                   {
+                 *                     "best_s": 180,
+                 *                     "hands_on_s": 180,
+                 *                     "longest_s": 180,
+                 *                     "name": "Salt it all over",
+                 *                     "place": "counter",
+                 *                     "reason": "by weight, on every side",
+                 *                     "shortest_s": 180
+                 *                   },
+                 *                   {
+                 *                     "best_s": 43200,
+                 *                     "does": "uncovered",
+                 *                     "hands_on_s": 120,
+                 *                     "longest_s": 86400,
+                 *                     "name": "Let it dry in the fridge, on a rack, uncovered",
+                 *                     "place": "fridge",
+                 *                     "reason": "cold moving air dries the skin; keep it below everything that is eaten raw",
+                 *                     "shortest_s": 14400
+                 *                   },
+                 *                   {
+                 *                     "best_s": 240,
+                 *                     "does": "blot",
+                 *                     "hands_on_s": 240,
+                 *                     "longest_s": 240,
+                 *                     "name": "Blot it once more and rub it",
+                 *                     "place": "counter",
+                 *                     "reason": "salt has drawn some water out",
+                 *                     "shortest_s": 240
+                 *                   }
+                 *                 ]
+                 *               },
+                 *               "piece_mass_g": 115,
+                 *               "pieces": 16,
+                 *               "preheat": "thin_only",
+                 *               "region": "us",
+                 *               "room_c": 21,
+                 *               "sauce": "none",
+                 *               "start": "fridge",
+                 *               "support": "basket",
+                 *               "tie": "tight",
+                 *               "turn": "equal_browning"
+                 *             }
+                 *           }
+                 *         },
+                 *         {
+                 *           "cook": {
+                 *             "method": "tempered",
+                 *             "request": {
+                 *               "below_floor_acknowledged": false,
+                 *               "coat": "rubbed",
+                 *               "core_target_c": 63,
+                 *               "cut": "pork_loin_roast",
+                 *               "gap_mm": 8,
+                 *               "keeping": "warm",
+                 *               "load": "with_air",
+                 *               "machine": {
+                 *                 "element_mm": 120,
+                 *                 "floor_corner_mm": 12,
+                 *                 "floor_depth_mm": 250,
+                 *                 "floor_shape": "round",
+                 *                 "floor_width_mm": 250,
+                 *                 "heat_factor": 1,
+                 *                 "height_mm": 110,
+                 *                 "highest_c": 204,
+                 *                 "kind": "drawer",
+                 *                 "lowest_c": 60,
+                 *                 "name": "the drum",
+                 *                 "offset_k": 0,
+                 *                 "power_w": 1500,
+                 *                 "step_k": 5
+                 *               },
+                 *               "piece_mass_g": 1100,
+                 *               "pieces": 1,
+                 *               "preheat": "thin_only",
+                 *               "region": "us",
+                 *               "room_c": 21,
+                 *               "sauce": "none",
+                 *               "start": "fridge",
+                 *               "support": "basket",
+                 *               "tie": "tight",
+                 *               "turn": "equal_browning"
+                 *             }
+                 *           }
+                 *         },
+                 *         {
+                 *           "side": {
+                 *             "best_s": 1500,
+                 *             "keeps_s": 900,
+                 *             "longest_s": 1500,
+                 *             "name": "parboiled potatoes",
+                 *             "shortest_s": 1500,
+                 *             "side_mass_g": 1080,
+                 *             "site": "beside",
+                 *             "with": 1,
+                 *             "work_s": 900
+                 *           }
+                 *         },
+                 *         {
+                 *           "side": {
+                 *             "best_s": 480,
+                 *             "keeps_s": 720,
+                 *             "longest_s": 480,
+                 *             "name": "green beans",
+                 *             "shortest_s": 480,
+                 *             "side_mass_g": 720,
+                 *             "site": "hob",
+                 *             "with": 1,
+                 *             "work_s": 360
+                 *           }
+                 *         },
+                 *         {
+                 *           "side": {
+                 *             "best_s": 10800,
+                 *             "keeps_s": 7200,
+                 *             "longest_s": 14400,
+                 *             "name": "a cold sauce",
+                 *             "shortest_s": 7200,
+                 *             "side_mass_g": 240,
+                 *             "site": "fridge",
+                 *             "with": 1,
+                 *             "work_s": 600
+                 *           }
+                 *         }
+                 *       ],
+                 *       "eaters": 6,
+                 *       "hands": 1,
+                 *       "name": "Supper for the ferry crew",
+                 *       "rings": 4,
+                 *       "shelves": 3
+                 *     }
+                 */
                 "application/json": components["schemas"]["SupperDto"];
             };
         };
         responses: {
-            201: {
+            /** @description It was there already. */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3951,6 +7605,17 @@ export interface operations {
                     "application/json": components["schemas"]["KeptSupperDto"];
                 };
             };
+            201: {
+                headers: {
+                    ETag?: string;
+                    Location?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptSupperDto"];
+                };
+            };
+            /** @description The request could not be read. */
             400: {
                 headers: {
                     [name: string]: unknown;
@@ -3959,7 +7624,70 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3978,6 +7706,225 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "dishes": [
+                 *         {
+                 *           "cook": {
+                 *             "request": {
+                 *               "below_floor_acknowledged": false,
+                 *               "blend": {
+                 *                 "name": "lemon and fennel rub",
+                 *                 "parts": [
+                 *                   {
+                 *                     "mass_g": 18,
+                 *                     "salt": false,
+                 *                     "what": "fennel seed, crushed"
+                 *                   },
+                 *                   {
+                 *                     "mass_g": 10,
+                 *                     "salt": false,
+                 *                     "what": "dried lemon peel"
+                 *                   },
+                 *                   {
+                 *                     "mass_g": 6,
+                 *                     "salt": false,
+                 *                     "what": "black pepper"
+                 *                   },
+                 *                   {
+                 *                     "allergen": "mustard",
+                 *                     "mass_g": 6,
+                 *                     "salt": false,
+                 *                     "what": "mustard powder"
+                 *                   },
+                 *                   {
+                 *                     "mass_g": 10,
+                 *                     "salt": true,
+                 *                     "what": "fine salt"
+                 *                   }
+                 *                 ]
+                 *               },
+                 *               "coat": "rubbed",
+                 *               "core_target_c": 77,
+                 *               "cut": "drumstick",
+                 *               "gap_mm": 8,
+                 *               "keeping": "warm",
+                 *               "load": "with_air",
+                 *               "machine": {
+                 *                 "element_mm": 120,
+                 *                 "floor_corner_mm": 12,
+                 *                 "floor_depth_mm": 250,
+                 *                 "floor_shape": "round",
+                 *                 "floor_width_mm": 250,
+                 *                 "heat_factor": 1,
+                 *                 "height_mm": 110,
+                 *                 "highest_c": 204,
+                 *                 "kind": "drawer",
+                 *                 "lowest_c": 60,
+                 *                 "name": "the drum",
+                 *                 "offset_k": 0,
+                 *                 "power_w": 1500,
+                 *                 "step_k": 5
+                 *               },
+                 *               "method": {
+                 *                 "coat": "rubbed",
+                 *                 "cut": "drumstick",
+                 *                 "name": "the night before the ferry",
+                 *                 "reason": "Salted after the evening's washing-up, and dry by the time the boat is in.",
+                 *                 "seasonings": [
+                 *                   {
+                 *                     "kind": "salt",
+                 *                     "salt_percent": 1.2
+                 *                   },
+                 *                   {
+                 *                     "kind": "rub"
+                 *                   },
+                 *                   {
+                 *                     "kind": "spray"
+                 *                   }
+                 *                 ],
+                 *                 "tasks": [
+                 *                   {
+                 *                     "best_s": 180,
+                 *                     "does": "blot",
+                 *                     "hands_on_s": 180,
+                 *                     "longest_s": 180,
+                 *                     "name": "Blot every piece dry",
+                 *                     "place": "counter",
+                 *                     "reason": "water on the surface makes steam, and steam makes soggy skin",
+                 *                     "shortest_s": 180
+                 *                   },
+                 *                   {
+                 *                     "best_s": 180,
+                 *                     "hands_on_s": 180,
+                 *                     "longest_s": 180,
+                 *                     "name": "Salt it all over",
+                 *                     "place": "counter",
+                 *                     "reason": "by weight, on every side",
+                 *                     "shortest_s": 180
+                 *                   },
+                 *                   {
+                 *                     "best_s": 43200,
+                 *                     "does": "uncovered",
+                 *                     "hands_on_s": 120,
+                 *                     "longest_s": 86400,
+                 *                     "name": "Let it dry in the fridge, on a rack, uncovered",
+                 *                     "place": "fridge",
+                 *                     "reason": "cold moving air dries the skin; keep it below everything that is eaten raw",
+                 *                     "shortest_s": 14400
+                 *                   },
+                 *                   {
+                 *                     "best_s": 240,
+                 *                     "does": "blot",
+                 *                     "hands_on_s": 240,
+                 *                     "longest_s": 240,
+                 *                     "name": "Blot it once more and rub it",
+                 *                     "place": "counter",
+                 *                     "reason": "salt has drawn some water out",
+                 *                     "shortest_s": 240
+                 *                   }
+                 *                 ]
+                 *               },
+                 *               "piece_mass_g": 115,
+                 *               "pieces": 16,
+                 *               "preheat": "thin_only",
+                 *               "region": "us",
+                 *               "room_c": 21,
+                 *               "sauce": "none",
+                 *               "start": "fridge",
+                 *               "support": "basket",
+                 *               "tie": "tight",
+                 *               "turn": "equal_browning"
+                 *             }
+                 *           }
+                 *         },
+                 *         {
+                 *           "cook": {
+                 *             "method": "tempered",
+                 *             "request": {
+                 *               "below_floor_acknowledged": false,
+                 *               "coat": "rubbed",
+                 *               "core_target_c": 63,
+                 *               "cut": "pork_loin_roast",
+                 *               "gap_mm": 8,
+                 *               "keeping": "warm",
+                 *               "load": "with_air",
+                 *               "machine": {
+                 *                 "element_mm": 120,
+                 *                 "floor_corner_mm": 12,
+                 *                 "floor_depth_mm": 250,
+                 *                 "floor_shape": "round",
+                 *                 "floor_width_mm": 250,
+                 *                 "heat_factor": 1,
+                 *                 "height_mm": 110,
+                 *                 "highest_c": 204,
+                 *                 "kind": "drawer",
+                 *                 "lowest_c": 60,
+                 *                 "name": "the drum",
+                 *                 "offset_k": 0,
+                 *                 "power_w": 1500,
+                 *                 "step_k": 5
+                 *               },
+                 *               "piece_mass_g": 1100,
+                 *               "pieces": 1,
+                 *               "preheat": "thin_only",
+                 *               "region": "us",
+                 *               "room_c": 21,
+                 *               "sauce": "none",
+                 *               "start": "fridge",
+                 *               "support": "basket",
+                 *               "tie": "tight",
+                 *               "turn": "equal_browning"
+                 *             }
+                 *           }
+                 *         },
+                 *         {
+                 *           "side": {
+                 *             "best_s": 1500,
+                 *             "keeps_s": 900,
+                 *             "longest_s": 1500,
+                 *             "name": "parboiled potatoes",
+                 *             "shortest_s": 1500,
+                 *             "side_mass_g": 1080,
+                 *             "site": "beside",
+                 *             "with": 1,
+                 *             "work_s": 900
+                 *           }
+                 *         },
+                 *         {
+                 *           "side": {
+                 *             "best_s": 480,
+                 *             "keeps_s": 720,
+                 *             "longest_s": 480,
+                 *             "name": "green beans",
+                 *             "shortest_s": 480,
+                 *             "side_mass_g": 720,
+                 *             "site": "hob",
+                 *             "with": 1,
+                 *             "work_s": 360
+                 *           }
+                 *         },
+                 *         {
+                 *           "side": {
+                 *             "best_s": 10800,
+                 *             "keeps_s": 7200,
+                 *             "longest_s": 14400,
+                 *             "name": "a cold sauce",
+                 *             "shortest_s": 7200,
+                 *             "side_mass_g": 240,
+                 *             "site": "fridge",
+                 *             "with": 1,
+                 *             "work_s": 600
+                 *           }
+                 *         }
+                 *       ],
+                 *       "eaters": 6,
+                 *       "hands": 1,
+                 *       "name": "Supper for the ferry crew",
+                 *       "rings": 4,
+                 *       "shelves": 3
+                 *     }
+                 */
                 "application/json": components["schemas"]["SupperDto"];
             };
         };
@@ -3990,6 +7937,7 @@ export interface operations {
                     "application/json": components["schemas"]["SupperPlanDto"];
                 };
             };
+            /** @description The request could not be read. */
             400: {
                 headers: {
                     [name: string]: unknown;
@@ -3998,7 +7946,62 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4025,6 +8028,42 @@ export interface operations {
                     "application/schema+json": unknown;
                 };
             };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     read_supper: {
@@ -4040,13 +8079,76 @@ export interface operations {
         responses: {
             200: {
                 headers: {
+                    ETag?: string;
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["KeptSupperDto"];
                 };
             };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4059,7 +8161,10 @@ export interface operations {
     replace_supper: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The ETag that was seen. */
+                "If-Match"?: string | null;
+            };
             path: {
                 id: string;
             };
@@ -4067,16 +8172,254 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "dishes": [
+                 *         {
+                 *           "cook": {
+                 *             "request": {
+                 *               "below_floor_acknowledged": false,
+                 *               "blend": {
+                 *                 "name": "lemon and fennel rub",
+                 *                 "parts": [
+                 *                   {
+                 *                     "mass_g": 18,
+                 *                     "salt": false,
+                 *                     "what": "fennel seed, crushed"
+                 *                   },
+                 *                   {
+                 *                     "mass_g": 10,
+                 *                     "salt": false,
+                 *                     "what": "dried lemon peel"
+                 *                   },
+                 *                   {
+                 *                     "mass_g": 6,
+                 *                     "salt": false,
+                 *                     "what": "black pepper"
+                 *                   },
+                 *                   {
+                 *                     "allergen": "mustard",
+                 *                     "mass_g": 6,
+                 *                     "salt": false,
+                 *                     "what": "mustard powder"
+                 *                   },
+                 *                   {
+                 *                     "mass_g": 10,
+                 *                     "salt": true,
+                 *                     "what": "fine salt"
+                 *                   }
+                 *                 ]
+                 *               },
+                 *               "coat": "rubbed",
+                 *               "core_target_c": 77,
+                 *               "cut": "drumstick",
+                 *               "gap_mm": 8,
+                 *               "keeping": "warm",
+                 *               "load": "with_air",
+                 *               "machine": {
+                 *                 "element_mm": 120,
+                 *                 "floor_corner_mm": 12,
+                 *                 "floor_depth_mm": 250,
+                 *                 "floor_shape": "round",
+                 *                 "floor_width_mm": 250,
+                 *                 "heat_factor": 1,
+                 *                 "height_mm": 110,
+                 *                 "highest_c": 204,
+                 *                 "kind": "drawer",
+                 *                 "lowest_c": 60,
+                 *                 "name": "the drum",
+                 *                 "offset_k": 0,
+                 *                 "power_w": 1500,
+                 *                 "step_k": 5
+                 *               },
+                 *               "method": {
+                 *                 "coat": "rubbed",
+                 *                 "cut": "drumstick",
+                 *                 "name": "the night before the ferry",
+                 *                 "reason": "Salted after the evening's washing-up, and dry by the time the boat is in.",
+                 *                 "seasonings": [
+                 *                   {
+                 *                     "kind": "salt",
+                 *                     "salt_percent": 1.2
+                 *                   },
+                 *                   {
+                 *                     "kind": "rub"
+                 *                   },
+                 *                   {
+                 *                     "kind": "spray"
+                 *                   }
+                 *                 ],
+                 *                 "tasks": [
+                 *                   {
+                 *                     "best_s": 180,
+                 *                     "does": "blot",
+                 *                     "hands_on_s": 180,
+                 *                     "longest_s": 180,
+                 *                     "name": "Blot every piece dry",
+                 *                     "place": "counter",
+                 *                     "reason": "water on the surface makes steam, and steam makes soggy skin",
+                 *                     "shortest_s": 180
+                 *                   },
+                 *                   {
+                 *                     "best_s": 180,
+                 *                     "hands_on_s": 180,
+                 *                     "longest_s": 180,
+                 *                     "name": "Salt it all over",
+                 *                     "place": "counter",
+                 *                     "reason": "by weight, on every side",
+                 *                     "shortest_s": 180
+                 *                   },
+                 *                   {
+                 *                     "best_s": 43200,
+                 *                     "does": "uncovered",
+                 *                     "hands_on_s": 120,
+                 *                     "longest_s": 86400,
+                 *                     "name": "Let it dry in the fridge, on a rack, uncovered",
+                 *                     "place": "fridge",
+                 *                     "reason": "cold moving air dries the skin; keep it below everything that is eaten raw",
+                 *                     "shortest_s": 14400
+                 *                   },
+                 *                   {
+                 *                     "best_s": 240,
+                 *                     "does": "blot",
+                 *                     "hands_on_s": 240,
+                 *                     "longest_s": 240,
+                 *                     "name": "Blot it once more and rub it",
+                 *                     "place": "counter",
+                 *                     "reason": "salt has drawn some water out",
+                 *                     "shortest_s": 240
+                 *                   }
+                 *                 ]
+                 *               },
+                 *               "piece_mass_g": 115,
+                 *               "pieces": 16,
+                 *               "preheat": "thin_only",
+                 *               "region": "us",
+                 *               "room_c": 21,
+                 *               "sauce": "none",
+                 *               "start": "fridge",
+                 *               "support": "basket",
+                 *               "tie": "tight",
+                 *               "turn": "equal_browning"
+                 *             }
+                 *           }
+                 *         },
+                 *         {
+                 *           "cook": {
+                 *             "method": "tempered",
+                 *             "request": {
+                 *               "below_floor_acknowledged": false,
+                 *               "coat": "rubbed",
+                 *               "core_target_c": 63,
+                 *               "cut": "pork_loin_roast",
+                 *               "gap_mm": 8,
+                 *               "keeping": "warm",
+                 *               "load": "with_air",
+                 *               "machine": {
+                 *                 "element_mm": 120,
+                 *                 "floor_corner_mm": 12,
+                 *                 "floor_depth_mm": 250,
+                 *                 "floor_shape": "round",
+                 *                 "floor_width_mm": 250,
+                 *                 "heat_factor": 1,
+                 *                 "height_mm": 110,
+                 *                 "highest_c": 204,
+                 *                 "kind": "drawer",
+                 *                 "lowest_c": 60,
+                 *                 "name": "the drum",
+                 *                 "offset_k": 0,
+                 *                 "power_w": 1500,
+                 *                 "step_k": 5
+                 *               },
+                 *               "piece_mass_g": 1100,
+                 *               "pieces": 1,
+                 *               "preheat": "thin_only",
+                 *               "region": "us",
+                 *               "room_c": 21,
+                 *               "sauce": "none",
+                 *               "start": "fridge",
+                 *               "support": "basket",
+                 *               "tie": "tight",
+                 *               "turn": "equal_browning"
+                 *             }
+                 *           }
+                 *         },
+                 *         {
+                 *           "side": {
+                 *             "best_s": 1500,
+                 *             "keeps_s": 900,
+                 *             "longest_s": 1500,
+                 *             "name": "parboiled potatoes",
+                 *             "shortest_s": 1500,
+                 *             "side_mass_g": 1080,
+                 *             "site": "beside",
+                 *             "with": 1,
+                 *             "work_s": 900
+                 *           }
+                 *         },
+                 *         {
+                 *           "side": {
+                 *             "best_s": 480,
+                 *             "keeps_s": 720,
+                 *             "longest_s": 480,
+                 *             "name": "green beans",
+                 *             "shortest_s": 480,
+                 *             "side_mass_g": 720,
+                 *             "site": "hob",
+                 *             "with": 1,
+                 *             "work_s": 360
+                 *           }
+                 *         },
+                 *         {
+                 *           "side": {
+                 *             "best_s": 10800,
+                 *             "keeps_s": 7200,
+                 *             "longest_s": 14400,
+                 *             "name": "a cold sauce",
+                 *             "shortest_s": 7200,
+                 *             "side_mass_g": 240,
+                 *             "site": "fridge",
+                 *             "with": 1,
+                 *             "work_s": 600
+                 *           }
+                 *         }
+                 *       ],
+                 *       "eaters": 6,
+                 *       "hands": 1,
+                 *       "name": "Supper for the ferry crew",
+                 *       "rings": 4,
+                 *       "shelves": 3
+                 *     }
+                 */
                 "application/json": components["schemas"]["SupperDto"];
             };
         };
         responses: {
             200: {
                 headers: {
+                    ETag?: string;
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["KeptSupperDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             404: {
@@ -4087,7 +8430,69 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4100,7 +8505,10 @@ export interface operations {
     delete_supper: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The ETag that was seen. */
+                "If-Match"?: string | null;
+            };
             path: {
                 id: string;
             };
@@ -4114,7 +8522,69 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4143,7 +8613,264 @@ export interface operations {
                     "text/calendar": string;
                 };
             };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    report_supper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SupperReportDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptSupperDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restore_supper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -5,7 +5,8 @@ import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { PlaceLink } from "../components/PlaceLink";
 import { useOnline } from "../lib/hooks";
-import { changeSettings, type Settings, useSettings } from "../lib/settings";
+import { type Settings, useSettings } from "../lib/settings";
+import { useHousehold } from "./household";
 import { Keys } from "./Keys";
 import { More } from "./More";
 
@@ -19,13 +20,14 @@ const PLACES = [
 
 export function Frame() {
   const settings = useSettings();
+  const choose = useHousehold(settings);
   const navigate = useNavigate();
   const online = useOnline();
   const [help, setHelp] = useState(false);
   useColour(settings.colour);
   useHotkeys("shift+slash", () => setHelp((open) => !open), { useKey: false });
   useHotkeys("n", () => void navigate({ to: "/plan", search: {} }));
-  useHotkeys("u", () => swapUnits(settings));
+  useHotkeys("u", () => choose(otherUnits(settings)), [choose, settings]);
   useHotkeys("g>h", () => void navigate({ to: "/" }));
   useHotkeys("g>p", () => void navigate({ to: "/plan" }));
   useHotkeys("g>s", () => void navigate({ to: "/supper" }));
@@ -93,7 +95,7 @@ export function Frame() {
             on={settings.temperature === "celsius" ? 0 : 1}
             names={["°C", "°F"]}
             onSwap={() =>
-              changeSettings({
+              choose({
                 temperature: settings.temperature === "celsius" ? "fahrenheit" : "celsius",
               })
             }
@@ -102,11 +104,9 @@ export function Frame() {
             label="Weights"
             on={settings.weight === "metric" ? 0 : 1}
             names={["g", "lb"]}
-            onSwap={() =>
-              changeSettings({ weight: settings.weight === "metric" ? "imperial" : "metric" })
-            }
+            onSwap={() => choose({ weight: settings.weight === "metric" ? "imperial" : "metric" })}
           />
-          <More settings={settings} onHelp={() => setHelp(true)} />
+          <More settings={settings} onChoose={choose} onHelp={() => setHelp(true)} />
         </Flex>
       </Flex>
       {online ? null : (
@@ -122,13 +122,11 @@ export function Frame() {
   );
 }
 
-function swapUnits(settings: Settings) {
-  const metric = settings.temperature === "celsius";
-  changeSettings(
-    metric
-      ? { temperature: "fahrenheit", weight: "imperial" }
-      : { temperature: "celsius", weight: "metric" },
-  );
+/** Everything the other way round. */
+function otherUnits(settings: Settings) {
+  return settings.temperature === "celsius"
+    ? ({ temperature: "fahrenheit", weight: "imperial" } as const)
+    : ({ temperature: "celsius", weight: "metric" } as const);
 }
 
 /** Light or dark, as chosen or as the device is. */

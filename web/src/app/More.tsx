@@ -13,7 +13,14 @@ const COLOURS = [
   ["dark", "dark"],
 ] as const;
 
-export function More({ settings, onHelp }: { settings: Settings; onHelp: () => void }) {
+interface MoreProps {
+  settings: Settings;
+  /** Chooses for the household. */
+  onChoose: (change: { region: Region }) => void;
+  onHelp: () => void;
+}
+
+export function More({ settings, onChoose, onHelp }: MoreProps) {
   const catalogue = useQuery(catalogueQuery());
   return (
     <Popover.Root positioning={{ placement: "bottom-end" }}>
@@ -37,7 +44,7 @@ export function More({ settings, onHelp }: { settings: Settings; onHelp: () => v
                 <NativeSelect.Field
                   aria-label="Whose safety chart"
                   value={settings.region}
-                  onChange={(event) => changeSettings({ region: event.target.value as Region })}
+                  onChange={(event) => onChoose({ region: event.target.value as Region })}
                 >
                   {catalogue.data?.regions.map((region) => (
                     <option key={region.region} value={region.region}>

@@ -55,3 +55,14 @@ export function useOnline(): boolean {
   }, []);
   return online;
 }
+
+/** An identity for what is made of something said: the same until that is said otherwise, so that
+ * making it again after a lost answer makes it once. */
+export function useIdentity(said: unknown): string {
+  const key = JSON.stringify(said);
+  const [known, setKnown] = useState(() => ({ key, id: crypto.randomUUID() }));
+  if (known.key === key) return known.id;
+  const next = { key, id: crypto.randomUUID() };
+  setKnown(next);
+  return next.id;
+}

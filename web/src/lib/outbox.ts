@@ -3,13 +3,12 @@
 
 export interface Kept<H> {
   id: string;
-  cook: string;
+  /** The cook or the supper it is about. */
+  of: string;
   /** When it happened, by this device's clock, ms. */
   at: number;
   happening: H;
 }
-
-const KEY = "zesty-ember.outbox";
 
 export class Outbox<H> {
   private kept: Kept<H>[];
@@ -17,6 +16,7 @@ export class Outbox<H> {
   private sending: Promise<void> | null = null;
 
   constructor(
+    private readonly key: string,
     private readonly storage: Pick<Storage, "getItem" | "setItem">,
     private readonly send: (kept: Kept<H>) => Promise<"sent" | "refused" | "later">,
   ) {
@@ -25,8 +25,9 @@ export class Outbox<H> {
 
   private read(): Kept<H>[] {
     try {
-      const kept = JSON.parse(this.storage.getItem(KEY) ?? "[]");
-      return Array.isArray(kept) ? kept : [];
+      const kept = JSON.parse(this.storage.getItem(this.key) ?? "[]");
+      // What waited when the application was last updated says "cook".
+      return Array.isArray(kept) ? kept.map((one) => ({ of: one.cook, ...one })) : [];
     } catch {
       return [];
     }
@@ -35,7 +36,7 @@ export class Outbox<H> {
   private write(kept: Kept<H>[]) {
     this.kept = kept;
     try {
-      this.storage.setItem(KEY, JSON.stringify(kept));
+      this.storage.setItem(this.key, JSON.stringify(kept));
     } catch {
       // Kept in memory at least.
     }

@@ -10,23 +10,27 @@ type Listener = (cook: Cook | null, refused: string | null) => void;
 
 const listeners = new Set<Listener>();
 
-const outbox = new Outbox<Happening>(localStorage, async (kept: Kept<Happening>) => {
-  try {
-    const cook = await sendReport(kept.cook, {
-      id: kept.id,
-      ago_s: Math.min(86_400, Math.max(0, (Date.now() - kept.at) / 1000)),
-      happening: kept.happening,
-    });
-    for (const listener of listeners) listener(cook, null);
-    return "sent";
-  } catch (error) {
-    if (error instanceof ApiFailure && !error.isPassing) {
-      for (const listener of listeners) listener(null, error.message);
-      return "refused";
+const outbox = new Outbox<Happening>(
+  "zesty-ember.outbox",
+  localStorage,
+  async (kept: Kept<Happening>) => {
+    try {
+      const cook = await sendReport(kept.of, {
+        id: kept.id,
+        ago_s: Math.min(86_400, Math.max(0, (Date.now() - kept.at) / 1000)),
+        happening: kept.happening,
+      });
+      for (const listener of listeners) listener(cook, null);
+      return "sent";
+    } catch (error) {
+      if (error instanceof ApiFailure && !error.isPassing) {
+        for (const listener of listeners) listener(null, error.message);
+        return "refused";
+      }
+      return "later";
     }
-    return "later";
-  }
-});
+  },
+);
 
 /** How often waiting reports are tried again, ms. */
 const AGAIN = 3_000;
@@ -56,8 +60,8 @@ export function useReports(cook: string, onRefused: (message: string) => void) {
     };
   }, []);
   return {
-    waiting: waiting.filter((report) => report.cook === cook),
+    waiting: waiting.filter((report) => report.of === cook),
     report: (happening: Happening) =>
-      outbox.add({ id: crypto.randomUUID(), cook, at: Date.now(), happening }),
+      outbox.add({ id: crypto.randomUUID(), of: cook, at: Date.now(), happening }),
   };
 }

@@ -32,8 +32,8 @@ describe("standing", () => {
 
   it("counts what waits to be sent as done", () => {
     const waiting = [
-      { id: "1", cook: "c", at: start, happening: { kind: "step_done" as const, step: 1 } },
+      { id: "1", of: "c", at: start, happening: { kind: "step_done" as const, step: 1 } },
     ];
-    expect(standing(cook, waiting, 0).current?.index).toBe(2);
+    expect(standing(of: cook, waiting, 0).current?.index).toBe(2);
   });
 });

@@ -5,6 +5,8 @@ import { cookChanged, keepCook, sendReport } from "../../api/queries";
 import type { Request } from "../../api/types";
 
 interface Started {
+  /** Identity of the cook: started twice, it is the same one. */
+  id: string;
   request: Request;
   eatAt: Date | null;
 }
@@ -13,13 +15,15 @@ export function useStart() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: async ({ request, eatAt }: Started) => {
-      const cook = await keepCook(request, null, eatAt);
-      return sendReport(cook.id, {
-        id: crypto.randomUUID(),
-        ago_s: 0,
-        happening: { kind: "started" },
-      });
+    mutationFn: async ({ id, request, eatAt }: Started) => {
+      const cook = await keepCook(id, request, eatAt);
+      return cook.started_at
+        ? cook
+        : sendReport(cook.id, {
+            id: crypto.randomUUID(),
+            ago_s: 0,
+            happening: { kind: "started" },
+          });
     },
     onSuccess: (cook) => {
       cookChanged(queries, cook);

@@ -15,7 +15,7 @@ const ANY = "";
 
 export function BlendWord({ blend, onBlend }: BlendWordProps) {
   const kept = useQuery(blendsQuery());
-  const blends = (kept.data ?? []).map((one) => one.blend);
+  const blends = (kept.data?.items ?? []).map((one) => one.blend);
   if (blend && !blends.some((known) => known.name === blend.name)) blends.push(blend);
   return (
     <Word

@@ -3,13 +3,14 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { ApiFailure } from "../../api/client";
 import { changeMethod, keepMethod, methodsQuery } from "../../api/queries";
-import type { CutEntry, OwnMethod, OwnTask } from "../../api/types";
+import type { CutEntry, KeptMethod, OwnMethod, OwnTask } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { NameWord } from "../../components/NameWord";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { TimeWord } from "../../components/TimeWord";
 import { Word } from "../../components/Word";
+import { useIdentity } from "../../lib/hooks";
 import { hours } from "../../lib/units";
 import { DOINGS, doing, doingOf, lasting } from "./method";
 import { Seasonings } from "./Seasonings";
@@ -17,7 +18,7 @@ import { Seasonings } from "./Seasonings";
 interface MethodEditorProps {
   method: OwnMethod;
   /** Which one of the kitchen's; nothing for a new one. */
-  id: string | null;
+  known: KeptMethod | null;
   coats: CutEntry["coats"];
   onChange: (method: OwnMethod) => void;
   /** Kept, or left. */
@@ -35,10 +36,13 @@ const NEW_TASK: OwnTask = {
   reason: "",
 };
 
-export function MethodEditor({ method, id, coats, onChange, onDone }: MethodEditorProps) {
+export function MethodEditor({ method, known, coats, onChange, onDone }: MethodEditorProps) {
+  const fresh = useIdentity(method);
   const queries = useQueryClient();
   const keep = useMutation({
-    mutationFn: () => (id ? changeMethod(id, method) : keepMethod(method)),
+    mutationFn: () => (known ? changeMethod(known, method) : keepMethod(fresh, method)),
+    // Where somebody else changed it, saving again goes over what stands there now.
+    onError: () => void queries.invalidateQueries({ queryKey: methodsQuery().queryKey }),
     onSuccess: async (kept) => {
       await queries.invalidateQueries({ queryKey: methodsQuery().queryKey });
       onDone(kept.method);
@@ -120,7 +124,7 @@ export function MethodEditor({ method, id, coats, onChange, onDone }: MethodEdit
       ) : null}
       <Flex gap="2" mt="3" wrap="wrap">
         <Action type="button" look="solid" disabled={keep.isPending} onClick={() => keep.mutate()}>
-          {id ? "Keep the changes" : "Keep it under this name"}
+          {known ? "Keep the changes" : "Keep it under this name"}
         </Action>
         <Action type="button" look="plain" onClick={() => onDone(null)}>
           Leave it

@@ -2,7 +2,7 @@
 // the chosen one with its tasks and what to weigh out.
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import type { CutEntry, Method, OwnMethod, Request } from "../../api/types";
+import type { CutEntry, KeptMethod, Method, OwnMethod, Request } from "../../api/types";
 import { Action } from "../../components/recipes";
 import { useDraft } from "../../lib/draft";
 import { capital } from "../../lib/text";
@@ -24,7 +24,7 @@ interface PrepProps {
 
 /** What is being written, and which card of the kitchen it changes. */
 interface Writing {
-  id: string | null;
+  known?: KeptMethod | null;
   method: OwnMethod;
 }
 
@@ -56,14 +56,14 @@ export function Prep({ request, entry, units, onChange }: PrepProps) {
         <Box mt="4">
           <MethodEditor
             method={writing.method}
-            id={writing.id}
+            known={kept.find((one) => one.id === writing.known?.id) ?? null}
             coats={entry.coats}
             onChange={(method) => setWriting({ ...writing, method })}
             onDone={(done) => {
               setWriting(null);
               if (done) setOpen(ownId(done));
               // What the sentence counts with is as it is written now.
-              if (done && writing.id && request.method?.name === writing.method.name) {
+              if (done && writing.known && request.method?.name === writing.method.name) {
                 onChange({ method: done, coat: done.coat, ahead: ownAhead(done) });
               }
             }}
@@ -117,7 +117,7 @@ export function Prep({ request, entry, units, onChange }: PrepProps) {
               type="button"
               look="plain"
               onClick={() =>
-                setWriting({ id: card?.id ?? null, method: copied(shown, request.cut, changed) })
+                setWriting({ known: card, method: copied(shown, request.cut, changed) })
               }
             >
               {card ? "Change it" : "Write your own from it"}

@@ -11,12 +11,12 @@ export function useWays(request: Request, changed: Changed = {}) {
   const kept = useQuery(methodsQuery());
   const own = ownFor(
     request,
-    (kept.data ?? []).map((one) => one.method),
+    (kept.data?.items ?? []).map((one) => one.method),
   );
   const prep = useQuery(preparationQuery(bare, own));
   const methods = prep.data?.methods ?? [];
   return {
-    kept: kept.data ?? [],
+    kept: kept.data?.items ?? [],
     own,
     prep: prep.data,
     methods,

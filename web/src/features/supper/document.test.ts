@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import type { Request, Side, SupperPlan } from "../../api/types";
+import type { Request, Side, Supper, SupperPlan } from "../../api/types";
 import {
   emptySupper,
   enoughOf,
@@ -27,6 +27,12 @@ const potatoes: Side = {
   keeps_s: 600,
 };
 
+/** As the server gives them. */
+const withIds = (supper: Supper): Supper => ({
+  ...supper,
+  dishes: supper.dishes.map((dish, n) => ({ ...dish, id: `${n}` })),
+});
+
 test("a new supper is on the next evening that leaves time", () => {
   const supper = emptySupper(now, "Europe/London");
   expect(new Date(supper.serve_at ?? "").getTime()).toBe(new Date(2026, 10, 26, 19, 0).getTime());
@@ -50,21 +56,22 @@ test("leaving a dish out keeps what has begun of the others", () => {
   let supper = withSide(withCook(emptySupper(now, "UTC"), request), potatoes);
   supper = withCook(supper, request);
   const at = now.toISOString();
-  const begun = { task: 1, start_at: at, end_at: at, moments: 1 };
-  supper = { ...supper, begun: [0, 2].map((dish) => ({ dish, ...begun })) };
-  // The potatoes go with the first cook; the second is the first now.
-  expect(withoutDish(supper, 0).begun).toEqual([{ dish: 0, ...begun }]);
-  expect(withoutDish(supper, 1).begun?.map((one) => one.dish)).toEqual([0, 1]);
+  const begun = { task: "cook", start_at: at, end_at: at, moments: 1 };
+  supper = withIds({ ...supper, begun: ["0", "2"].map((dish) => ({ dish, ...begun })) });
+  // The potatoes go with the first cook.
+  expect(withoutDish(supper, 0).begun).toEqual([{ dish: "2", ...begun }]);
+  expect(withoutDish(supper, 1).begun?.map((one) => one.dish)).toEqual(["0", "2"]);
 });
 
 test("a dish goes back into its supper as it is said now, and has not begun", () => {
   let supper = withCook(withCook(emptySupper(now, "UTC"), request), request);
   const at = now.toISOString();
-  const begun = { task: 0, start_at: at, end_at: at, moments: 1 };
-  supper = { ...supper, begun: [0, 1].map((dish) => ({ dish, ...begun })) };
+  const begun = { task: "cook", start_at: at, end_at: at, moments: 1 };
+  supper = withIds({ ...supper, begun: ["0", "1"].map((dish) => ({ dish, ...begun })) });
   const changed = withDish(supper, 1, { ...request, pieces: 4 });
   expect(changed.dishes[1]?.cook?.request.pieces).toBe(4);
-  expect(changed.begun?.map((one) => one.dish)).toEqual([0]);
+  expect(changed.begun?.map((one) => one.dish)).toEqual(["0"]);
+  expect(changed.dishes[1]?.id).toBe("1");
 });
 
 test("more eaters take more of the sides, and enough meat at a word", () => {

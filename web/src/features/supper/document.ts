@@ -61,9 +61,11 @@ export const withDish = (
   method?: string | null,
 ): Supper => ({
   ...supper,
-  begun: supper.begun?.filter((one) => one.dish !== number),
+  begun: supper.begun?.filter((one) => one.dish !== supper.dishes[number]?.id),
   dishes: supper.dishes.map((dish, n) =>
-    n === number ? { cook: { request: { ...request, layout: undefined }, method } } : dish,
+    n === number
+      ? { id: dish.id, cook: { request: { ...request, layout: undefined }, method } }
+      : dish,
   ),
 });
 
@@ -82,19 +84,14 @@ export function withSide(supper: Supper, side: Side): Supper {
 
 /** Without a dish; what went with a later one goes with it still. */
 export function withoutDish(supper: Supper, gone: number): Supper {
-  const dishes = supper.dishes
-    .filter((dish, n) => n !== gone && dish.side?.with !== gone)
-    .map((dish) =>
-      dish.side?.with != null && dish.side.with > gone
-        ? { side: { ...dish.side, with: dish.side.with - 1 } }
-        : dish,
-    );
+  const stays = supper.dishes.filter((dish, n) => n !== gone && dish.side?.with !== gone);
+  const dishes = stays.map((dish) =>
+    dish.side?.with != null && dish.side.with > gone
+      ? { ...dish, side: { ...dish.side, with: dish.side.with - 1 } }
+      : dish,
+  );
   // What has begun of the others still has.
-  const kept = (n: number) => n !== gone && supper.dishes[n]?.side?.with !== gone;
-  const number = (n: number) => supper.dishes.slice(0, n).filter((_, m) => kept(m)).length;
-  const begun = supper.begun
-    ?.filter((one) => kept(one.dish))
-    .map((one) => ({ ...one, dish: number(one.dish) }));
+  const begun = supper.begun?.filter((one) => stays.some((dish) => dish.id === one.dish));
   return { ...supper, begun, dishes };
 }
 
@@ -106,6 +103,7 @@ export const forEaters = (supper: Supper, eaters: number): Supper => ({
     dish.side?.side_mass_g == null
       ? dish
       : {
+          ...dish,
           side: {
             ...dish.side,
             side_mass_g: Math.round((dish.side.side_mass_g * eaters) / supper.eaters),

@@ -2,7 +2,7 @@ import { expect, test } from "vitest";
 import type { Supper, SupperPlan } from "../../api/types";
 import { cards } from "./cards";
 import { bars } from "./lanes";
-import { isDone, isWork, nextMoment, told } from "./next";
+import { isDone, isWork, nextMoment, told, withWaiting } from "./next";
 
 const HOUR = 3_600_000;
 const MINUTE = 60_000;
@@ -13,18 +13,26 @@ const at = (minutes: number) => new Date(start + minutes * MINUTE).toISOString()
 const plan = {
   serve_at: at(100),
   lanes: [
-    { name: "the drum", room: 1 },
-    { name: "hob", room: 4 },
-    { name: "fridge", room: 3 },
+    { kind: "machine", name: "the drum", room: 1 },
+    { kind: "hob", name: "hob", room: 4 },
+    { kind: "fridge", name: "fridge", room: 3 },
   ],
   dishes: [
     {
+      id: "1",
       name: "drumsticks",
       load_at: at(66),
       tasks: [
-        { name: "Salt", start_at: at(0), end_at: at(3), lane: null, begun: false },
-        { name: "Dry", start_at: at(3), end_at: at(63), lane: 2, begun: false },
-        { name: "Cook", start_at: at(66), end_at: at(96), lane: 0, begun: false },
+        {
+          key: "prepare:salt",
+          name: "Salt",
+          start_at: at(0),
+          end_at: at(3),
+          lane: null,
+          begun: false,
+        },
+        { key: "prepare:dry", name: "Dry", start_at: at(3), end_at: at(63), lane: 2, begun: false },
+        { key: "cook", name: "Cook", start_at: at(66), end_at: at(96), lane: 0, begun: false },
       ],
     },
   ],
@@ -48,7 +56,7 @@ const plan = {
     { start_at: at(70), end_at: at(72), lane: null, hands: true, what: "hands" },
   ],
 } as unknown as SupperPlan;
-const supper = { name: "Supper", dishes: [{}] } as unknown as Supper;
+const supper = { name: "Supper", dishes: [{ id: "1" }] } as unknown as Supper;
 
 const [salt, dry, load, turn, out] = plan.agenda;
 if (!salt || !dry || !load || !turn || !out) throw new Error("five moments");
@@ -65,21 +73,23 @@ test("one thing after the other is next, each moment of a task on its own", () =
   expect(nextMoment(now, plan, start)).toBe(turn);
   now = told(now, plan, turn, "done", start + 81 * MINUTE);
   expect(nextMoment(now, plan, start)).toBe(out);
-  expect(now.begun?.find((one) => one.task === 2)?.end_at).toBe(at(96));
+  expect(now.begun?.find((one) => one.task === "cook")?.end_at).toBe(at(96));
   now = told(now, plan, out, "done", start + 98 * MINUTE);
-  expect(now.begun?.find((one) => one.task === 2)?.end_at).toBe(at(98));
+  expect(now.begun?.find((one) => one.task === "cook")?.end_at).toBe(at(98));
   expect(nextMoment(now, plan, start)).toBeUndefined();
 });
 
 test("what is late begins later, or takes longer once it has begun", () => {
   const late = told(supper, plan, load, "later", start);
   // Only put off: what comes before is still to do.
-  expect(late.begun).toEqual([{ dish: 0, task: 2, start_at: at(71), end_at: at(101), moments: 0 }]);
-  expect(isDone(late, load)).toBe(false);
+  expect(late.begun).toEqual([
+    { dish: "1", task: "cook", start_at: at(71), end_at: at(101), moments: 0 },
+  ]);
+  expect(isDone(late, plan, load)).toBe(false);
   expect(nextMoment(late, plan, start)).toBe(salt);
   const begun = told(supper, plan, load, "begun", start + 66 * MINUTE);
   const longer = told(begun, plan, load, "later", start + 70 * MINUTE);
-  expect(longer.begun?.find((one) => one.task === 2)).toMatchObject({
+  expect(longer.begun?.find((one) => one.task === "cook")).toMatchObject({
     end_at: at(101),
     moments: 1,
   });
@@ -99,4 +109,18 @@ test("clashes stand in the lane that has too little room", () => {
   const lanes = bars(plan);
   const clashing = lanes.filter((lane) => lane.clashes.length > 0);
   expect(clashing.map((lane) => lane.name)).toEqual(["the drum", "your hands"]);
+});
+
+test("what waits to be sent counts at once, and the same told twice counts once", () => {
+  const happened = { dish: "1", task: "cook", moment: 0, what: "begun" as const };
+  const one = { id: "a", of: "s", at: start + 66 * MINUTE, happening: happened };
+  const now = withWaiting(supper, plan, [one, { ...one, id: "b", at: start + 70 * MINUTE }]);
+  expect(now.begun?.find((known) => known.task === "cook")).toMatchObject({
+    start_at: at(66),
+    end_at: at(96),
+    moments: 1,
+  });
+  // About a task that is not there any more: nothing.
+  const gone = { ...one, happening: { ...happened, dish: "7" } };
+  expect(withWaiting(supper, plan, [gone])).toEqual(supper);
 });

@@ -1,26 +1,35 @@
 // The one next thing of a supper.
-import type { Supper, SupperPlan } from "../../api/types";
+import type { Supper, SupperPlan, SupperReport } from "../../api/types";
+import type { Kept } from "../../lib/outbox";
 
 type Moment = SupperPlan["agenda"][number];
 type Begun = NonNullable<Supper["begun"]>[number];
 
 const HOUR = 3_600_000;
 
-/** The task a moment belongs to, where it has begun. */
-export const begunOf = (supper: Supper, moment: Moment): Begun | undefined =>
-  supper.begun?.find((one) => one.dish === moment.dish && one.task === moment.task);
+/** Which task of which dish a moment belongs to: the same for as long as it is the same task. */
+export const taskOf = (plan: SupperPlan, moment: Moment): { dish: string; task: string } => {
+  const dish = plan.dishes[moment.dish];
+  return { dish: dish?.id ?? "", task: dish?.tasks[moment.task]?.key ?? "" };
+};
+
+/** What is known of that task, where it has begun. */
+export const begunOf = (supper: Supper, plan: SupperPlan, moment: Moment): Begun | undefined => {
+  const { dish, task } = taskOf(plan, moment);
+  return supper.begun?.find((one) => one.dish === dish && one.task === task);
+};
 
 /** Its moments of hands that are done. */
 const doneOf = (begun: Begun | undefined): number => (begun ? (begun.moments ?? 1) : 0);
 
 /** Whether it has been told that a moment is done. */
-export const isDone = (supper: Supper, moment: Moment): boolean =>
-  moment.moment < doneOf(begunOf(supper, moment));
+export const isDone = (supper: Supper, plan: SupperPlan, moment: Moment): boolean =>
+  moment.moment < doneOf(begunOf(supper, plan, moment));
 
 /** The first that is not done and not long past. */
 export const nextMoment = (supper: Supper, plan: SupperPlan, now: number): Moment | undefined =>
   plan.agenda.find(
-    (moment) => !isDone(supper, moment) && new Date(moment.end_at).getTime() > now - HOUR,
+    (moment) => !isDone(supper, plan, moment) && new Date(moment.end_at).getTime() > now - HOUR,
   );
 
 /** What can be told of a moment: its task begins now; it is done; it takes five minutes more, or
@@ -42,11 +51,12 @@ export function isWork(plan: SupperPlan, moment: Moment): boolean {
 /** How a moment can be told of: whether its task is under way, and whether "done" is all there is to
  * say, since its task has begun or is nothing but hands. */
 export function tellable(supper: Supper, plan: SupperPlan, moment: Moment) {
-  const under = doneOf(begunOf(supper, moment)) > 0;
+  const under = doneOf(begunOf(supper, plan, moment)) > 0;
   return { under, once: under || isWork(plan, moment) };
 }
 
-/** A supper with that told. */
+/** A supper with that told, as it is shown until the server answers, who has the say: the same rule
+ * as the core's. */
 export function told(
   supper: Supper,
   plan: SupperPlan,
@@ -58,12 +68,15 @@ export function told(
   const task = tasks[moment.task];
   if (!task) return supper;
   const begun = supper.begun ?? [];
-  const known = begunOf(supper, moment);
-  const [start, end] = [time(task.start_at), time(task.end_at)];
+  const known = begunOf(supper, plan, moment);
+  const [start, end] = known
+    ? [time(known.start_at), time(known.end_at)]
+    : [time(task.start_at), time(task.end_at)];
   const under = doneOf(known) > 0;
-  const own = { dish: moment.dish, task: moment.task };
+  const own = taskOf(plan, moment);
   let next: { start: number; end: number; moments: number };
   if (what === "begun") {
+    if (under) return supper;
     next = { start: now, end: now + end - start, moments: moment.moment + 1 };
   } else if (what === "later") {
     const from = Math.max(now, start) + PUT_OFF;
@@ -78,13 +91,13 @@ export function told(
   }
   // What came before in this dish is done, unless this is only put off.
   const before = tasks.slice(0, next.moments > 0 ? moment.task : 0);
-  const earlier = before.flatMap((one, n) =>
-    begun.some((known) => known.dish === moment.dish && known.task === n && doneOf(known) > 0)
+  const earlier = before.flatMap((one) =>
+    begun.some((known) => known.dish === own.dish && known.task === one.key && doneOf(known) > 0)
       ? []
       : [
           {
-            dish: moment.dish,
-            task: n,
+            dish: own.dish,
+            task: one.key,
             start_at: text(Math.min(time(one.start_at), next.start)),
             end_at: text(Math.min(time(one.end_at), next.start)),
             moments: ALL,
@@ -108,4 +121,20 @@ export function told(
       },
     ],
   };
+}
+
+/** What happened, without when and under which identity. */
+export type Happened = Pick<SupperReport, "dish" | "task" | "moment" | "what">;
+
+/** The supper as it is with what waits to be sent. */
+export function withWaiting(supper: Supper, plan: SupperPlan, waiting: Kept<Happened>[]): Supper {
+  return waiting.reduce((so, { happening, at }) => {
+    const moment = plan.agenda.find((one) => {
+      const { dish, task } = taskOf(plan, one);
+      return (
+        dish === happening.dish && task === happening.task && one.moment === (happening.moment ?? 0)
+      );
+    });
+    return moment ? told(so, plan, moment, happening.what, at) : so;
+  }, supper);
 }

@@ -11,7 +11,7 @@ import { NextThing } from "../../features/supper/NextThing";
 import { nextMoment } from "../../features/supper/next";
 import { useTelling } from "../../features/supper/telling";
 import { clock, countdown, day } from "../../lib/clock";
-import { useNow } from "../../lib/hooks";
+import { useIdentity, useNow } from "../../lib/hooks";
 import { useSettings } from "../../lib/settings";
 
 const TICK = 1000;
@@ -72,6 +72,7 @@ function Follow({ kept, moment }: { kept: KeptSupper; moment: Moment }) {
   const request = kept.supper.dishes[moment.dish]?.cook?.request;
   const dish = kept.plan.dishes[moment.dish];
   const start = useStart();
+  const id = useIdentity(request);
   const task = dish?.tasks[moment.task];
   const loads =
     dish?.load_at && task && task.start_at <= dish.load_at && dish.load_at < task.end_at;
@@ -82,7 +83,7 @@ function Follow({ kept, moment }: { kept: KeptSupper; moment: Moment }) {
         type="button"
         look="plain"
         disabled={start.isPending}
-        onClick={() => start.mutate({ request, eatAt: new Date(kept.plan.serve_at) })}
+        onClick={() => start.mutate({ id, request, eatAt: new Date(kept.plan.serve_at) })}
       >
         Follow this cook with the thermometer
       </Action>

@@ -2,14 +2,15 @@
 import { Box, Checkbox, chakra, Flex, Grid, Input, Text } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { blendsQuery, changeBlend, keepBlend } from "../../api/queries";
-import type { Blend } from "../../api/types";
+import type { Blend, KeptBlend } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { useDraft } from "../../lib/draft";
+import { useIdentity } from "../../lib/hooks";
 
 interface BlendEditorProps {
   /** Which one of the kitchen's; nothing for a new one. */
-  id: string | null;
+  known: KeptBlend | null;
   saved: Blend;
   onDone: () => void;
 }
@@ -62,14 +63,18 @@ function told({ name, parts }: TypedBlend): Blend {
   };
 }
 
-export function BlendEditor({ id, saved, onDone }: BlendEditorProps) {
+export function BlendEditor({ known, saved, onDone }: BlendEditorProps) {
+  const id = known?.id ?? null;
   const queries = useQueryClient();
   const [blend, setBlend] = useDraft<TypedBlend>(`blend ${id ?? "new"}`, typed(saved));
+  const fresh = useIdentity(blend);
   const keep = useMutation({
     mutationFn: async () => {
       const said = told(blend);
-      return id ? changeBlend(id, said) : keepBlend(said);
+      return known ? changeBlend(known, said) : keepBlend(fresh, said);
     },
+    // Where somebody else changed it, saving again goes over what stands there now.
+    onError: () => void queries.invalidateQueries({ queryKey: blendsQuery().queryKey }),
     onSuccess: async () => {
       setBlend(null);
       await queries.invalidateQueries({ queryKey: blendsQuery().queryKey });

@@ -6,14 +6,15 @@ import {
   blendsQuery,
   deleteBlend,
   deleteMethod,
-  keepBlend,
-  keepMethod,
   methodsQuery,
+  restoreBlend,
+  restoreMethod,
 } from "../../api/queries";
 import type { Blend, Catalogue, KeptBlend, KeptMethod } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { useDelete } from "../../components/useDelete";
+import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { smallMass, type Units } from "../../lib/units";
 import { BlendEditor } from "./BlendEditor";
 
@@ -24,10 +25,10 @@ export function Blends({ units }: { units: Units }) {
   const kept = useQuery(blendsQuery());
   const [open, setOpen] = useState<string | null>(null);
   const deletion = useDelete({
-    remove: (one: KeptBlend) => deleteBlend(one.id),
-    restore: (one) => keepBlend(one.blend),
+    remove: deleteBlend,
+    restore: restoreBlend,
     changed: () => void queries.invalidateQueries({ queryKey: blendsQuery().queryKey }),
-    told: (one) => `“${one.blend.name}” is deleted. What was planned with it keeps it.`,
+    told: (one: KeptBlend) => `“${one.blend.name}” is deleted. What was planned with it keeps it.`,
   });
   return (
     <Box as="section" mt="8" id="blends">
@@ -37,10 +38,10 @@ export function Blends({ units }: { units: Units }) {
       {kept.error ? <Trouble>{kept.error.message}</Trouble> : null}
       {deletion.notice}
       <Box as="ul" listStyleType="none">
-        {(kept.data ?? []).map((one) =>
+        {(kept.data?.items ?? []).map((one) =>
           open === one.id ? (
             <li key={one.id}>
-              <BlendEditor id={one.id} saved={one.blend} onDone={() => setOpen(null)} />
+              <BlendEditor known={one} saved={one.blend} onDone={() => setOpen(null)} />
             </li>
           ) : (
             <Card
@@ -63,8 +64,13 @@ export function Blends({ units }: { units: Units }) {
           ),
         )}
       </Box>
+      <UnreadableRows
+        kind="blends"
+        rows={kept.data?.unreadable ?? []}
+        onGone={() => void queries.invalidateQueries({ queryKey: blendsQuery().queryKey })}
+      />
       {open === "new" ? (
-        <BlendEditor id={null} saved={NEW} onDone={() => setOpen(null)} />
+        <BlendEditor known={null} saved={NEW} onDone={() => setOpen(null)} />
       ) : (
         <Action type="button" mt="2" onClick={() => setOpen("new")}>
           Mix a blend
@@ -78,10 +84,11 @@ export function Ways({ catalogue }: { catalogue: Catalogue | undefined }) {
   const queries = useQueryClient();
   const kept = useQuery(methodsQuery());
   const deletion = useDelete({
-    remove: (one: KeptMethod) => deleteMethod(one.id),
-    restore: (one) => keepMethod(one.method),
+    remove: deleteMethod,
+    restore: restoreMethod,
     changed: () => void queries.invalidateQueries({ queryKey: methodsQuery().queryKey }),
-    told: (one) => `“${one.method.name}” is deleted. What was planned with it keeps it.`,
+    told: (one: KeptMethod) =>
+      `“${one.method.name}” is deleted. What was planned with it keeps it.`,
   });
   const plural = (cut: string) => catalogue?.cuts.find((known) => known.cut === cut)?.plural ?? cut;
   return (
@@ -91,14 +98,14 @@ export function Ways({ catalogue }: { catalogue: Catalogue | undefined }) {
       </Text>
       {kept.error ? <Trouble>{kept.error.message}</Trouble> : null}
       {deletion.notice}
-      {kept.data?.length === 0 ? (
+      {kept.data?.items.length === 0 ? (
         <Text textStyle="body" color="ink.say" maxW="reading">
           None yet. In Plan, under “Before that”, any school can be written down under a name of
           yours and changed there.
         </Text>
       ) : null}
       <Box as="ul" listStyleType="none">
-        {(kept.data ?? []).map((one) => (
+        {(kept.data?.items ?? []).map((one) => (
           <Card
             key={one.id}
             name={`${one.method.name}, for ${plural(one.method.cut)}`}
@@ -107,6 +114,11 @@ export function Ways({ catalogue }: { catalogue: Catalogue | undefined }) {
           />
         ))}
       </Box>
+      <UnreadableRows
+        kind="methods"
+        rows={kept.data?.unreadable ?? []}
+        onGone={() => void queries.invalidateQueries({ queryKey: methodsQuery().queryKey })}
+      />
     </Box>
   );
 }

@@ -4,12 +4,12 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { ApiFailure } from "../../api/client";
 import {
-  addMachine,
   catalogueQuery,
   deleteMachine,
   exportMachines,
   importMachines,
   machinesQuery,
+  restoreMachine,
 } from "../../api/queries";
 import type { Machine, MachinesDocument, OwnMachine } from "../../api/types";
 import { FileButton } from "../../components/FileButton";
@@ -18,6 +18,7 @@ import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { useDelete } from "../../components/useDelete";
 import { FloorThumb } from "../../features/basket/Floor";
+import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { refusal } from "../../lib/message";
 import { saveFile } from "../../lib/save";
 import { useSettings } from "../../lib/settings";
@@ -32,10 +33,10 @@ export function KitchenPlace() {
   const catalogue = useQuery(catalogueQuery());
   const changed = () => void queries.invalidateQueries({ queryKey: machinesQuery().queryKey });
   const deletion = useDelete({
-    remove: (own: OwnMachine) => deleteMachine(own.id),
-    restore: (own) => addMachine(own.machine),
+    remove: deleteMachine,
+    restore: restoreMachine,
     changed,
-    told: (own) => `“${own.machine.name}” is deleted.${keptBy(own.cooks)}`,
+    told: (own: OwnMachine) => `“${own.machine.name}” is deleted.${keptBy(own.cooks)}`,
   });
   if (machines.isError) {
     return <Trouble onRetry={() => void machines.refetch()}>{machines.error.message}</Trouble>;
@@ -47,14 +48,14 @@ export function KitchenPlace() {
         Your machines
       </Text>
       {deletion.notice}
-      {machines.data.length === 0 ? (
+      {machines.data.items.length === 0 ? (
         <Text textStyle="line" color="ink.say" maxW="reading" mb="4">
           None yet. Begin from a typical one below and measure yours: the inside of the basket and
           the free height above it are what counts.
         </Text>
       ) : null}
       <Box as="ul" listStyleType="none">
-        {machines.data.map((own) => (
+        {machines.data.items.map((own) => (
           <Row key={own.id} machine={own.machine} units={units}>
             <PlaceLink to="/kitchen/$id" params={{ id: own.id }} {...linkLook}>
               Change
@@ -70,6 +71,7 @@ export function KitchenPlace() {
           </Row>
         ))}
       </Box>
+      <UnreadableRows kind="machines" rows={machines.data.unreadable} onGone={changed} />
       <Files onRead={changed} units={units} />
       <Blends units={units} />
       <Ways catalogue={catalogue.data} />

@@ -9,6 +9,7 @@ import { Empty, Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { useDraft } from "../../lib/draft";
+import { useIdentity } from "../../lib/hooks";
 import { refusal } from "../../lib/message";
 import { useSettings } from "../../lib/settings";
 import { Drawings } from "./Drawings";
@@ -22,7 +23,7 @@ export function MachinePlace() {
     return <Trouble onRetry={() => void machines.refetch()}>{machines.error.message}</Trouble>;
   }
   if (!machines.data) return <Waiting>Looking into the kitchen…</Waiting>;
-  const own = machines.data.find((known) => known.id === id);
+  const own = machines.data.items.find((known) => known.id === id);
   if (!own) {
     return (
       <Empty title="No such machine">
@@ -31,7 +32,7 @@ export function MachinePlace() {
     );
   }
   return (
-    <Editor key={id} id={id} saved={own.machine} keep={(machine) => replaceMachine(id, machine)} />
+    <Editor key={id} id={id} saved={own.machine} keep={(machine) => replaceMachine(own, machine)} />
   );
 }
 
@@ -51,7 +52,7 @@ export function NewMachinePlace() {
       key={preset.id}
       id={`new-${preset.id}`}
       saved={{ ...preset.machine, name: `my ${preset.machine.name.replace(/^(the|an?) /, "")}` }}
-      keep={addMachine}
+      keep={(machine, id) => addMachine(id, machine)}
       fresh
     />
   );
@@ -60,7 +61,7 @@ export function NewMachinePlace() {
 interface EditorProps {
   id: string;
   saved: Machine;
-  keep: (machine: Machine) => Promise<unknown>;
+  keep: (machine: Machine, id: string) => Promise<unknown>;
   fresh?: boolean;
 }
 
@@ -69,8 +70,11 @@ function Editor({ id, saved, keep, fresh = false }: EditorProps) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [machine, setMachine, changed] = useDraft(`machine-${id}`, saved);
+  const identity = useIdentity(machine);
   const keeping = useMutation({
-    mutationFn: () => keep(machine),
+    mutationFn: () => keep(machine, identity),
+    // Where somebody else changed it, saving again goes over what stands there now.
+    onError: () => void queries.invalidateQueries({ queryKey: machinesQuery().queryKey }),
     onSuccess: async () => {
       setMachine(null);
       await queries.invalidateQueries({ queryKey: machinesQuery().queryKey });

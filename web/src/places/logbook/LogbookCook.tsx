@@ -111,7 +111,7 @@ function Name({ cook }: { cook: Cook }) {
   const queries = useQueryClient();
   const [typed, setTyped] = useState<string | null>(null);
   const rename = useMutation({
-    mutationFn: (name: string) => renameCook(cook.id, name),
+    mutationFn: (name: string) => renameCook(cook, name),
     onSuccess: (_, name) => {
       cookChanged(queries, { ...cook, name });
       setTyped(null);

@@ -6,11 +6,13 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { cooksQuery } from "../../api/queries";
 import type { CookRow } from "../../api/types";
 import { Empty, Trouble, Waiting } from "../../components/Notice";
+import { Pager } from "../../components/Pager";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { CRISPNESS, DONENESS } from "../../features/course/OutcomeForm";
 import { CookEntry, loadWords, targetWords } from "../../features/logbook/CookEntry";
 import { useDeleteCook } from "../../features/logbook/useDeleteCook";
+import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { day } from "../../lib/clock";
 import { useSettled } from "../../lib/hooks";
 import { useSettings } from "../../lib/settings";
@@ -30,7 +32,6 @@ export function LogbookPlace() {
   );
   const deletion = useDeleteCook();
   useHotkeys("slash", () => search.current?.focus(), { preventDefault: true });
-  const pages = Math.max(1, Math.ceil((cooks.data?.total ?? 0) / PER_PAGE));
 
   return (
     <Box pt="3">
@@ -64,19 +65,12 @@ export function LogbookPlace() {
           {cooks.data.items.map((row) => (
             <Row key={row.id} row={row} units={units} onDelete={() => deletion.remove(row)} />
           ))}
-          {pages > 1 ? (
-            <Flex gap="3" align="center" mt="4">
-              <Action type="button" disabled={page <= 1} onClick={() => setPage(page - 1)}>
-                Newer
-              </Action>
-              <Text textStyle="small" color="ink.soft">
-                page {page} of {pages}
-              </Text>
-              <Action type="button" disabled={page >= pages} onClick={() => setPage(page + 1)}>
-                Older
-              </Action>
-            </Flex>
-          ) : null}
+          <UnreadableRows
+            kind="cooks"
+            rows={cooks.data.unreadable}
+            onGone={() => void cooks.refetch()}
+          />
+          <Pager page={page} total={cooks.data.total} perPage={PER_PAGE} onPage={setPage} />
         </Box>
       )}
     </Box>

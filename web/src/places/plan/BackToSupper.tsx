@@ -26,8 +26,8 @@ export function BackToSupper({ request, of, disabled }: BackToSupperProps) {
   const put = useMutation({
     mutationFn: async () => {
       if (kept) {
-        const { supper } = await queries.fetchQuery(keptSupperQuery(of.supper));
-        const changed = await changeSupper(of.supper, withDish(supper, of.dish, request));
+        const known = await queries.fetchQuery(keptSupperQuery(of.supper));
+        const changed = await changeSupper(known, withDish(known.supper, of.dish, request));
         queries.setQueryData(keptSupperQuery(of.supper).queryKey, changed);
         return;
       }

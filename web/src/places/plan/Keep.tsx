@@ -10,6 +10,7 @@ import { useStart } from "../../features/course/useStart";
 import { DRAFT, emptySupper, withCook } from "../../features/supper/document";
 import { zone } from "../../lib/clock";
 import { readDraft, writeDraft } from "../../lib/draft";
+import { useIdentity } from "../../lib/hooks";
 
 interface KeepProps {
   request: Request;
@@ -21,8 +22,9 @@ interface KeepProps {
 export function Keep({ request, eatAt, disabled }: KeepProps) {
   const navigate = useNavigate();
   const queries = useQueryClient();
+  const id = useIdentity([request, eatAt]);
   const keep = useMutation({
-    mutationFn: () => keepCook(request, null, eatAt),
+    mutationFn: () => keepCook(id, request, eatAt),
     onSuccess: (cook) => {
       cookChanged(queries, cook);
       void navigate({ to: "/" });
@@ -37,7 +39,7 @@ export function Keep({ request, eatAt, disabled }: KeepProps) {
           look="solid"
           type="button"
           disabled={disabled || start.isPending}
-          onClick={() => start.mutate({ request, eatAt })}
+          onClick={() => start.mutate({ id, request, eatAt })}
         >
           Start now
         </Action>

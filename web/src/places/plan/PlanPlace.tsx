@@ -45,7 +45,9 @@ export function PlanPlace() {
   }
   if (!catalogue.data || machines.isPending) return <Waiting>Laying out the board…</Waiting>;
   // Without the kitchen's own machines the typical ones do.
-  return <Said catalogue={catalogue.data} own={(machines.data ?? []).map((own) => own.machine)} />;
+  return (
+    <Said catalogue={catalogue.data} own={(machines.data?.items ?? []).map((own) => own.machine)} />
+  );
 }
 
 function Said({ catalogue, own }: { catalogue: Catalogue; own: Machine[] }) {

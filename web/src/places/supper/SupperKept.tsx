@@ -43,9 +43,9 @@ function Supping({ kept }: { kept: KeptSupper }) {
   const { plan } = kept;
   const next = nextMoment(supper, plan, now);
   // What is under way and what comes next can be told about; the rest only reads.
-  const open = plan.agenda.filter((moment) => !isDone(supper, moment)).slice(0, TOLD_ABOUT);
+  const open = plan.agenda.filter((moment) => !isDone(supper, plan, moment)).slice(0, TOLD_ABOUT);
   const begun = plan.agenda.filter(
-    (moment) => moment.moment === 0 && begunOf(supper, moment) !== undefined,
+    (moment) => moment.moment === 0 && begunOf(supper, plan, moment) !== undefined,
   );
   const tellable = new Set([...open, ...begun]);
   return (
@@ -85,7 +85,7 @@ interface ControlsProps {
 /** What can be told of a moment: that its task has begun, is done, or takes longer. */
 function Controls({ moment, kept, telling, now }: ControlsProps) {
   const { supper, tell } = telling;
-  const known = begunOf(supper, moment);
+  const known = begunOf(supper, kept.plan, moment);
   const { under, once } = tellable(supper, kept.plan, moment);
   if (known && under && new Date(known.end_at).getTime() <= now) {
     return (

@@ -4,17 +4,26 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { useState } from "react";
 import { ApiFailure } from "../../api/client";
-import { deleteSupper, keepSupper, supperQuery, suppersQuery } from "../../api/queries";
-import type { KeptSupper, Supper } from "../../api/types";
+import {
+  deleteSupper,
+  keepSupper,
+  restoreSupper,
+  SUPPER_LISTS,
+  supperQuery,
+  suppersQuery,
+} from "../../api/queries";
+import type { Supper, SupperRow } from "../../api/types";
 import { FileButton } from "../../components/FileButton";
 import { Trouble } from "../../components/Notice";
+import { Pager } from "../../components/Pager";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { useDelete } from "../../components/useDelete";
 import { DRAFT, emptySupper } from "../../features/supper/document";
+import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { clock, day, zone } from "../../lib/clock";
 import { useDraft } from "../../lib/draft";
-import { useNow, useSettled } from "../../lib/hooks";
+import { useIdentity, useNow, useSettled } from "../../lib/hooks";
 import { SupperView } from "./SupperView";
 
 const SETTLE = 60;
@@ -27,11 +36,12 @@ export function SupperPlace() {
   const settled = useSettled(supper, SETTLE);
   const plan = useQuery({ ...supperQuery(settled), enabled: settled.dishes.length > 0 });
   const problem = plan.error instanceof ApiFailure ? plan.error.problem : null;
+  const id = useIdentity(supper);
   const keep = useMutation({
-    mutationFn: () => keepSupper(supper),
+    mutationFn: () => keepSupper(id, supper),
     onSuccess: (kept) => {
       setSupper(null);
-      void queries.invalidateQueries({ queryKey: suppersQuery().queryKey });
+      void queries.invalidateQueries({ queryKey: SUPPER_LISTS });
       void navigate({ to: "/supper/$id", params: { id: kept.id } });
     },
   });
@@ -109,17 +119,21 @@ const isSupper = (value: unknown): value is Supper =>
   typeof value.name === "string" &&
   "hands" in value;
 
+const PER_PAGE = 10;
+
 function Kept() {
   const queries = useQueryClient();
-  const kept = useQuery(suppersQuery());
+  const [page, setPage] = useState(1);
+  const kept = useQuery(suppersQuery(page, PER_PAGE));
   const now = useNow(60_000);
+  const changed = () => void queries.invalidateQueries({ queryKey: SUPPER_LISTS });
   const deletion = useDelete({
-    remove: (one: KeptSupper) => deleteSupper(one.id),
-    restore: (one) => keepSupper(one.supper),
-    changed: () => void queries.invalidateQueries({ queryKey: suppersQuery().queryKey }),
-    told: (one) => `“${one.supper.name}” is deleted.`,
+    remove: deleteSupper,
+    restore: restoreSupper,
+    changed,
+    told: (one: SupperRow) => `“${one.name}” is deleted.`,
   });
-  if (!kept.data || (kept.data.length === 0 && !deletion.notice)) return null;
+  if (!kept.data || (kept.data.total === 0 && !deletion.notice)) return null;
   return (
     <Box as="section" mt="8" className="no-print">
       <Text as="h2" textStyle="section" mb="2">
@@ -127,8 +141,8 @@ function Kept() {
       </Text>
       {deletion.notice}
       <Box as="ul" listStyleType="none">
-        {kept.data.map((one) => {
-          const at = new Date(one.plan.serve_at);
+        {kept.data.items.map((one) => {
+          const at = new Date(one.serve_at);
           return (
             <Flex
               as="li"
@@ -148,15 +162,15 @@ function Kept() {
                   textDecoration="underline"
                   textUnderlineOffset="3px"
                 >
-                  {one.supper.name}
+                  {one.name}
                 </PlaceLink>
                 , {day(at, new Date(now))} at {clock(at)}:{" "}
-                {one.plan.dishes.map((dish) => dish.name).join(", ")}
+                {one.dishes.map((dish) => dish.name).join(", ")}
               </Text>
               <Action
                 type="button"
                 look="plain"
-                aria-label={`Delete ${one.supper.name}`}
+                aria-label={`Delete ${one.name}`}
                 onClick={() => deletion.remove(one)}
               >
                 Delete
@@ -165,6 +179,8 @@ function Kept() {
           );
         })}
       </Box>
+      <UnreadableRows kind="suppers" rows={kept.data.unreadable} onGone={changed} />
+      <Pager page={page} total={kept.data.total} perPage={PER_PAGE} onPage={setPage} />
     </Box>
   );
 }

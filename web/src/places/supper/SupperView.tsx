@@ -51,7 +51,7 @@ export function SupperView(props: SupperViewProps) {
   if (catalogue.isError) return <Trouble>{catalogue.error.message}</Trouble>;
   if (!catalogue.data) return <Waiting>Laying the table…</Waiting>;
   const machines = [
-    ...(own.data ?? []).map((known) => known.machine),
+    ...(own.data?.items ?? []).map((known) => known.machine),
     ...catalogue.data.machine_presets.map((preset) => preset.machine),
   ];
   const shown = plan && plan.dishes.length > 0 ? plan : null;
