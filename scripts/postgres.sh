@@ -184,7 +184,7 @@ SQL
 postgres_wait() {
   local n
   for n in $(seq 1 300); do
-    "$PG_BIN/pg_isready" -q -h 127.0.0.1 -p "$PG_PORT" && return 0
+    "$PG_BIN/pg_isready" -q -h 127.0.0.1 -p "$PG_PORT" -U ember -d postgres && return 0
     kill -0 "$PG_PID" 2>/dev/null || return 1
     sleep 0.1
   done

@@ -34,6 +34,6 @@ describe("standing", () => {
     const waiting = [
       { id: "1", of: "c", at: start, happening: { kind: "step_done" as const, step: 1 } },
     ];
-    expect(standing(of: cook, waiting, 0).current?.index).toBe(2);
+    expect(standing(cook, waiting, 0).current?.index).toBe(2);
   });
 });

@@ -134,7 +134,7 @@ export function SupperView(props: SupperViewProps) {
               <Agenda
                 plan={shown}
                 now={now}
-                isDone={(moment) => isDone(supper, moment)}
+                isDone={(moment) => isDone(supper, shown, moment)}
                 controls={controls}
               />
             </Box>
