@@ -88,3 +88,29 @@ script_is_small() {
 build_all() {
   npm --prefix web run --silent build && cargo build --release --quiet --package ember-server
 }
+
+# The API description against the running service: a schema-driven fuzzer, pinned, in an environment
+# of its own. No answer of ours is 5xx, and none is undocumented.
+contract_is_kept() {
+  local venv=target/contract port log=$scratch/contract.log status
+  if ! "$venv/bin/schemathesis" --version 2>/dev/null | grep -q 4.32.5; then
+    python3 -c 'import ensurepip' 2>/dev/null || install_debian python3-venv
+    rm -rf "$venv"
+    python3 -m venv "$venv" && "$venv/bin/pip" install --quiet --disable-pip-version-check \
+      schemathesis==4.32.5 || return 1
+  fi
+  port=$(free_port)
+  "$PG_BIN/createdb" --maintenance-db "$PG_ADMIN_URL/postgres" contract || return 1
+  DATABASE_URL=$PG_ADMIN_URL/contract RUST_LOG=error \
+    target/debug/ember-server --port "$port" --web-dir "$scratch" >/dev/null 2>&1 &
+  CONTRACT_PID=$!
+  "$venv/bin/schemathesis" run "http://127.0.0.1:$port/api/openapi.json" \
+    --url "http://127.0.0.1:$port" --wait-for-schema 60 --max-examples 50 --seed 1 \
+    --phases examples,coverage,fuzzing --suppress-health-check all --request-timeout 60 \
+    --checks not_a_server_error,status_code_conformance,content_type_conformance,response_schema_conformance \
+    --no-color --warnings off --generation-database none >"$log" 2>&1
+  status=$?
+  kill -TERM "$CONTRACT_PID" && wait "$CONTRACT_PID"
+  [ "$status" -eq 0 ] || { grep -v '^$' "$log" | tail -n 80; return 1; }
+  tail -n 12 "$log" | grep -v '^$'
+}

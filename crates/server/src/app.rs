@@ -1,13 +1,14 @@
 //! The application as it is served, and as it is tested: one place for both.
 
+use std::net::TcpListener;
 use std::path::PathBuf;
 use std::sync::LazyLock;
 
 use actix_web::body::MessageBody;
-use actix_web::dev::{ServiceFactory, ServiceRequest, ServiceResponse};
+use actix_web::dev::{Server, ServiceFactory, ServiceRequest, ServiceResponse};
 use actix_web::middleware::{Compress, from_fn};
 use actix_web::web::{self, Data};
-use actix_web::{App, Error, HttpResponse};
+use actix_web::{App, Error, HttpResponse, HttpServer};
 use tracing::Span;
 use tracing_actix_web::{RootSpanBuilder, TracingLogger};
 use utoipa_actix_web::AppExt;
@@ -15,7 +16,7 @@ use utoipa_actix_web::AppExt;
 use crate::context::Context;
 use crate::description::Description;
 use crate::error::extractors;
-use crate::guard::{Names, only_ours};
+use crate::guard::{Names, only_ours, remember};
 use crate::{files, headers, openapi, routes};
 
 /// What an application is made of.
@@ -58,6 +59,26 @@ pub fn app(
         .configure(routes::api)
         .into_app()
         .configure(files::service(&site.web_dir))
+}
+
+/// Requests under way get so long to end when the server is stopped, s.
+const DRAIN: u64 = 10;
+
+/// The application on listening sockets, to be run. It is stopped by its handle, not by signals.
+///
+/// # Errors
+/// When a socket cannot be used.
+pub fn server(site: Site, listeners: Vec<TcpListener>) -> std::io::Result<Server> {
+    let mut server = HttpServer::new(move || app(&site))
+        .on_connect(remember)
+        // Whoever has closed its side waits for nothing: what was asked for is not computed.
+        .h1_allow_half_closed(false)
+        .shutdown_timeout(DRAIN)
+        .disable_signals();
+    for listener in listeners {
+        server = server.listen(listener)?;
+    }
+    Ok(server.run())
 }
 
 async fn description(description: Data<Description>) -> HttpResponse {

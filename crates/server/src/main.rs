@@ -1,22 +1,20 @@
 //! Serves Zesty Ember: the API and the built web application from one process.
 
 use std::io::Write;
+use std::net::{TcpListener, ToSocketAddrs};
 use std::process::ExitCode;
 
 use actix_web::dev::ServerHandle;
+use actix_web::rt;
 use actix_web::rt::signal::unix::{SignalKind, signal};
-use actix_web::{HttpServer, rt};
 use chrono::Utc;
 use clap::Parser;
-use ember_server::app::{Site, app};
+use ember_server::app::{Site, server};
 use ember_server::config::Config;
 use ember_server::context::Context;
-use ember_server::guard::{Names, remember};
+use ember_server::guard::Names;
 use ember_server::startup::{Start, prepare};
 use ember_server::{openapi, purge};
-
-/// Requests under way get so long to end when the server is stopped, s.
-const DRAIN: u64 = 10;
 
 #[actix_web::main]
 async fn main() -> ExitCode {
@@ -73,15 +71,8 @@ async fn serve(config: Config) -> Result<(), String> {
         web_dir: config.web_dir.clone(),
     };
     let context = site.context.clone();
-    let server = HttpServer::new(move || app(&site))
-        .on_connect(remember)
-        // Whoever has closed its side waits for nothing: what was asked for is not computed.
-        .h1_allow_half_closed(false)
-        .shutdown_timeout(DRAIN)
-        .disable_signals()
-        .bind((config.host.as_str(), config.port))
-        .map_err(|error| bind_line(&config, &error))?
-        .run();
+    let listeners = listen(&config).map_err(|error| bind_line(&config, &error))?;
+    let server = server(site, listeners).map_err(|error| bind_line(&config, &error))?;
     say(&format!(
         "Zesty Ember is ready at http://{}:{}",
         config.host, config.port
@@ -92,6 +83,23 @@ async fn serve(config: Config) -> Result<(), String> {
     rt::spawn(purge::forever(context));
     rt::spawn(stop_when_told(server.handle()));
     server.await.map_err(|error| error.to_string())
+}
+
+/// Every address that the host has; one of them that can be listened on is enough.
+fn listen(config: &Config) -> std::io::Result<Vec<TcpListener>> {
+    let host = config.host.trim_start_matches('[').trim_end_matches(']');
+    let mut failed = None;
+    let mut listeners = Vec::new();
+    for address in (host, config.port).to_socket_addrs()? {
+        match TcpListener::bind(address) {
+            Ok(listener) => listeners.push(listener),
+            Err(error) => failed = Some(error),
+        }
+    }
+    match failed {
+        Some(error) if listeners.is_empty() => Err(error),
+        _ => Ok(listeners),
+    }
 }
 
 /// What listening beyond loopback means.

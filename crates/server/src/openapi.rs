@@ -57,6 +57,7 @@ pub fn description() -> Value {
     }
     if let Some(schemas) = api.pointer_mut("/components/schemas") {
         write_bounds(schemas);
+        merge_parts(schemas);
     }
     let operations = api.get_mut("paths").and_then(Value::as_object_mut);
     let operations = operations.into_iter().flat_map(Map::values_mut);
@@ -68,6 +69,45 @@ pub fn description() -> Value {
         example(operation);
     }
     api
+}
+
+/// Variants that hold a type of their own are described as all of that and the word that names the
+/// variant. Since no field more is accepted, that is nothing at all; they are written as one.
+fn merge_parts(schemas: &mut Value) {
+    let known = schemas.clone();
+    let variants = schemas
+        .as_object_mut()
+        .into_iter()
+        .flat_map(Map::values_mut)
+        .filter_map(|schema| schema.get_mut("oneOf")?.as_array_mut())
+        .flatten();
+    for variant in variants {
+        let Some(parts) = variant.get("allOf").and_then(Value::as_array) else {
+            continue;
+        };
+        let mut whole = json!({ "type": "object", "properties": {}, "required": [] });
+        for part in parts {
+            let of = part.get("$ref").and_then(Value::as_str);
+            let of = of.and_then(|of| known.get(of.rsplit('/').next()?));
+            let part = of.unwrap_or(part);
+            if let (Some(into), Some(from)) = (
+                whole.get_mut("properties").and_then(Value::as_object_mut),
+                part.get("properties").and_then(Value::as_object),
+            ) {
+                into.extend(from.clone());
+            }
+            if let (Some(into), Some(from)) = (
+                whole.get_mut("required").and_then(Value::as_array_mut),
+                part.get("required").and_then(Value::as_array),
+            ) {
+                into.extend(from.iter().cloned());
+            }
+        }
+        if let (Some(whole), Some(words)) = (whole.as_object_mut(), variant.get("description")) {
+            whole.insert("description".to_owned(), words.clone());
+        }
+        *variant = whole;
+    }
 }
 
 /// What any operation can answer, and what any with a body, a query or an address of its own can.

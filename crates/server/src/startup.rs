@@ -143,7 +143,7 @@ pub fn migrate(connection: &mut PgConnection) -> Result<(), String> {
     let known: Vec<String> = MigrationSource::<Pg>::migrations(&MIGRATIONS)
         .map_err(|error| unread(&error))?
         .iter()
-        .map(|migration: &Box<dyn Migration<Pg>>| migration.name().version().to_string())
+        .map(|migration| Migration::<Pg>::name(migration).version().to_string())
         .collect();
     let newer = applied.iter().filter(|version| !known.contains(version));
     if let Some(newest) = newer.max() {

@@ -36,8 +36,11 @@ fn cook(name: &str) -> Value {
     json!({ "request": sentence(), "name": name })
 }
 
-/// Every kind of document: its path, one of a name, and where its name stands in an answer.
-fn kinds() -> [(&'static str, fn(&str) -> Value, &'static str); 5] {
+/// A kind of document: its path, one of a name, and where its name stands in an answer.
+type Kind = (&'static str, fn(&str) -> Value, &'static str);
+
+/// Every kind.
+fn kinds() -> [Kind; 5] {
     [
         ("blends", blend, "/blend/name"),
         ("methods", method, "/method/name"),

@@ -3,7 +3,7 @@ use actix_web::web::{Data, Path};
 use actix_web::{HttpResponse, get};
 use serde::Deserialize;
 use serde_json::json;
-use utoipa::{IntoParams, ToSchema};
+use utoipa::ToSchema;
 use uuid::Uuid;
 
 use crate::context::Context;
@@ -26,21 +26,14 @@ pub enum StoredKind {
     Blends,
 }
 
-/// Which document.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Deserialize, IntoParams)]
-#[into_params(parameter_in = Path)]
-pub struct StoredPath {
-    /// What it is.
-    #[param(inline)]
-    pub kind: StoredKind,
-    /// Identity.
-    pub id: Uuid,
-}
-
 /// A document as it is stored, whatever it holds: also one that cannot be shown.
 #[utoipa::path(
     operation_id = "export_stored",
     tag = "kitchen",
+    params(
+        ("kind" = inline(StoredKind), Path, description = "What it is."),
+        ("id" = Uuid, Path, description = "Identity."),
+    ),
     responses(
         (status = 200, body = serde_json::Value),
         (status = 404, body = Problem, content_type = "application/problem+json"),
@@ -49,9 +42,9 @@ pub struct StoredPath {
 #[get("/stored/{kind}/{id}")]
 pub async fn export(
     context: Data<Context>,
-    path: Path<StoredPath>,
+    path: Path<(StoredKind, Uuid)>,
 ) -> Result<HttpResponse, ApiError> {
-    let StoredPath { kind, id } = path.into_inner();
+    let (kind, id) = path.into_inner();
     let found = context
         .query(move |connection| {
             Ok(match kind {
