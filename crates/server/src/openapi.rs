@@ -2,13 +2,19 @@
 //! operation can give, and examples that are real.
 
 use actix_web::App;
+use ember_core::prep::{
+    BLEND_WORD, METHOD_NAME, METHOD_REASON, MOST_PARTS, MOST_SEASONINGS, MOST_TASKS,
+};
+use ember_core::supper;
 use ember_core::units::bounds::{self, ALL};
 use serde_json::{Map, Value, json};
 use utoipa_actix_web::AppExt;
 
 use crate::description::Description;
-use crate::text::{self, Limit};
-use crate::{examples, routes};
+use crate::dto::machine::MOST_MACHINES;
+use crate::dto::preparation::MOST_OWN;
+use crate::dto::supper::MOST_BEGUN;
+use crate::{examples, routes, text};
 
 /// Everything that is described, ready to be served.
 #[must_use]
@@ -168,27 +174,213 @@ fn example(operation: &mut Value) {
     }
 }
 
-/// Texts that are limited, by type and field.
-const TEXTS: [(&str, &str, Limit); 9] = [
-    ("NewCookDto", "name", text::NAME),
-    ("RenameDto", "name", text::NAME),
-    ("SupperDto", "name", text::NAME),
-    ("OwnMethodDto", "name", text::NAME),
-    ("BlendDto", "name", text::BLEND_NAME),
-    ("MachineDto", "name", text::MACHINE_NAME),
-    ("SideDto", "name", text::SIDE_NAME),
-    ("SupperDishDto", "id", text::IDENTITY),
-    ("OutcomeDto", "note", text::NOTE),
+/// Texts, lists and counts that are limited, by type and field: the same constants that are checked.
+const LIMITS: [(&str, &str, Sort, usize, usize); 39] = [
+    (
+        "NewCookDto",
+        "name",
+        Sort::Text,
+        text::NAME.min,
+        text::NAME.max,
+    ),
+    (
+        "RenameDto",
+        "name",
+        Sort::Text,
+        text::NAME.min,
+        text::NAME.max,
+    ),
+    (
+        "OutcomeDto",
+        "note",
+        Sort::Text,
+        text::NOTE.min,
+        text::NOTE.max,
+    ),
+    (
+        "MachineDto",
+        "name",
+        Sort::Text,
+        text::MACHINE_NAME.min,
+        text::MACHINE_NAME.max,
+    ),
+    (
+        "MachinesDocumentDto",
+        "machines",
+        Sort::List,
+        0,
+        MOST_MACHINES,
+    ),
+    (
+        "TypedDto",
+        "text",
+        Sort::Text,
+        text::QUANTITY.min,
+        text::QUANTITY.max,
+    ),
+    (
+        "RequestDto",
+        "ahead",
+        Sort::List,
+        0,
+        bounds::AHEADS.max as usize,
+    ),
+    ("PreparationWishDto", "own", Sort::List, 0, MOST_OWN),
+    ("BlendDto", "name", Sort::Text, 1, BLEND_WORD),
+    ("BlendDto", "parts", Sort::List, 1, MOST_PARTS),
+    ("PartDto", "what", Sort::Text, 1, BLEND_WORD),
+    ("PartDto", "allergen", Sort::Text, 1, BLEND_WORD),
+    ("OwnMethodDto", "name", Sort::Text, 1, METHOD_NAME),
+    ("OwnMethodDto", "reason", Sort::Text, 0, METHOD_REASON),
+    ("OwnMethodDto", "tasks", Sort::List, 1, MOST_TASKS),
+    ("OwnMethodDto", "seasonings", Sort::List, 0, MOST_SEASONINGS),
+    ("OwnTaskDto", "name", Sort::Text, 1, METHOD_NAME),
+    ("OwnTaskDto", "reason", Sort::Text, 0, METHOD_REASON),
+    (
+        "SupperDto",
+        "name",
+        Sort::Text,
+        text::NAME.min,
+        text::NAME.max,
+    ),
+    (
+        "SupperDto",
+        "eaters",
+        Sort::Count,
+        1,
+        supper::MOST_EATERS as usize,
+    ),
+    (
+        "SupperDto",
+        "hands",
+        Sort::Count,
+        1,
+        supper::MOST_HANDS as usize,
+    ),
+    (
+        "SupperDto",
+        "rings",
+        Sort::Count,
+        0,
+        supper::MOST_RINGS as usize,
+    ),
+    (
+        "SupperDto",
+        "shelves",
+        Sort::Count,
+        0,
+        supper::MOST_SHELVES as usize,
+    ),
+    ("SupperDto", "dishes", Sort::List, 0, supper::MOST_DISHES),
+    ("SupperDto", "begun", Sort::List, 0, MOST_BEGUN),
+    (
+        "SupperDishDto",
+        "id",
+        Sort::Text,
+        text::IDENTITY.min,
+        text::IDENTITY.max,
+    ),
+    ("SupperCookDto", "method", Sort::Text, 0, METHOD_NAME),
+    (
+        "BegunDto",
+        "dish",
+        Sort::Text,
+        text::IDENTITY.min,
+        text::IDENTITY.max,
+    ),
+    (
+        "BegunDto",
+        "task",
+        Sort::Text,
+        text::TASK.min,
+        text::TASK.max,
+    ),
+    (
+        "SupperReportDto",
+        "dish",
+        Sort::Text,
+        text::IDENTITY.min,
+        text::IDENTITY.max,
+    ),
+    (
+        "SupperReportDto",
+        "task",
+        Sort::Text,
+        text::TASK.min,
+        text::TASK.max,
+    ),
+    (
+        "SideDto",
+        "name",
+        Sort::Text,
+        *supper::SIDE_NAME.start(),
+        *supper::SIDE_NAME.end(),
+    ),
+    (
+        "KeptSupperDto",
+        "revision",
+        Sort::Count,
+        1,
+        i32::MAX as usize,
+    ),
+    (
+        "SupperRowDto",
+        "revision",
+        Sort::Count,
+        1,
+        i32::MAX as usize,
+    ),
+    ("CookDto", "revision", Sort::Count, 1, i32::MAX as usize),
+    ("CookRowDto", "revision", Sort::Count, 1, i32::MAX as usize),
+    (
+        "OwnMachineDto",
+        "revision",
+        Sort::Count,
+        1,
+        i32::MAX as usize,
+    ),
+    (
+        "KeptMethodDto",
+        "revision",
+        Sort::Count,
+        1,
+        i32::MAX as usize,
+    ),
+    (
+        "KeptBlendDto",
+        "revision",
+        Sort::Count,
+        1,
+        i32::MAX as usize,
+    ),
 ];
 
-fn write_texts(schemas: &mut Map<String, Value>) {
-    for (schema, field, Limit { min, max }) in TEXTS {
+/// What a limit counts.
+#[derive(Clone, Copy)]
+enum Sort {
+    /// Letters.
+    Text,
+    /// Parts.
+    List,
+    /// The number itself.
+    Count,
+}
+
+fn write_limits(schemas: &mut Map<String, Value>) {
+    for (schema, field, sort, min, max) in LIMITS {
         let property = schemas
             .get_mut(schema)
             .and_then(|schema| schema.pointer_mut(&format!("/properties/{field}")));
+        let [least, most] = match sort {
+            Sort::Text => ["minLength", "maxLength"],
+            Sort::List => ["minItems", "maxItems"],
+            Sort::Count => ["minimum", "maximum"],
+        };
         if let Some(property) = property.and_then(Value::as_object_mut) {
-            property.insert("minLength".to_owned(), json!(min));
-            property.insert("maxLength".to_owned(), json!(max));
+            if min > 0 || matches!(sort, Sort::Count) {
+                property.insert(least.to_owned(), json!(min));
+            }
+            property.insert(most.to_owned(), json!(max));
         }
     }
 }
@@ -213,7 +405,7 @@ fn write_bounds(schemas: &mut Value) {
         "SupperReportDto",
         "OutcomeDto",
     ];
-    write_texts(schemas);
+    write_limits(schemas);
     for (name, schema) in schemas {
         if checked.contains(&name.as_str()) {
             limit(schema);

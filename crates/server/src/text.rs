@@ -18,10 +18,10 @@ pub struct Limit {
 pub const NAME: Limit = Limit { min: 1, max: 80 };
 /// Name of a machine.
 pub const MACHINE_NAME: Limit = Limit { min: 1, max: 60 };
-/// Name of a blend.
-pub const BLEND_NAME: Limit = Limit { min: 1, max: 60 };
-/// Name of a side dish.
-pub const SIDE_NAME: Limit = Limit { min: 1, max: 60 };
+/// What is typed for a quantity.
+pub const QUANTITY: Limit = Limit { min: 0, max: 40 };
+/// Key of a task of a supper.
+pub const TASK: Limit = Limit { min: 1, max: 120 };
 /// Identity of a dish within its supper.
 pub const IDENTITY: Limit = Limit { min: 1, max: 40 };
 /// Words that are looked for.

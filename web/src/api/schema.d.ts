@@ -1316,10 +1316,27 @@ export interface components {
         } | {
             /** @enum {string} */
             kind: "pulled";
-        } | (components["schemas"]["OutcomeDto"] & {
+        } | {
+            /**
+             * Format: double
+             * @description Core at the end.
+             */
+            core_c?: number | null;
+            /**
+             * Format: int32
+             * @description From soggy (1) to very crisp (5).
+             */
+            crispness: number;
+            /**
+             * Format: int32
+             * @description From raw inside (1) over just right (3) to dry (5).
+             */
+            doneness: number;
             /** @enum {string} */
             kind: "finished";
-        });
+            /** @description What to remember. */
+            note?: string;
+        };
         /** @description How the service is. */
         HealthDto: {
             /** @description "up"; a database that is down answers 503 as everywhere. */
@@ -7221,7 +7238,12 @@ export interface operations {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                /** @description What it is. */
+                kind: "cooks" | "suppers" | "machines" | "methods" | "blends";
+                /** @description Identity. */
+                id: string;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -7232,6 +7254,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Sent by a page of somebody else. */
@@ -7253,6 +7284,15 @@ export interface operations {
             };
             /** @description Meant for another server. */
             421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

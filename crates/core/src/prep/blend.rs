@@ -26,9 +26,11 @@ pub struct Blend {
     pub parts: Vec<Part>,
 }
 
-/// Parts of a blend, letters of a word in it, and grams of a part, at the most.
-const PARTS: usize = 16;
-const LETTERS: usize = 60;
+/// Parts of a blend, at the most.
+pub const MOST_PARTS: usize = 16;
+/// Letters of a word of a blend, at the most.
+pub const BLEND_WORD: usize = 60;
+/// Grams of a part.
 const HEAVIEST: f64 = 5000.0;
 const LIGHTEST: f64 = 0.1;
 
@@ -65,20 +67,20 @@ impl Blend {
     /// # Errors
     /// [`Unfit`] with what is wrong.
     pub fn check(&self) -> Result<(), Unfit> {
-        Unfit::unless_word("name", "a blend's name", &self.name, LETTERS)?;
-        if !(1..=PARTS).contains(&self.parts.len()) {
+        Unfit::unless_word("name", "a blend's name", &self.name, BLEND_WORD)?;
+        if !(1..=MOST_PARTS).contains(&self.parts.len()) {
             return Err(Unfit::new(
                 "parts",
                 format!(
-                    "a blend has 1 to {PARTS} parts, this one {}",
+                    "a blend has 1 to {MOST_PARTS} parts, this one {}",
                     self.parts.len()
                 ),
             ));
         }
         for part in &self.parts {
-            Unfit::unless_word("parts", "a part's name", &part.what, LETTERS)?;
+            Unfit::unless_word("parts", "a part's name", &part.what, BLEND_WORD)?;
             if let Some(allergen) = &part.allergen {
-                Unfit::unless_word("parts", "an allergen", allergen, LETTERS)?;
+                Unfit::unless_word("parts", "an allergen", allergen, BLEND_WORD)?;
             }
             let grams = part.mass.grams();
             if !(LIGHTEST..=HEAVIEST).contains(&grams) {

@@ -13,10 +13,10 @@ mod schools;
 mod thaw;
 
 pub use ahead::{Ahead, Moment, march};
-pub use blend::{Blend, Part};
+pub use blend::{BLEND_WORD, Blend, MOST_PARTS, Part};
 pub use measure::{Ingredient, spoons};
 pub use method::{Method, Place, Task, Window};
-pub use own::{Unfit, own};
+pub use own::{METHOD_NAME, METHOD_REASON, MOST_SEASONINGS, MOST_TASKS, Unfit, own};
 pub use portion::{Appetite, edible_share, portion};
 pub use quantity::{Amount, Coating, Seasoning, quantities, sodium};
 pub use salt::{SALT_IN_MEAT, half_depth, salted_evenly};

@@ -17,11 +17,14 @@ pub struct Unfit {
     pub detail: String,
 }
 
-/// Tasks and seasonings of a method, letters of a name and of a reason, at the most.
-const TASKS: usize = 12;
-const SEASONINGS: usize = 8;
-const LETTERS: usize = 80;
-const REASON: usize = 240;
+/// Tasks of a method, at the most.
+pub const MOST_TASKS: usize = 12;
+/// Seasonings of a method, at the most.
+pub const MOST_SEASONINGS: usize = 8;
+/// Letters of the name of a method or a task, at the most.
+pub const METHOD_NAME: usize = 80;
+/// Letters of a reason, at the most.
+pub const METHOD_REASON: usize = 240;
 /// Salt for the meat's weight, and salt in a brine, %: less cannot be tasted, more cannot be eaten
 /// (common practice: 0.5 to 1.5 on the meat, 0.5 to 10 in the water).
 const SALT: [f64; 2] = [0.1, 3.0];
@@ -72,14 +75,14 @@ impl Unfit {
 /// # Errors
 /// [`Unfit`] with what is wrong.
 pub fn own(cut: &Cut, mut method: Method) -> Result<Method, Unfit> {
-    Unfit::unless_word("name", "a method's name", &method.name, LETTERS)?;
-    if method.reason.chars().count() > REASON {
-        let detail = format!("a reason has at most {REASON} letters");
+    Unfit::unless_word("name", "a method's name", &method.name, METHOD_NAME)?;
+    if method.reason.chars().count() > METHOD_REASON {
+        let detail = format!("a reason has at most {METHOD_REASON} letters");
         return Err(Unfit::new("reason", detail));
     }
-    if !(1..=TASKS).contains(&method.tasks.len()) {
+    if !(1..=MOST_TASKS).contains(&method.tasks.len()) {
         let many = method.tasks.len();
-        let detail = format!("a method has 1 to {TASKS} tasks, this one {many}");
+        let detail = format!("a method has 1 to {MOST_TASKS} tasks, this one {many}");
         return Err(Unfit::new("tasks", detail));
     }
     method.tasks.iter().try_for_each(check_task)?;
@@ -100,10 +103,10 @@ pub fn own(cut: &Cut, mut method: Method) -> Result<Method, Unfit> {
 }
 
 fn check_task(task: &Task) -> Result<(), Unfit> {
-    Unfit::unless_word("tasks", "a task's name", &task.name, LETTERS)?;
+    Unfit::unless_word("tasks", "a task's name", &task.name, METHOD_NAME)?;
     let refuse = |words: String| Err(Unfit::new("tasks", format!("{}: {words}", task.name)));
-    if task.reason.chars().count() > REASON {
-        return refuse(format!("a reason has at most {REASON} letters"));
+    if task.reason.chars().count() > METHOD_REASON {
+        return refuse(format!("a reason has at most {METHOD_REASON} letters"));
     }
     let [shortest, best, longest] =
         [task.window.shortest, task.window.best, task.window.longest].map(|time| time.seconds());
@@ -134,8 +137,8 @@ fn check_task(task: &Task) -> Result<(), Unfit> {
 }
 
 fn check_seasonings(seasonings: &[Seasoning]) -> Result<(), Unfit> {
-    if seasonings.len() > SEASONINGS {
-        let detail = format!("at most {SEASONINGS} things go on the meat");
+    if seasonings.len() > MOST_SEASONINGS {
+        let detail = format!("at most {MOST_SEASONINGS} things go on the meat");
         return Err(Unfit::new("seasonings", detail));
     }
     for seasoning in seasonings {

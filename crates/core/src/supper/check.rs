@@ -21,7 +21,7 @@ pub const MOST_SHELVES: u32 = 8;
 /// A supper is planned this far ahead, days.
 const FURTHEST: Minute = 3;
 /// Letters of a side's name.
-const NAME: RangeInclusive<usize> = 1..=60;
+pub const SIDE_NAME: RangeInclusive<usize> = 1..=60;
 /// The longest a side dish takes, h.
 const LONGEST_SIDE: f64 = 24.0;
 
@@ -133,8 +133,8 @@ fn check_join(wish: &Wish, side: &WishedSide) -> Result<(), SupperError> {
 }
 
 fn check_side(side: &WishedSide) -> Result<(), SupperError> {
-    if !NAME.contains(&side.name.trim().chars().count()) {
-        let (least, most) = (NAME.start(), NAME.end());
+    if !SIDE_NAME.contains(&side.name.trim().chars().count()) {
+        let (least, most) = (SIDE_NAME.start(), SIDE_NAME.end());
         return refuse(
             "side.name",
             format!("a side's name has {least} to {most} letters"),

@@ -13,7 +13,7 @@ mod report;
 mod shopping;
 mod wish;
 
-pub use check::{MOST_DISHES, MOST_EATERS, MOST_HANDS, MOST_RINGS, MOST_SHELVES};
+pub use check::{MOST_DISHES, MOST_EATERS, MOST_HANDS, MOST_RINGS, MOST_SHELVES, SIDE_NAME};
 pub use laid::{
     Alternative, Before, Laid, LaidClash, LaidDish, LaidTask, Loss, Moment, Moved, WishChange,
 };

@@ -18,7 +18,6 @@ pub struct NewCookDto {
     pub request: RequestDto,
     /// What to call it; made from the sentence when absent.
     #[serde(default, skip_serializing_if = "Option::is_none")]
-    #[schema(min_length = 1, max_length = 80)]
     pub name: Option<String>,
     /// When it is to be on the table.
     #[serde(default, skip_serializing_if = "Option::is_none")]
@@ -30,7 +29,6 @@ pub struct NewCookDto {
 #[serde(deny_unknown_fields)]
 pub struct RenameDto {
     /// The name.
-    #[schema(min_length = 1, max_length = 80)]
     pub name: String,
 }
 

@@ -55,7 +55,6 @@ pub struct OutcomeDto {
     pub doneness: u8,
     /// What to remember.
     #[serde(default)]
-    #[schema(max_length = 2000)]
     pub note: String,
 }
 
@@ -86,7 +85,7 @@ pub struct EventDto {
 /// A report may be a day late: a phone that was out of reach all evening.
 const AGO: Bound = bounds::AGO;
 /// Scales have five steps.
-const SCALE: std::ops::RangeInclusive<u8> = 1..=5;
+pub const SCALE: std::ops::RangeInclusive<u8> = 1..=5;
 
 impl ReportDto {
     /// Checks every number.

@@ -39,7 +39,6 @@ pub struct SpitDto {
 #[serde(deny_unknown_fields)]
 pub struct MachineDto {
     /// What the cook calls it.
-    #[schema(min_length = 1, max_length = 60)]
     pub name: String,
     /// Kind.
     pub kind: MachineKindDto,
@@ -115,7 +114,6 @@ pub struct MachinesDocumentDto {
     /// Version of its shape.
     pub version: u32,
     /// The machines.
-    #[schema(max_items = 100)]
     pub machines: Vec<MachineDto>,
 }
 
@@ -136,6 +134,8 @@ pub struct ReadMachinesDto {
     pub known: Vec<String>,
 }
 
+/// Machines read at once, at the most.
+pub const MOST_MACHINES: usize = 100;
 /// Version of the document.
 pub const DOCUMENT_VERSION: u32 = 1;
 

@@ -43,10 +43,8 @@ pub enum AheadKindDto {
 #[serde(deny_unknown_fields)]
 pub struct BlendDto {
     /// The cook's name for it.
-    #[schema(min_length = 1, max_length = 60)]
     pub name: String,
     /// What it is mixed of.
-    #[schema(min_items = 1, max_items = 16)]
     pub parts: Vec<PartDto>,
 }
 
@@ -55,7 +53,6 @@ pub struct BlendDto {
 #[serde(deny_unknown_fields)]
 pub struct PartDto {
     /// What.
-    #[schema(min_length = 1, max_length = 60)]
     pub what: String,
     /// How much the recipe takes.
     pub mass_g: f64,
@@ -64,7 +61,6 @@ pub struct PartDto {
     pub salt: bool,
     /// An allergen it brings.
     #[serde(default, skip_serializing_if = "Option::is_none")]
-    #[schema(max_length = 60)]
     pub allergen: Option<String>,
 }
 
@@ -75,17 +71,13 @@ pub struct OwnMethodDto {
     /// For what.
     pub cut: CutDto,
     /// The cook's name for it.
-    #[schema(min_length = 1, max_length = 80)]
     pub name: String,
     /// Why.
     #[serde(default)]
-    #[schema(max_length = 240)]
     pub reason: String,
     /// In order.
-    #[schema(min_items = 1, max_items = 12)]
     pub tasks: Vec<OwnTaskDto>,
     /// What goes on the meat.
-    #[schema(max_items = 8)]
     pub seasonings: Vec<SeasoningDto>,
     /// How the surface is when it goes in.
     pub coat: CoatDto,
@@ -96,7 +88,6 @@ pub struct OwnMethodDto {
 #[serde(deny_unknown_fields)]
 pub struct OwnTaskDto {
     /// What.
-    #[schema(min_length = 1, max_length = 80)]
     pub name: String,
     /// Where.
     pub place: PlaceDto,
@@ -113,7 +104,6 @@ pub struct OwnTaskDto {
     pub hands_on_s: f64,
     /// Why.
     #[serde(default)]
-    #[schema(max_length = 240)]
     pub reason: String,
 }
 

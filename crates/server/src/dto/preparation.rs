@@ -22,9 +22,11 @@ pub struct PreparationWishDto {
     pub request: RequestDto,
     /// The cook's own ways, to stand beside the schools.
     #[serde(default)]
-    #[schema(max_items = 24)]
     pub own: Vec<OwnMethodDto>,
 }
+
+/// Methods of one's own that are compared at once.
+pub const MOST_OWN: usize = 24;
 
 /// The schools of getting meat ready.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
@@ -254,6 +256,15 @@ impl PreparationDto {
     /// # Errors
     /// Those of the request, and of a way the cook wrote.
     pub fn of(wish: &PreparationWishDto) -> Result<Self, ApiError> {
+        if wish.own.len() > MOST_OWN {
+            return Err(ApiError::invalid(
+                "own",
+                format!(
+                    "{} methods are more than the {MOST_OWN} compared at once",
+                    wish.own.len()
+                ),
+            ));
+        }
         let request = Request::try_from(&wish.request)?;
         let blend = wish.request.blend.as_ref().map(BlendDto::checked);
         let blend = blend.transpose()?;

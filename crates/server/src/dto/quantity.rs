@@ -73,7 +73,6 @@ pub struct TypedDto {
     /// The field it is for.
     pub field: TypedFieldDto,
     /// The text.
-    #[schema(max_length = 40)]
     pub text: String,
     /// Scale of a temperature without a unit.
     pub temperature_scale: TemperatureScaleDto,

@@ -66,7 +66,6 @@ pub struct RequestDto {
     pub start_c: Option<f64>,
     /// What happens to the meat before it goes in.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
-    #[schema(max_items = 12)]
     pub ahead: Vec<AheadDto>,
     /// The cook's own way of getting it ready, where it is none of the schools.
     #[serde(default, skip_serializing_if = "Option::is_none")]

@@ -11,12 +11,14 @@ use super::quantity::MessageDto;
 use super::request::RequestDto;
 use crate::documents::page;
 
+/// Tasks of a supper that have begun, at the most.
+pub const MOST_BEGUN: usize = 120;
+
 /// What is wanted.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct SupperDto {
     /// The cook's name for it.
-    #[schema(min_length = 1, max_length = 80)]
     pub name: String,
     /// When it is on the table; absent for as soon as it can be.
     #[serde(default, skip_serializing_if = "Option::is_none")]
@@ -25,26 +27,20 @@ pub struct SupperDto {
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub leave_by: Option<DateTime<Utc>>,
     /// Eaters.
-    #[schema(minimum = 1, maximum = 60)]
     pub eaters: u32,
     /// Cooks.
-    #[schema(minimum = 1, maximum = 4)]
     pub hands: u32,
     /// Rings of the hob.
-    #[schema(maximum = 8)]
     pub rings: u32,
     /// Shelves of the fridge that are free.
-    #[schema(maximum = 8)]
     pub shelves: u32,
     /// When nobody works.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub quiet: Option<QuietDto>,
     /// What is cooked.
-    #[schema(max_items = 12)]
     pub dishes: Vec<SupperDishDto>,
     /// What has begun or is done.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
-    #[schema(max_items = 120)]
     pub begun: Vec<BegunDto>,
 }
 
@@ -53,13 +49,10 @@ pub struct SupperDto {
 #[serde(deny_unknown_fields)]
 pub struct QuietDto {
     /// From, as 22:00.
-    #[schema(max_length = 5)]
     pub from: String,
     /// To, as 07:00.
-    #[schema(max_length = 5)]
     pub to: String,
     /// Time zone of the clock, as Europe/London.
-    #[schema(max_length = 40)]
     pub zone: String,
 }
 
@@ -69,7 +62,6 @@ pub struct QuietDto {
 pub struct SupperDishDto {
     /// Its identity in this supper; made when absent.
     #[serde(default, skip_serializing_if = "Option::is_none")]
-    #[schema(min_length = 1, max_length = 40)]
     pub id: Option<String>,
     /// A cook.
     #[serde(default, skip_serializing_if = "Option::is_none")]
@@ -87,7 +79,6 @@ pub struct SupperCookDto {
     pub request: RequestDto,
     /// The school of getting it ready; absent for what the sentence says.
     #[serde(default, skip_serializing_if = "Option::is_none")]
-    #[schema(max_length = 40)]
     pub method: Option<String>,
 }
 
@@ -124,7 +115,6 @@ pub enum JoinsDto {
 #[serde(deny_unknown_fields)]
 pub struct SideDto {
     /// The cook's name for it.
-    #[schema(min_length = 1, max_length = 60)]
     pub name: String,
     /// Where.
     pub site: SiteDto,
@@ -157,10 +147,8 @@ pub struct SideDto {
 #[serde(deny_unknown_fields)]
 pub struct BegunDto {
     /// Identity of the dish.
-    #[schema(max_length = 40)]
     pub dish: String,
     /// Key of its task.
-    #[schema(max_length = 120)]
     pub task: String,
     /// When it began.
     pub start_at: DateTime<Utc>,
@@ -395,10 +383,8 @@ pub struct SupperReportDto {
     #[serde(default)]
     pub ago_s: f64,
     /// Identity of the dish.
-    #[schema(max_length = 40)]
     pub dish: String,
     /// Key of its task.
-    #[schema(max_length = 120)]
     pub task: String,
     /// Which of the task's moments of hands, from 0.
     #[serde(default)]

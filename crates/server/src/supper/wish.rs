@@ -13,8 +13,8 @@ use super::Clock;
 use super::quiet::quiet_hours;
 use crate::dto::method::BlendDto;
 use crate::dto::supper::{
-    BegunDto, JoinsDto, ReportedDto, SideDto, SiteDto, SupperCookDto, SupperDishDto, SupperDto,
-    SupperPlanDto, SupperReportDto,
+    BegunDto, JoinsDto, MOST_BEGUN, ReportedDto, SideDto, SiteDto, SupperCookDto, SupperDishDto,
+    SupperDto, SupperPlanDto, SupperReportDto,
 };
 use crate::error::ApiError;
 use crate::{text, times};
@@ -60,6 +60,15 @@ impl Clock {
     /// What is wanted.
     pub(super) fn wish(self, dto: &SupperDto) -> Result<Wish, ApiError> {
         text::named("name", &dto.name, text::NAME)?;
+        if dto.begun.len() > MOST_BEGUN {
+            return refuse(
+                "begun",
+                format!(
+                    "{} tasks are more than a supper has; say {MOST_BEGUN} at the most",
+                    dto.begun.len()
+                ),
+            );
+        }
         if dto.serve_at.is_some() && dto.leave_by.is_some() {
             return refuse(
                 "leave_by",

@@ -3,12 +3,9 @@ use actix_web::web::{Data, Json};
 
 use crate::body::Body;
 use crate::context::Context;
-use crate::dto::machine::{DOCUMENT_VERSION, MachinesDocumentDto, ReadMachinesDto};
+use crate::dto::machine::{DOCUMENT_VERSION, MOST_MACHINES, MachinesDocumentDto, ReadMachinesDto};
 use crate::error::{ApiError, Problem};
 use crate::machines;
-
-/// Machines read at once.
-const MOST: usize = 100;
 
 /// Reads a document of machines: all of them or none. A machine that is there already, the same in
 /// everything, is left; one of a name that is taken gets a number.
@@ -55,10 +52,10 @@ fn refuse(version: u32, machines: usize) -> Result<(), ApiError> {
             ),
         ));
     }
-    if machines > MOST {
+    if machines > MOST_MACHINES {
         return Err(ApiError::invalid(
             "machines",
-            format!("{machines} machines are more than the {MOST} read at once"),
+            format!("{machines} machines are more than the {MOST_MACHINES} read at once"),
         ));
     }
     Ok(())

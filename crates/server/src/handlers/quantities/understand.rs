@@ -9,9 +9,7 @@ use ember_core::units::{
 use crate::body::Body;
 use crate::dto::quantity::{TypedDto, TypedFieldDto, UnderstoodDto};
 use crate::error::ApiError;
-
-/// Longest text that is looked at, letters.
-const TEXT_LIMIT: usize = 40;
+use crate::text;
 
 /// Reads what a cook typed: "1 1/4 lb", "3/4 in", "375F".
 #[utoipa::path(
@@ -23,12 +21,7 @@ const TEXT_LIMIT: usize = 40;
 #[post("/quantities")]
 pub async fn understand(body: Body<TypedDto>) -> Result<Json<UnderstoodDto>, ApiError> {
     let bound = bound_of(body.0.field);
-    if body.0.text.chars().count() > TEXT_LIMIT {
-        return Err(ApiError::invalid(
-            bound.field,
-            format!("write it in at most {TEXT_LIMIT} letters"),
-        ));
-    }
+    text::fits(bound.field, &body.0.text, text::QUANTITY)?;
     let value =
         parse(&body.0).map_err(|error| ApiError::invalid(bound.field, error.to_string()))?;
     Ok(Json(UnderstoodDto {
