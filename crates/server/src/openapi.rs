@@ -11,10 +11,12 @@ use serde_json::{Map, Value, json};
 use utoipa_actix_web::AppExt;
 
 use crate::description::Description;
+use crate::dto::event::SCALE;
 use crate::dto::machine::MOST_MACHINES;
 use crate::dto::preparation::MOST_OWN;
 use crate::dto::supper::MOST_BEGUN;
-use crate::{examples, routes, text};
+use crate::text::{self, Limit};
+use crate::{examples, routes};
 
 /// Everything that is described, ready to be served.
 #[must_use]
@@ -174,213 +176,124 @@ fn example(operation: &mut Value) {
     }
 }
 
-/// Texts, lists and counts that are limited, by type and field: the same constants that are checked.
-const LIMITS: [(&str, &str, Sort, usize, usize); 39] = [
-    (
-        "NewCookDto",
-        "name",
-        Sort::Text,
-        text::NAME.min,
-        text::NAME.max,
-    ),
-    (
-        "RenameDto",
-        "name",
-        Sort::Text,
-        text::NAME.min,
-        text::NAME.max,
-    ),
-    (
-        "OutcomeDto",
-        "note",
-        Sort::Text,
-        text::NOTE.min,
-        text::NOTE.max,
-    ),
-    (
-        "MachineDto",
-        "name",
-        Sort::Text,
-        text::MACHINE_NAME.min,
-        text::MACHINE_NAME.max,
-    ),
-    (
-        "MachinesDocumentDto",
-        "machines",
-        Sort::List,
-        0,
-        MOST_MACHINES,
-    ),
-    (
-        "TypedDto",
-        "text",
-        Sort::Text,
-        text::QUANTITY.min,
-        text::QUANTITY.max,
-    ),
-    (
-        "RequestDto",
-        "ahead",
-        Sort::List,
-        0,
-        bounds::AHEADS.max as usize,
-    ),
-    ("PreparationWishDto", "own", Sort::List, 0, MOST_OWN),
-    ("BlendDto", "name", Sort::Text, 1, BLEND_WORD),
-    ("BlendDto", "parts", Sort::List, 1, MOST_PARTS),
-    ("PartDto", "what", Sort::Text, 1, BLEND_WORD),
-    ("PartDto", "allergen", Sort::Text, 1, BLEND_WORD),
-    ("OwnMethodDto", "name", Sort::Text, 1, METHOD_NAME),
-    ("OwnMethodDto", "reason", Sort::Text, 0, METHOD_REASON),
-    ("OwnMethodDto", "tasks", Sort::List, 1, MOST_TASKS),
-    ("OwnMethodDto", "seasonings", Sort::List, 0, MOST_SEASONINGS),
-    ("OwnTaskDto", "name", Sort::Text, 1, METHOD_NAME),
-    ("OwnTaskDto", "reason", Sort::Text, 0, METHOD_REASON),
-    (
-        "SupperDto",
-        "name",
-        Sort::Text,
-        text::NAME.min,
-        text::NAME.max,
-    ),
-    (
-        "SupperDto",
-        "eaters",
-        Sort::Count,
-        1,
-        supper::MOST_EATERS as usize,
-    ),
-    (
-        "SupperDto",
-        "hands",
-        Sort::Count,
-        1,
-        supper::MOST_HANDS as usize,
-    ),
-    (
-        "SupperDto",
-        "rings",
-        Sort::Count,
-        0,
-        supper::MOST_RINGS as usize,
-    ),
-    (
-        "SupperDto",
-        "shelves",
-        Sort::Count,
-        0,
-        supper::MOST_SHELVES as usize,
-    ),
-    ("SupperDto", "dishes", Sort::List, 0, supper::MOST_DISHES),
-    ("SupperDto", "begun", Sort::List, 0, MOST_BEGUN),
-    (
-        "SupperDishDto",
-        "id",
-        Sort::Text,
-        text::IDENTITY.min,
-        text::IDENTITY.max,
-    ),
-    ("SupperCookDto", "method", Sort::Text, 0, METHOD_NAME),
-    (
-        "BegunDto",
-        "dish",
-        Sort::Text,
-        text::IDENTITY.min,
-        text::IDENTITY.max,
-    ),
-    (
-        "BegunDto",
-        "task",
-        Sort::Text,
-        text::TASK.min,
-        text::TASK.max,
-    ),
-    (
-        "SupperReportDto",
-        "dish",
-        Sort::Text,
-        text::IDENTITY.min,
-        text::IDENTITY.max,
-    ),
-    (
-        "SupperReportDto",
-        "task",
-        Sort::Text,
-        text::TASK.min,
-        text::TASK.max,
-    ),
-    (
-        "SideDto",
-        "name",
-        Sort::Text,
-        *supper::SIDE_NAME.start(),
-        *supper::SIDE_NAME.end(),
-    ),
-    (
-        "KeptSupperDto",
-        "revision",
-        Sort::Count,
-        1,
-        i32::MAX as usize,
-    ),
-    (
-        "SupperRowDto",
-        "revision",
-        Sort::Count,
-        1,
-        i32::MAX as usize,
-    ),
-    ("CookDto", "revision", Sort::Count, 1, i32::MAX as usize),
-    ("CookRowDto", "revision", Sort::Count, 1, i32::MAX as usize),
-    (
-        "OwnMachineDto",
-        "revision",
-        Sort::Count,
-        1,
-        i32::MAX as usize,
-    ),
-    (
-        "KeptMethodDto",
-        "revision",
-        Sort::Count,
-        1,
-        i32::MAX as usize,
-    ),
-    (
-        "KeptBlendDto",
-        "revision",
-        Sort::Count,
-        1,
-        i32::MAX as usize,
-    ),
-];
+/// A text, a list or a count that is limited.
+struct Limited {
+    schema: &'static str,
+    field: &'static str,
+    /// What the limit counts, as JSON Schema says it.
+    words: [&'static str; 2],
+    min: usize,
+    max: usize,
+}
 
-/// What a limit counts.
-#[derive(Clone, Copy)]
-enum Sort {
-    /// Letters.
-    Text,
-    /// Parts.
-    List,
-    /// The number itself.
-    Count,
+/// Letters of a text.
+const fn text(schema: &'static str, field: &'static str, limit: Limit) -> Limited {
+    Limited {
+        schema,
+        field,
+        words: ["minLength", "maxLength"],
+        min: limit.min,
+        max: limit.max,
+    }
+}
+
+/// Parts of a list.
+const fn list(schema: &'static str, field: &'static str, min: usize, max: usize) -> Limited {
+    Limited {
+        schema,
+        field,
+        words: ["minItems", "maxItems"],
+        min,
+        max,
+    }
+}
+
+/// A number that counts.
+const fn count(schema: &'static str, field: &'static str, min: usize, max: u32) -> Limited {
+    Limited {
+        schema,
+        field,
+        words: ["minimum", "maximum"],
+        min,
+        max: max as usize,
+    }
+}
+
+/// As many letters as that, and not none.
+const fn some(max: usize) -> Limit {
+    Limit { min: 1, max }
+}
+
+/// As many letters as that, or none.
+const fn any(max: usize) -> Limit {
+    Limit { min: 0, max }
+}
+
+/// The same constants that are checked.
+fn limits() -> Vec<Limited> {
+    const SIDE: Limit = Limit {
+        min: *supper::SIDE_NAME.start(),
+        max: *supper::SIDE_NAME.end(),
+    };
+    let [worst, best] = [*SCALE.start() as usize, *SCALE.end() as usize];
+    let revisions = [
+        "KeptSupperDto",
+        "SupperRowDto",
+        "CookDto",
+        "CookRowDto",
+        "OwnMachineDto",
+        "KeptMethodDto",
+        "KeptBlendDto",
+    ];
+    let revisions = revisions.map(|schema| count(schema, "revision", 1, i32::MAX.unsigned_abs()));
+    let mut limits = vec![
+        text("NewCookDto", "name", text::NAME),
+        text("RenameDto", "name", text::NAME),
+        text("OutcomeDto", "note", text::NOTE),
+        count("OutcomeDto", "crispness", worst, best as u32),
+        count("OutcomeDto", "doneness", worst, best as u32),
+        text("MachineDto", "name", text::MACHINE_NAME),
+        list("MachinesDocumentDto", "machines", 0, MOST_MACHINES),
+        text("TypedDto", "text", text::QUANTITY),
+        list("RequestDto", "ahead", 0, bounds::AHEADS.max as usize),
+        list("PreparationWishDto", "own", 0, MOST_OWN),
+        text("BlendDto", "name", some(BLEND_WORD)),
+        list("BlendDto", "parts", 1, MOST_PARTS),
+        text("PartDto", "what", some(BLEND_WORD)),
+        text("PartDto", "allergen", some(BLEND_WORD)),
+        text("OwnMethodDto", "name", some(METHOD_NAME)),
+        text("OwnMethodDto", "reason", any(METHOD_REASON)),
+        list("OwnMethodDto", "tasks", 1, MOST_TASKS),
+        list("OwnMethodDto", "seasonings", 0, MOST_SEASONINGS),
+        text("OwnTaskDto", "name", some(METHOD_NAME)),
+        text("OwnTaskDto", "reason", any(METHOD_REASON)),
+        text("SupperDto", "name", text::NAME),
+        count("SupperDto", "eaters", 1, supper::MOST_EATERS),
+        count("SupperDto", "hands", 1, supper::MOST_HANDS),
+        count("SupperDto", "rings", 0, supper::MOST_RINGS),
+        count("SupperDto", "shelves", 0, supper::MOST_SHELVES),
+        list("SupperDto", "dishes", 0, supper::MOST_DISHES),
+        list("SupperDto", "begun", 0, MOST_BEGUN),
+        text("SupperDishDto", "id", text::IDENTITY),
+        text("BegunDto", "dish", text::IDENTITY),
+        text("BegunDto", "task", text::TASK),
+        text("SupperReportDto", "dish", text::IDENTITY),
+        text("SupperReportDto", "task", text::TASK),
+        text("SideDto", "name", SIDE),
+    ];
+    limits.extend(revisions);
+    limits
 }
 
 fn write_limits(schemas: &mut Map<String, Value>) {
-    for (schema, field, sort, min, max) in LIMITS {
+    for limit in limits() {
         let property = schemas
-            .get_mut(schema)
-            .and_then(|schema| schema.pointer_mut(&format!("/properties/{field}")));
-        let [least, most] = match sort {
-            Sort::Text => ["minLength", "maxLength"],
-            Sort::List => ["minItems", "maxItems"],
-            Sort::Count => ["minimum", "maximum"],
-        };
+            .get_mut(limit.schema)
+            .and_then(|schema| schema.pointer_mut(&format!("/properties/{}", limit.field)));
+        let [least, most] = limit.words;
         if let Some(property) = property.and_then(Value::as_object_mut) {
-            if min > 0 || matches!(sort, Sort::Count) {
-                property.insert(least.to_owned(), json!(min));
-            }
-            property.insert(most.to_owned(), json!(max));
+            property.insert(least.to_owned(), json!(limit.min));
+            property.insert(most.to_owned(), json!(limit.max));
         }
     }
 }
