@@ -88,6 +88,18 @@ check "a running kitchen is not restored over" not scripts/restore "$scratch/kit
 cook=$(ask 'cooks?state=planned' | node -e 'let t="";process.stdin.on("data",d=>t+=d).on("end",()=>console.log(JSON.parse(t).items[0].id))')
 ask "cooks/$cook" -X DELETE
 
+# The database killed under the service comes back by itself, with everything.
+pkill -KILL -f "postgres -D $scratch/new/pg"
+back() {
+  local n
+  for n in $(seq 1 150); do
+    [ "$(total machines 2>/dev/null)" = 2 ] && return 0
+    sleep 0.2
+  done
+  return 1
+}
+check "a killed database comes back" back
+
 # Ctrl-C while something is asked for: the answer is written before the house is closed.
 ask openapi.json | node -e '
   let t=""; process.stdin.on("data",d=>t+=d).on("end",()=>{
