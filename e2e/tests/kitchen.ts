@@ -58,6 +58,11 @@ export class Kitchen {
     throw new Error("the server does not answer");
   }
 
+  /** Something done to its database from outside. */
+  sql(text: string) {
+    execFileSync("psql", ["-qAtX", `${cluster}/${this.name}`, "-c", text], { stdio: "pipe" });
+  }
+
   /** As a power cut would. */
   async kill() {
     const { child } = this;

@@ -14,14 +14,19 @@ use ember_server::storage::{self, event, machine, method, sentence, settings, su
 use serde_json::{Value, json};
 use support::{Database, call, get, post, report, server, start};
 
-/// A kitchen of version 0.1: a cook under way with a line break in its name, a finished one, a deleted
-/// one, two machines, cards, a supper that has begun and a deleted one.
-fn kitchen_of_0_1() -> Database {
+fn fixture() -> Database {
     let database = Database::empty();
     database
         .connection()
         .batch_execute(include_str!("fixtures/kitchen-0.1.sql"))
         .unwrap();
+    database
+}
+
+/// A kitchen of version 0.1: a cook under way with a line break in its name, a finished one, a deleted
+/// one, two machines, cards, a supper that has begun and a deleted one.
+fn kitchen_of_0_1() -> Database {
+    let database = fixture();
     start(&database, Utc::now()).unwrap();
     database
 }
@@ -134,6 +139,69 @@ async fn a_supper_of_version_0_1_goes_on() {
     let back = TestRequest::post().uri(&format!("{path}/restore"));
     assert_eq!(call(&app, back).await.0, 204);
     assert_eq!(get(&app, &path).await.1["name"], "Marmalade thighs");
+}
+
+/// What was stored before a field existed is read with what was usual then.
+#[actix_web::test]
+async fn documents_from_before_a_field_existed_are_read() {
+    let database = fixture();
+    database
+        .connection()
+        .batch_execute(
+            "UPDATE cooks SET
+                plan = plan - '{loading,kept,outcomes,pull_band_s,ensemble,finish_at_s}'::text[],
+                request = request
+                    - '{gap_mm,tie,keeping,load,support,room_c,below_floor_acknowledged}'::text[];
+             UPDATE machines SET profile = profile - '{racks_mm,floor_corner_mm,offset_k}'::text[];
+             UPDATE cards SET document = document - 'reason';
+             INSERT INTO events SELECT gen_random_uuid(), id, now(), '{\"kind\": \"pulled\"}'
+               FROM cooks WHERE finished_at IS NULL",
+        )
+        .unwrap();
+    start(&database, Utc::now()).unwrap();
+    let app = server(&database).await;
+    let (_, cooks) = get(&app, "/api/cooks").await;
+    assert_eq!(
+        cooks["items"].as_array().unwrap().len(),
+        2,
+        "{}",
+        cooks["unreadable"]
+    );
+    let path = format!("/api/cooks/{}", cooks["items"][0]["id"].as_str().unwrap());
+    let (status, cook) = get(&app, &path).await;
+    assert_eq!(status, 200, "{cook}");
+    assert_eq!(
+        (&cook["plan"]["outcomes"], &cook["request"]["gap_mm"]),
+        (&Value::Null, &json!(8.0))
+    );
+    assert_eq!(cook["events"][4]["happening"], json!({ "kind": "pulled" }));
+    for list in ["machines", "methods", "blends"] {
+        let (_, list) = get(&app, &format!("/api/{list}")).await;
+        assert_eq!(list["unreadable"], json!([]));
+    }
+}
+
+/// What must hold holds in the database as well, whoever writes.
+#[test]
+fn the_database_refuses_what_cannot_be() {
+    let database = kitchen_of_0_1();
+    for wrong in [
+        "UPDATE cooks SET started_at = NULL WHERE finished_at IS NOT NULL",
+        "UPDATE cooks SET finished_at = started_at - interval '1 min' WHERE started_at IS NOT NULL",
+        "UPDATE cooks SET name = ''",
+        "UPDATE cooks SET name = repeat('x', 81)",
+        "UPDATE cooks SET name = E'a\\nb'",
+        "UPDATE cooks SET note = repeat('x', 2001)",
+        "UPDATE cooks SET eat_at = '1999-12-31'",
+        "UPDATE machines SET name = E'a\\rb'",
+        "UPDATE suppers SET revision = 0",
+        "UPDATE events SET seq = 1",
+        "INSERT INTO events (id, cook_id, at, happening)
+         VALUES (gen_random_uuid(), gen_random_uuid(), now(), '{}')",
+    ] {
+        let done = sql_query(wrong).execute(&mut database.connection());
+        assert!(done.is_err(), "{wrong}");
+    }
 }
 
 /// Every kind of document as it is written today. A change here is a change of what is stored: give the

@@ -1,5 +1,6 @@
 // The one way to the server: every answer that is not a success becomes an ApiFailure.
 import createClient from "openapi-fetch";
+import { CHANGED } from "../lib/message";
 import type { paths } from "./schema";
 import type { Problem } from "./types";
 
@@ -10,7 +11,11 @@ export class ApiFailure extends Error {
   readonly problem: Problem | null;
 
   constructor(problem: Problem | null) {
-    super(problem?.detail ?? "The kitchen's server does not answer.");
+    super(
+      problem?.code === "changed"
+        ? CHANGED
+        : (problem?.detail ?? "The kitchen's server does not answer."),
+    );
     this.problem = problem;
   }
 

@@ -39,6 +39,11 @@ export function render(message: Message, own: units.Units): string {
     .join("");
 }
 
+/** Told where something is saved that was changed elsewhere since it was opened. */
+export const CHANGED =
+  "This was changed meanwhile, on another device or in another tab. Save again to replace what " +
+  "stands there now.";
+
 interface Refusal {
   code: string;
   detail: string;
@@ -63,6 +68,8 @@ export function refusal(problem: Refusal, own: units.Units): string {
   const { value, min, max } = problem;
   const what = problem.detail.split(" is ")[0] ?? "";
   switch (problem.code) {
+    case "changed":
+      return CHANGED;
     case "out_of_bounds":
       if (value == null || min == null || max == null) return problem.detail;
       return `${capital(what)} is ${show(value)}; it can be ${show(min)} to ${show(max)}.`;

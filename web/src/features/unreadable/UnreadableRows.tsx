@@ -39,7 +39,7 @@ export function UnreadableRows({ kind, rows, onGone }: UnreadableRowsProps) {
               ? "a newer version of Zesty Ember saved it. Update this one to see it."
               : "what is stored is damaged."}
           </Text>
-          <a href={`/api/stored/${kind}/${row.id}`} download={`${row.name}.json`}>
+          <a href={`/api/stored/${kind}/${row.id}`} download aria-label={`Export ${row.name}`}>
             <Action as="span" look="plain">
               Export
             </Action>

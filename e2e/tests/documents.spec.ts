@@ -1,0 +1,99 @@
+// Documents of a kitchen: what cannot be shown, two tabs at the same thing, what a household agrees on.
+import { accessible, expect, test, word } from "./kitchen";
+
+test.use({ locale: "en-GB" });
+
+test("what cannot be shown hides nothing else, and is exported or deleted", async ({
+  page,
+  kitchen,
+}) => {
+  kitchen.sql(`UPDATE cooks SET request = '{"version": 9, "holds": {}}' WHERE name = 'Cider chops'`);
+  kitchen.sql(`UPDATE machines SET profile = '3' WHERE name = 'the shelves'`);
+  await page.goto("/logbook");
+  await expect(page.getByRole("article")).toHaveCount(7);
+  await expect(page.getByText("Cider chops cannot be shown: a newer version")).toBeVisible();
+  await accessible(page);
+  const download = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Export Cider chops" }).click();
+  expect((await download).suggestedFilename()).toBe("stored.json");
+  await page.getByRole("button", { name: "Delete Cider chops", exact: true }).click();
+  await expect(page.getByText("Cider chops cannot be shown")).toHaveCount(0);
+
+  await page.goto("/kitchen");
+  await expect(page.getByText("the shelves cannot be shown: what is stored is damaged")).toBeVisible();
+  await expect(page.getByRole("link", { name: "Change" }).first()).toBeVisible();
+  // A plan is made with the one that is left.
+  await page.goto("/plan");
+  await expect(word(page, "Machine")).toHaveText("the drum");
+});
+
+test("two tabs change one machine: the second is told, and loses nothing", async ({
+  page,
+  context,
+}) => {
+  const other = await context.newPage();
+  for (const tab of [page, other]) {
+    await tab.goto("/kitchen");
+    await tab.getByRole("link", { name: "Change" }).first().click();
+    await expect(word(tab, "Name")).toHaveText("the drum");
+  }
+  const rename = async (tab: typeof page, name: string) => {
+    await word(tab, "Name").click();
+    await tab.getByRole("textbox").fill(name);
+    await tab.keyboard.press("Enter");
+    await tab.getByRole("button", { name: "Keep the changes" }).click();
+  };
+  await rename(page, "the barrel");
+  await expect(page.getByText("the barrel")).toBeVisible();
+  await rename(other, "the cask");
+  await expect(other.getByRole("alert")).toContainText("changed meanwhile");
+  await expect(word(other, "Name")).toHaveText("the cask");
+  await other.getByRole("button", { name: "Keep the changes" }).click();
+  await other.waitForURL("**/kitchen");
+  await expect(other.getByText("the cask")).toBeVisible();
+  await expect(other.getByText("the barrel")).toHaveCount(0);
+});
+
+test("a machine that is deleted comes back with its history", async ({ page }) => {
+  await page.goto("/kitchen");
+  await page.getByRole("button", { name: "Delete the drum" }).click();
+  await expect(page.getByText("“the drum” is deleted.")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("button", { name: "Delete the drum" })).toBeVisible();
+  await page.goto("/kitchen");
+  await page.getByRole("button", { name: "Delete the drum" }).click();
+  // Its cooks were counted by the machine, so they are its own still.
+  await expect(page.getByText(/“the drum” is deleted\..*\d+ cooks/)).toBeVisible();
+});
+
+test("a household agrees on its units", async ({ page, browser, baseURL }) => {
+  await page.goto("/plan");
+  await expect(word(page, "Thickness")).toContainText("mm");
+  await page.keyboard.press("u");
+  await expect(word(page, "Thickness")).toContainText("in");
+  // Another device that never chose anything.
+  const phone = await browser.newContext({ ...(baseURL ? { baseURL } : {}), locale: "en-GB" });
+  const there = await phone.newPage();
+  await there.goto("/plan");
+  await expect(word(there, "Thickness")).toContainText("in");
+  await phone.close();
+});
+
+test("every page of suppers is reached", async ({ page, kitchen }) => {
+  kitchen.sql(
+    `INSERT INTO suppers (id, name, document, scheduled, summary, created_at, changed_at)
+     SELECT gen_random_uuid(), 'Supper ' || n, document, scheduled, summary,
+            created_at - n * interval '1 hour', changed_at FROM suppers, generate_series(1, 55) AS n`,
+  );
+  await page.goto("/supper");
+  await expect(page.getByText("page 1 of 6")).toBeVisible();
+  for (let turned = 1; turned < 6; turned++) {
+    await page.getByRole("button", { name: "Older" }).click();
+    await expect(page.getByText(`page ${turned + 1} of 6`)).toBeVisible();
+  }
+  await expect(page.getByRole("link", { name: "Supper 55" })).toBeVisible();
+  await page.getByRole("button", { name: "Delete Supper 55" }).click();
+  await expect(page.getByText("“Supper 55” is deleted.")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("link", { name: "Supper 55" })).toBeVisible();
+});
