@@ -1,7 +1,7 @@
 //! Serves Zesty Ember: the API and the built web application from one process.
 
 use std::io::Write;
-use std::net::{TcpListener, ToSocketAddrs};
+use std::net::{IpAddr, TcpListener, ToSocketAddrs, UdpSocket};
 use std::process::ExitCode;
 
 use actix_web::dev::ServerHandle;
@@ -73,10 +73,7 @@ async fn serve(config: Config) -> Result<(), String> {
     let context = site.context.clone();
     let listeners = listen(&config).map_err(|error| bind_line(&config, &error))?;
     let server = server(site, listeners).map_err(|error| bind_line(&config, &error))?;
-    say(&format!(
-        "Zesty Ember is ready at http://{}:{}",
-        config.host, config.port
-    ));
+    say(&format!("Zesty Ember is ready at {}", addresses(&config)));
     if !config.is_loopback() {
         say(OPEN);
     }
@@ -99,6 +96,24 @@ fn listen(config: &Config) -> std::io::Result<Vec<TcpListener>> {
     match failed {
         Some(error) if listeners.is_empty() => Err(error),
         _ => Ok(listeners),
+    }
+}
+
+/// Where it can be opened: an address that stands for all of this machine's is not one of them.
+fn addresses(config: &Config) -> String {
+    let Config { host, port, .. } = config;
+    let here = host.parse::<IpAddr>();
+    if !here.is_ok_and(|address| address.is_unspecified()) {
+        return format!("http://{host}:{port}");
+    }
+    // The address that others see is the one a packet to them would leave from; none is sent.
+    let outward = UdpSocket::bind("0.0.0.0:0").and_then(|socket| {
+        socket.connect("192.0.2.1:9")?;
+        socket.local_addr()
+    });
+    match outward {
+        Ok(seen) => format!("http://127.0.0.1:{port} and http://{}:{port}", seen.ip()),
+        Err(_) => format!("http://127.0.0.1:{port} and at this machine's addresses"),
     }
 }
 
