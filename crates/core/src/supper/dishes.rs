@@ -2,12 +2,14 @@
 
 use std::sync::Arc;
 
-use super::wish::{Course, Joins, MethodWish, SideSite, Wish, WishedCook, WishedSide};
+use super::wish::{Course, Joins, MethodWish, Wish, WishedCook, WishedSide};
 use super::{Planner, SupperError};
 use crate::fryer::{Action, Machine, MachineKind};
 use crate::plan::{Plan, Programme, Request, TimedAction};
 use crate::prep::{Method, methods};
-use crate::schedule::{Dish, HandsOn, Minute, Places, Side, Site, Task, TaskKey, whole_minutes};
+use crate::schedule::{
+    Dish, HandsOn, Minute, Places, Side, Site, Task, TaskKey, TypicalSite, whole_minutes,
+};
 use crate::units::{Interval, Mass};
 
 /// What a side dish beside the meat weighs unless it is said.
@@ -131,17 +133,17 @@ impl Table {
 
     fn side(&self, side: &WishedSide) -> Result<Dish, SupperError> {
         let site = match side.site {
-            SideSite::Hob => Site::Hob,
-            SideSite::Fridge => Site::Fridge,
-            SideSite::Machine => Site::Machine(self.machine_of(side)?),
-            SideSite::Counter => Site::Counter,
-            SideSite::Beside => {
+            TypicalSite::Hob => Site::Hob,
+            TypicalSite::Fridge => Site::Fridge,
+            TypicalSite::Machine => Site::Machine(self.machine_of(side)?),
+            TypicalSite::Counter => Site::Counter,
+            TypicalSite::Beside => {
                 self.machine_of(side)?;
                 Site::Counter
             }
         };
         // What cooks beside the meat is part of that cook.
-        let beside = side.site == SideSite::Beside;
+        let beside = side.site == TypicalSite::Beside;
         Ok(self.places.side(&Side {
             name: side.name.clone(),
             site,
@@ -294,7 +296,7 @@ fn joining<'a>(
             Course::Side(side) => Some((dish.id.as_str(), side)),
             Course::Cook(_) => None,
         })
-        .filter(|(_, side)| side.site == SideSite::Beside && side.with.unwrap_or(0) == number)
+        .filter(|(_, side)| side.site == TypicalSite::Beside && side.with.unwrap_or(0) == number)
         .map(|(id, side)| {
             let at = match (side.joins, cook.request.programme) {
                 (Joins::At(at), _) => at,

@@ -8,12 +8,12 @@ use super::check::MOST_HANDS;
 use super::dishes::{Table, stands_in};
 use super::report::ALL;
 use super::shopping::{Purchase, seasoned, shopping};
-use super::wish::{BegunTask, SideSite, Wish, WishedCook};
+use super::wish::{BegunTask, Wish, WishedCook};
 use crate::plan::{Message, Plan, Quantity};
 use crate::prep::Amount;
 use crate::schedule::{
     Begun, Change, Clash, HandsOn, Minute, PlaceKind, Placed, Resource, Scarce, Schedule, Task,
-    TaskKey, WayOut, whole_minutes,
+    TaskKey, TypicalSite, WayOut, whole_minutes,
 };
 use crate::units::Temperature;
 
@@ -374,7 +374,7 @@ impl Table {
         let machine = self.cooks.get(with)?.as_ref()?.machine;
         let mut tasks = self.dishes.get(with)?.tasks.iter();
         let cooks = tasks.position(|task| stands_in(task, machine))?;
-        (side.site == SideSite::Beside).then_some(found.dishes.get(with)?.get(cooks)?.end)
+        (side.site == TypicalSite::Beside).then_some(found.dishes.get(with)?.get(cooks)?.end)
     }
 
     /// Every moment of hands, by the clock.

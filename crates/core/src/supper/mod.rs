@@ -19,9 +19,7 @@ pub use laid::{
 };
 pub use report::{Report, Reported, report};
 pub use shopping::Purchase;
-pub use wish::{
-    BegunTask, Course, Joins, MethodWish, SideSite, Wish, WishedCook, WishedDish, WishedSide,
-};
+pub use wish::{BegunTask, Course, Joins, MethodWish, Wish, WishedCook, WishedDish, WishedSide};
 
 use std::sync::Arc;
 

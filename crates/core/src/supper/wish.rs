@@ -2,7 +2,7 @@
 
 use crate::plan::Request;
 use crate::prep::{Blend, Method};
-use crate::schedule::{Minute, Serve, TaskKey};
+use crate::schedule::{Minute, Serve, TaskKey, TypicalSite};
 use crate::units::{Interval, Mass};
 
 /// Everything that is wanted.
@@ -72,7 +72,7 @@ pub struct WishedSide {
     /// The cook's name for it.
     pub name: String,
     /// Where it is made.
-    pub site: SideSite,
+    pub site: TypicalSite,
     /// The cook it goes with, by the number of its dish.
     pub with: Option<usize>,
     /// When it joins that cook.
@@ -85,21 +85,6 @@ pub struct WishedSide {
     pub lasts: [Interval; 3],
     /// How long it can wait.
     pub keeps: Interval,
-}
-
-/// Where a side dish is made.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
-pub enum SideSite {
-    /// On the hob.
-    Hob,
-    /// In the fridge.
-    Fridge,
-    /// Alone in the machine of a cook.
-    Machine,
-    /// Beside a cook, in its machine.
-    Beside,
-    /// On the counter.
-    Counter,
 }
 
 /// When a side dish joins a cook; it is there until the meat comes out.

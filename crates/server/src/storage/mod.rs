@@ -181,21 +181,6 @@ pub(crate) use stored;
 
 /// From the wire into a stored field.
 macro_rules! taken {
-    (same, $value:expr) => {
-        $value
-    };
-    (one, $value:expr) => {
-        $value.into()
-    };
-    (maybe, $value:expr) => {
-        $value.map(Into::into)
-    };
-    (each, $value:expr) => {
-        $value.into_iter().map(Into::into).collect()
-    };
-    (maybe_each, $value:expr) => {
-        $value.map(|all| all.into_iter().map(Into::into).collect())
-    };
     (doc, $value:expr) => {
         crate::storage::Versioned($value.into())
     };
@@ -205,11 +190,31 @@ macro_rules! taken {
     (maybe_box, $value:expr) => {
         $value.map(|one| crate::storage::Versioned((*one).into()))
     };
+    ($how:ident, $value:expr) => {
+        crate::storage::carried!($how, $value)
+    };
 }
 pub(crate) use taken;
 
 /// From a stored field onto the wire.
 macro_rules! given {
+    (doc, $value:expr) => {
+        $value.0.into()
+    };
+    (maybe_doc, $value:expr) => {
+        $value.map(|one| one.0.into())
+    };
+    (maybe_box, $value:expr) => {
+        $value.map(|one| Box::new(one.0.into()))
+    };
+    ($how:ident, $value:expr) => {
+        crate::storage::carried!($how, $value)
+    };
+}
+pub(crate) use given;
+
+/// Either way.
+macro_rules! carried {
     (same, $value:expr) => {
         $value
     };
@@ -225,14 +230,5 @@ macro_rules! given {
     (maybe_each, $value:expr) => {
         $value.map(|all| all.into_iter().map(Into::into).collect())
     };
-    (doc, $value:expr) => {
-        $value.0.into()
-    };
-    (maybe_doc, $value:expr) => {
-        $value.map(|one| one.0.into())
-    };
-    (maybe_box, $value:expr) => {
-        $value.map(|one| Box::new(one.0.into()))
-    };
 }
-pub(crate) use given;
+pub(crate) use carried;

@@ -2,10 +2,10 @@
 
 use chrono::{DateTime, Utc};
 use ember_core::plan::Request;
-use ember_core::schedule::{Placed, Serve, TaskKey};
+use ember_core::schedule::{Placed, Serve, TaskKey, TypicalSite};
 use ember_core::supper::{
-    Before, BegunTask, Course, Joins, MethodWish, Report, Reported, SideSite, SupperError, Wish,
-    WishedCook, WishedDish, WishedSide, report,
+    Before, BegunTask, Course, Joins, MethodWish, Report, Reported, SupperError, Wish, WishedCook,
+    WishedDish, WishedSide, report,
 };
 use ember_core::units::{Interval, Mass};
 
@@ -255,11 +255,11 @@ fn wished_side(dto: &SideDto) -> Result<WishedSide, ApiError> {
     Ok(WishedSide {
         name: dto.name.clone(),
         site: match dto.site {
-            SiteDto::Hob => SideSite::Hob,
-            SiteDto::Fridge => SideSite::Fridge,
-            SiteDto::Machine => SideSite::Machine,
-            SiteDto::Beside => SideSite::Beside,
-            SiteDto::Counter => SideSite::Counter,
+            SiteDto::Hob => TypicalSite::Hob,
+            SiteDto::Fridge => TypicalSite::Fridge,
+            SiteDto::Machine => TypicalSite::Machine,
+            SiteDto::Beside => TypicalSite::Beside,
+            SiteDto::Counter => TypicalSite::Counter,
         },
         with: dto.with.map(|number| number as usize),
         joins,
