@@ -19,6 +19,8 @@ fn what_cooks_type_is_understood() {
         ("1¼ lb", 566.990_462_5),
         ("1 lb 4 oz", 566.990_462_5),
         ("1lb 4oz", 566.990_462_5),
+        ("1 lb 4", 566.990_462_5),
+        ("1 kg 200", 1200.0),
         ("20 oz", 566.990_462_5),
         ("115", 115.0),
         ("115g", 115.0),
@@ -53,6 +55,8 @@ fn what_cooks_type_is_understood() {
     for (text, minutes) in [
         ("1h20", 80.0),
         ("1 h 20 min", 80.0),
+        ("1,5 h", 90.0),
+        ("1 min 30", 1.5),
         ("80", 80.0),
         ("90s", 1.5),
     ] {
@@ -69,12 +73,9 @@ fn what_is_no_quantity_is_answered_with_an_example() {
     insta::assert_snapshot!(parse_temperature("hot", Celsius).unwrap_err(),
         @r#""hot" is not a number with a unit; write it like 77 C or 170F"#);
     for text in [
-        "", " ", "1/0 lb", "..", "1..2 kg", "1 2 3", "/4", "🍗", "lb",
+        "", " ", "1/0 lb", "..", "1..2 kg", "1 2 3", "4 oz 3", "5 20 oz", "/4", "🍗", "lb",
     ] {
-        assert!(
-            parse_mass(text, Metric).is_err() || text == "1 2 3",
-            "{text:?}"
-        );
+        assert!(parse_mass(text, Metric).is_err(), "{text:?}");
     }
 }
 

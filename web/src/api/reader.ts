@@ -15,3 +15,6 @@ export const reader = (field: TypedField, units: Units) => async (text: string) 
     throw error;
   }
 };
+
+/** Reads a typed time, s. Times are the same in all units. */
+export const readTime = reader("ahead_s", { temperature: "celsius", weight: "metric" });

@@ -938,7 +938,7 @@ export interface components {
             request: components["schemas"]["RequestDto"];
             /**
              * Format: int32
-             * @description Changes of its name so far, counted from 1; the ETag.
+             * @description Changes so far, counted from 1; the ETag.
              */
             revision: number;
             /**
@@ -1016,7 +1016,7 @@ export interface components {
             request: components["schemas"]["RequestDto"];
             /**
              * Format: int32
-             * @description Changes of its name so far, counted from 1; the ETag.
+             * @description Changes so far, counted from 1; the ETag.
              */
             revision: number;
             /**
@@ -3193,7 +3193,7 @@ export interface components {
          * @description What is being typed; the name is that of the field it will fill.
          * @enum {string}
          */
-        TypedFieldDto: "piece_mass_g" | "thickness_mm" | "start_c" | "setting_c" | "core_target_c" | "core_c" | "air_c" | "gap_mm" | "floor_width_mm" | "floor_corner_mm" | "height_mm" | "element_mm" | "rack_mm" | "spit_length_mm" | "spit_diameter_mm" | "spit_heaviest_g" | "tumbler_l" | "power_w" | "step_k" | "preheat_s" | "heat_factor" | "offset_k";
+        TypedFieldDto: "piece_mass_g" | "thickness_mm" | "start_c" | "setting_c" | "core_target_c" | "core_c" | "air_c" | "gap_mm" | "floor_width_mm" | "floor_corner_mm" | "height_mm" | "element_mm" | "rack_mm" | "spit_length_mm" | "spit_diameter_mm" | "spit_heaviest_g" | "tumbler_l" | "power_w" | "step_k" | "preheat_s" | "ahead_s" | "heat_factor" | "offset_k";
         /** @description What it means. */
         UnderstoodDto: {
             /**

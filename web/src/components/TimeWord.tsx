@@ -1,5 +1,5 @@
 // A length of time as a word that opens: minutes, or hours where there are many.
-import { hours, readTime } from "../lib/units";
+import { hours } from "../lib/units";
 import { QuantityInput } from "./QuantityInput";
 import { Word } from "./Word";
 
@@ -11,6 +11,8 @@ interface TimeWordProps {
   /** At least and at most, s. */
   range: [number, number];
   hint?: string;
+  /** Reads what is typed, s. */
+  read: (text: string) => Promise<number>;
   onChange: (seconds: number) => void;
 }
 
@@ -19,7 +21,7 @@ const DAY = 24 * 3600;
 const BEYOND = 2;
 
 export function TimeWord(props: TimeWordProps) {
-  const { label, field = label, seconds, range, hint, onChange } = props;
+  const { label, field = label, seconds, range, hint, read, onChange } = props;
   const [least, most] = range;
   const step = seconds > 4 * 3600 ? 1800 : seconds > 3600 ? 600 : 60;
   return (
@@ -30,14 +32,12 @@ export function TimeWord(props: TimeWordProps) {
           value={seconds}
           show={hours}
           understand={async (text) => {
-            const told = readTime(text);
+            const told = await read(text);
             if (told >= least && told <= most) return told;
             throw new Error(
-              Number.isNaN(told)
-                ? "Write minutes or hours, like 12 min or 2 h."
-                : told > DAY && most === DAY
-                  ? `${text} is longer than a day; make it the day before.`
-                  : `Write ${hours(least)} to ${hours(most)}.`,
+              told > DAY && most === DAY
+                ? `${text} is longer than a day; make it the day before.`
+                : `Write ${hours(least)} to ${hours(most)}.`,
             );
           }}
           range={[least, Math.min(most, Math.max(3600, seconds * BEYOND))]}

@@ -78,9 +78,6 @@ export function hours(seconds: number): string {
   return seconds < 3 * 3600 ? minutes(seconds) : `${trimmed(Math.round(seconds / 1800) / 2, 1)} h`;
 }
 
-/** Typed minutes, or hours where an h stands, in seconds; not a number for anything else. */
-export const readTime = (text: string) => Number.parseFloat(text) * (/h/i.test(text) ? 3600 : 60);
-
 /** As a small scale shows it. */
 export const smallMass = (grams: number, units: Units) =>
   units.weight === "metric" && grams < 10 ? `${trimmed(grams, 1)} g` : mass(grams, units);

@@ -34,11 +34,13 @@ struct Part {
     unit: String,
 }
 
-/// How one quantity is written: its name, an example, and its units with their size.
+/// How one quantity is written: its name, an example, its units with their size, and the unit of a
+/// bare number after one of them ("1 lb 4" is 1 lb 4 oz).
 struct Grammar {
     quantity: &'static str,
     example: &'static str,
     units: &'static [(&'static str, f64)],
+    then: &'static [(f64, f64)],
 }
 
 const MASS: Grammar = Grammar {
@@ -59,6 +61,7 @@ const MASS: Grammar = Grammar {
         ("ounce", GRAMS_PER_OUNCE),
         ("ounces", GRAMS_PER_OUNCE),
     ],
+    then: &[(GRAMS_PER_POUND, GRAMS_PER_OUNCE), (1000.0, 1.0)],
 };
 
 const LENGTH: Grammar = Grammar {
@@ -72,6 +75,7 @@ const LENGTH: Grammar = Grammar {
         ("inches", MILLIMETRES_PER_INCH),
         ("\"", MILLIMETRES_PER_INCH),
     ],
+    then: &[],
 };
 
 const TIME: Grammar = Grammar {
@@ -91,6 +95,7 @@ const TIME: Grammar = Grammar {
         ("hour", 3600.0),
         ("hours", 3600.0),
     ],
+    then: &[(3600.0, 60.0), (60.0, 1.0)],
 };
 
 const TEMPERATURE_QUANTITY: &str = "a temperature";
@@ -100,6 +105,7 @@ const POWER: Grammar = Grammar {
     quantity: "a power",
     example: "1500 W or 1.5 kW",
     units: &[("w", 1.0), ("watt", 1.0), ("watts", 1.0), ("kw", 1000.0)],
+    then: &[],
 };
 
 const VOLUME: Grammar = Grammar {
@@ -115,12 +121,14 @@ const VOLUME: Grammar = Grammar {
         ("quart", LITRES_PER_QUART),
         ("quarts", LITRES_PER_QUART),
     ],
+    then: &[],
 };
 
 const SHARE: Grammar = Grammar {
     quantity: "a share",
     example: "95 %",
     units: &[("%", 0.01), ("percent", 0.01)],
+    then: &[],
 };
 
 /// Litres in one liquid quart of the United States (NIST SP 811, from memory).
@@ -136,6 +144,7 @@ const LITRES_PER_QUART: f64 = 0.946_352_946;
 /// assert!((parse_mass("1 1/4 lb", Metric).unwrap().grams() - 566.99).abs() < 0.01);
 /// assert_eq!(parse_mass("115", Metric).unwrap().grams(), 115.0);
 /// assert!((parse_mass("1 lb 4 oz", Metric).unwrap().grams() - 566.99).abs() < 0.01);
+/// assert!((parse_mass("1 lb 4", Metric).unwrap().grams() - 566.99).abs() < 0.01);
 /// assert!(parse_mass("4 in", Metric).is_err());
 /// ```
 pub fn parse_mass(text: &str, system: WeightSystem) -> Result<Mass, ParseError> {
@@ -305,33 +314,82 @@ fn degrees(text: &str, scale: TemperatureScale) -> Result<(f64, TemperatureScale
     Ok((sign * part.value, scale))
 }
 
-/// Adds the parts of a compound quantity. A last part without a unit takes the next smaller unit
-/// after an hour ("1h20"), else the fallback unit.
+/// Adds the parts of a compound quantity. A bare number alone is in the fallback unit; behind another
+/// part it is in the unit that follows that part's, and makes no sense where there is none.
 fn sum(text: &str, grammar: &Grammar, fallback: &str) -> Result<f64, ParseError> {
-    let parts = split(text).ok_or_else(|| ParseError::NotANumber {
+    let unclear = || ParseError::NotANumber {
         text: text.trim().to_owned(),
         example: grammar.example,
-    })?;
+    };
+    let parts = split(text).ok_or_else(unclear)?;
     let mut total = 0.0;
+    let mut before: Option<f64> = None;
     for part in &parts {
-        let unit = if part.unit.is_empty() {
-            fallback
-        } else {
-            part.unit.as_str()
+        let follows = before.and_then(|before| {
+            let mut then = grammar.then.iter();
+            then.find(|(size, _)| *size == before)
+                .map(|(_, then)| *then)
+        });
+        let size = match (part.unit.as_str(), before, follows) {
+            ("", None, _) if parts.len() == 1 => grammar.size(fallback)?,
+            ("", Some(_), Some(size)) => size,
+            ("", ..) => return Err(unclear()),
+            (unit, ..) => grammar.size(unit)?,
         };
-        let size = grammar
-            .units
+        total += part.value * size;
+        before = Some(size);
+    }
+    Ok(total)
+}
+
+impl Grammar {
+    fn size(&self, unit: &str) -> Result<f64, ParseError> {
+        self.units
             .iter()
             .find(|(name, _)| name.eq_ignore_ascii_case(unit))
             .map(|(_, size)| *size)
             .ok_or_else(|| ParseError::UnknownUnit {
                 unit: unit.to_owned(),
-                quantity: grammar.quantity,
-                example: grammar.example,
-            })?;
-        total += part.value * size;
+                quantity: self.quantity,
+                example: self.example,
+            })
     }
-    Ok(total)
+}
+
+/// The ways a typed number can be meant: as it stands, and, where a comma or a point stands before three
+/// digits, with that as a sign between thousands. Which one fits, the field's bounds say.
+///
+/// ```
+/// use ember_core::units::spellings;
+/// assert_eq!(spellings("1,500 g"), ["1,500 g", "1500 g"]);
+/// assert_eq!(spellings("1,5 kg"), ["1,5 kg"]);
+/// assert_eq!(spellings("12.000"), ["12.000", "12000"]);
+/// ```
+#[must_use]
+pub fn spellings(text: &str) -> Vec<String> {
+    let signs: Vec<char> = text.chars().collect();
+    let digits = |from: usize| {
+        let rest = signs.iter().skip(from);
+        rest.take_while(|sign| sign.is_ascii_digit()).count()
+    };
+    let before = |at: usize| {
+        let behind = signs.iter().take(at).rev();
+        behind.take_while(|sign| sign.is_ascii_digit()).count()
+    };
+    let groups = |at: usize, sign: char| {
+        matches!(sign, ',' | '.') && (1..=3).contains(&before(at)) && digits(at + 1) == 3
+    };
+    let joined: String = signs
+        .iter()
+        .enumerate()
+        .filter(|(at, sign)| !groups(*at, **sign))
+        .map(|(_, sign)| *sign)
+        .collect();
+    let mut spellings = vec![text.to_owned()];
+    if joined != text {
+        spellings.push(joined);
+    }
+    spellings
 }
 
 /// Splits "1 lb 4 1/2 oz" into numbers with their units; nothing when it is not of that form.

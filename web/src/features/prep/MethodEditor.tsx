@@ -3,6 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { ApiFailure } from "../../api/client";
 import { changeMethod, keepMethod, methodsQuery } from "../../api/queries";
+import { readTime } from "../../api/reader";
 import type { CutEntry, KeptMethod, OwnMethod, OwnTask } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { NameWord } from "../../components/NameWord";
@@ -186,6 +187,7 @@ function TaskLine({ task, number, onChange, onUp, onRemove }: TaskLineProps) {
         </Word>
         , {waits ? "best " : ""}
         <TimeWord
+          read={readTime}
           label={`Time of task ${number}`}
           seconds={task.best_s}
           range={[60, LONGEST]}
@@ -195,6 +197,7 @@ function TaskLine({ task, number, onChange, onUp, onRemove }: TaskLineProps) {
           <>
             , from{" "}
             <TimeWord
+              read={readTime}
               label={`Task ${number} at least`}
               seconds={shortest}
               range={[60, task.best_s]}
@@ -203,6 +206,7 @@ function TaskLine({ task, number, onChange, onUp, onRemove }: TaskLineProps) {
             />{" "}
             to{" "}
             <TimeWord
+              read={readTime}
               label={`Task ${number} at most`}
               seconds={longest}
               range={[task.best_s, LONGEST]}

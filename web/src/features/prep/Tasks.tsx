@@ -1,5 +1,6 @@
 // The tasks of a school, each with its place and its time; times that may differ can be changed.
 import { Box, Text } from "@chakra-ui/react";
+import { readTime } from "../../api/reader";
 import type { Method, PrepTask } from "../../api/types";
 import { Caution } from "../../components/Notice";
 import { TimeWord } from "../../components/TimeWord";
@@ -30,6 +31,7 @@ export function Tasks({ method, changed, onChange }: TasksProps) {
               · {PLACES[task.place]},{" "}
               {task.longest_s > task.shortest_s ? (
                 <TimeWord
+                  read={readTime}
                   label={`Time: ${task.name}`}
                   field="Time"
                   seconds={lasts(method, task, changed)}

@@ -1,5 +1,6 @@
 // A side dish of a supper in words: where, with what, when it joins, how long, after how much work.
 import { Text } from "@chakra-ui/react";
+import { readTime } from "../../api/reader";
 import type { Side } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { NameWord } from "../../components/NameWord";
@@ -103,6 +104,7 @@ export function SideWords(props: DishLineProps & { side: Side }) {
         <>
           , for{" "}
           <TimeWord
+            read={readTime}
             label={`Time of ${side.name}`}
             seconds={side.best_s}
             range={[MINUTE, DAY]}
@@ -120,6 +122,7 @@ export function SideWords(props: DishLineProps & { side: Side }) {
         <Text as="span">
           , after{" "}
           <TimeWord
+            read={readTime}
             label={`Work on ${side.name}`}
             seconds={side.work_s}
             range={[MINUTE, DAY]}
@@ -158,6 +161,7 @@ function Joins({ side, onChange }: { side: Side; onChange: (change: Partial<Side
           {" "}
           after{" "}
           <TimeWord
+            read={readTime}
             label={`Minute at which ${side.name} joins`}
             seconds={side.joins_s ?? JOINS_AT}
             range={[0, 4 * 3600]}

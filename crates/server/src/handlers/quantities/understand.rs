@@ -3,7 +3,7 @@ use actix_web::web::Json;
 use ember_core::units::bounds::{self, Bound};
 use ember_core::units::{
     ParseError, parse_length, parse_mass, parse_power, parse_share, parse_temperature,
-    parse_temperature_difference, parse_time, parse_volume,
+    parse_temperature_difference, parse_time, parse_volume, spellings,
 };
 
 use crate::body::Body;
@@ -22,11 +22,35 @@ use crate::text;
 pub async fn understand(body: Body<TypedDto>) -> Result<Json<UnderstoodDto>, ApiError> {
     let bound = bound_of(body.0.field);
     text::fits(bound.field, &body.0.text, text::QUANTITY)?;
-    let value =
-        parse(&body.0).map_err(|error| ApiError::invalid(bound.field, error.to_string()))?;
     Ok(Json(UnderstoodDto {
-        value: bound.check(value)?,
+        value: meant(bound, &body.0)?,
     }))
+}
+
+/// The only reading of what was typed that the field allows; asked back where two do.
+fn meant(bound: Bound, typed: &TypedDto) -> Result<f64, ApiError> {
+    let readings: Vec<(String, f64)> = spellings(&typed.text)
+        .into_iter()
+        .map(|text| parse(typed, &text).map(|value| (text, value)))
+        .collect::<Result<_, _>>()
+        .map_err(|error| ApiError::invalid(bound.field, error.to_string()))?;
+    let fits = |(_, value): &&(String, f64)| bound.check(*value).is_ok();
+    let fitting: Vec<&(String, f64)> = readings.iter().filter(fits).collect();
+    match fitting.as_slice() {
+        [(_, value)] => Ok(*value),
+        [(_, small), (large, _), ..] => Err(ApiError::invalid(
+            bound.field,
+            format!(
+                "\"{}\" can be {small} {} or {large}; write it without the sign between the digits",
+                typed.text.trim(),
+                bound.unit
+            ),
+        )),
+        [] => {
+            let first = readings.first().map_or(f64::NAN, |(_, value)| *value);
+            Ok(bound.check(first)?)
+        }
+    }
 }
 
 fn bound_of(field: TypedFieldDto) -> Bound {
@@ -51,16 +75,16 @@ fn bound_of(field: TypedFieldDto) -> Bound {
         TypedFieldDto::PowerW => bounds::WATTS,
         TypedFieldDto::StepK => bounds::STEP,
         TypedFieldDto::PreheatS => bounds::PREHEAT,
+        TypedFieldDto::AheadS => bounds::AHEAD,
         TypedFieldDto::HeatFactor => bounds::HEAT_FACTOR,
         TypedFieldDto::OffsetK => bounds::OFFSET,
     }
 }
 
 /// The unit of a bound says what kind of quantity is typed.
-fn parse(typed: &TypedDto) -> Result<f64, ParseError> {
+fn parse(typed: &TypedDto, text: &str) -> Result<f64, ParseError> {
     let system = typed.weight_system.into();
     let scale = typed.temperature_scale.into();
-    let text = &typed.text;
     Ok(match bound_of(typed.field).unit {
         "g" => parse_mass(text, system)?.grams(),
         "mm" => parse_length(text, system)?.millimetres(),
@@ -82,13 +106,13 @@ mod tests {
     #[test]
     fn every_kind_of_field_reads_its_own_units() {
         let read = |field, text: &str| {
-            parse(&TypedDto {
+            let typed = TypedDto {
                 field,
                 text: text.to_owned(),
                 temperature_scale: TemperatureScaleDto::Fahrenheit,
                 weight_system: WeightSystemDto::Imperial,
-            })
-            .unwrap_or(f64::NAN)
+            };
+            meant(bound_of(field), &typed).unwrap_or(f64::NAN)
         };
         for (field, text, value) in [
             (TypedFieldDto::FloorWidthMm, "10", 254.0),
@@ -100,9 +124,20 @@ mod tests {
             (TypedFieldDto::OffsetK, "9", 5.0),
             (TypedFieldDto::SettingC, "392", 200.0),
             (TypedFieldDto::HeatFactor, "95", 0.95),
+            (TypedFieldDto::PieceMassG, "1 lb 4", 566.990),
+            // Only one of the two readings is a weight of a piece.
+            (TypedFieldDto::PieceMassG, "1,500 g", 1500.0),
+            (TypedFieldDto::PieceMassG, "1.500 g", 1500.0),
+            (TypedFieldDto::PieceMassG, "1,500 kg", 1500.0),
+            (TypedFieldDto::PieceMassG, "1,5 kg", 1500.0),
+            (TypedFieldDto::AheadS, "1 h 45 min", 6300.0),
+            (TypedFieldDto::AheadS, "1,5 h", 5400.0),
+            // Both are: it is asked back.
+            (TypedFieldDto::AheadS, "1,200 s", f64::NAN),
         ] {
             let got = read(field, text);
-            assert!((got - value).abs() < 1e-3, "{field:?} {text}: {got}");
+            let same = (got - value).abs() < 1e-3 || (got.is_nan() && value.is_nan());
+            assert!(same, "{field:?} {text}: {got}");
         }
     }
 }
