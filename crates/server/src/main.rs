@@ -73,13 +73,17 @@ async fn serve(config: Config) -> Result<(), String> {
     let context = site.context.clone();
     let listeners = listen(&config).map_err(|error| bind_line(&config, &error))?;
     let server = server(site, listeners).map_err(|error| bind_line(&config, &error))?;
+    rt::spawn(purge::forever(context));
+    rt::spawn(stop_when_told(server.handle()));
+    let running = rt::spawn(server);
+    // Its first turn starts its workers; only then is it ready.
+    tokio::task::yield_now().await;
     say(&format!("Zesty Ember is ready at {}", addresses(&config)));
     if !config.is_loopback() {
         say(OPEN);
     }
-    rt::spawn(purge::forever(context));
-    rt::spawn(stop_when_told(server.handle()));
-    server.await.map_err(|error| error.to_string())
+    let ended = running.await.map_err(|error| error.to_string())?;
+    ended.map_err(|error| error.to_string())
 }
 
 /// Every address that the host has; one of them that can be listened on is enough.

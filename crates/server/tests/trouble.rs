@@ -407,7 +407,7 @@ fn a_server_that_is_stopped_answers_what_it_was_asked() {
                     asked.send(()).unwrap();
                     let mut answer = String::new();
                     stream.read_to_string(&mut answer).unwrap();
-                    answer.starts_with("HTTP/1.1 200")
+                    answer.lines().next().map(str::to_owned)
                 })
             })
             .collect();
@@ -417,9 +417,24 @@ fn a_server_that_is_stopped_answers_what_it_was_asked() {
         // Time enough to have come in, not to have been answered.
         std::thread::sleep(Duration::from_millis(300));
         server.signal(signal);
-        for asker in askers {
-            assert!(asker.join().unwrap(), "cut off by {signal}");
-        }
+        let answers: Vec<_> = askers
+            .into_iter()
+            .map(|asker| asker.join().unwrap())
+            .collect();
+        // On a slow machine the last in the queue are told to try again; nobody is cut off.
+        let answered = |status: &str| {
+            answers
+                .iter()
+                .flatten()
+                .filter(|line| line.contains(status))
+                .count()
+        };
+        assert!(answered(" 200 ") > 0, "{signal}: {answers:?}");
+        assert_eq!(
+            answered(" 200 ") + answered(" 503 "),
+            12,
+            "{signal}: {answers:?}"
+        );
         assert!(server.child.wait().unwrap().success(), "{signal}");
     }
 }
@@ -448,16 +463,20 @@ fn a_server_killed_under_writers_loses_nothing_that_was_answered() {
     let mut told: Vec<String> = Vec::new();
     for _ in 0..4 {
         let port = server.port;
+        let (answered, was_answered) = mpsc::channel();
         let writers: Vec<_> = (0..4)
             .map(|_| {
-                let events = events.clone();
+                let (events, answered) = (events.clone(), answered.clone());
                 std::thread::spawn(move || {
                     let mut told = Vec::new();
                     loop {
                         let id = Uuid::new_v4();
                         let door = json!({ "id": id, "happening": { "kind": "door_opened", "open_s": 2.0 } });
                         match ask(port, "POST", &events, &door) {
-                            Some((200, _)) => told.push(id.to_string()),
+                            Some((200, _)) => {
+                                told.push(id.to_string());
+                                let _ = answered.send(());
+                            }
                             Some((503, _)) => {}
                             Some((status, problem)) => panic!("{status} {problem}"),
                             None => return told,
@@ -466,7 +485,9 @@ fn a_server_killed_under_writers_loses_nothing_that_was_answered() {
                 })
             })
             .collect();
-        std::thread::sleep(Duration::from_millis(250));
+        for _ in 0..6 {
+            was_answered.recv_timeout(Duration::from_secs(20)).unwrap();
+        }
         server.signal("-KILL");
         server.child.wait().unwrap();
         told.extend(
@@ -493,7 +514,6 @@ fn a_server_killed_under_writers_loses_nothing_that_was_answered() {
     unique.sort_unstable();
     unique.dedup();
     assert_eq!(unique.len(), stored.len());
-    assert!(told.len() > 8, "{}", told.len());
     for id in &told {
         assert!(
             stored.contains(&id.as_str()),
