@@ -88,6 +88,11 @@ test("a cook can be renamed, and an unknown one is told", async ({ page }) => {
   await page.getByRole("textbox", { name: "Name of the cook" }).fill("Loin for two");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { name: "Loin for two" })).toBeVisible();
+  // And again: it is known which one is renamed.
+  await page.getByRole("button", { name: "Rename" }).click();
+  await page.getByRole("textbox", { name: "Name of the cook" }).fill("Loin for three");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "Loin for three" })).toBeVisible();
   await page.goto("/fryer/00000000-0000-4000-8000-000000000000");
   await expect(page.getByRole("alert")).toContainText("not here any more");
   await page.goto("/nowhere");

@@ -128,13 +128,6 @@ pub fn keep<T: Card>(
 ) -> Result<Made<T::Kept>, ApiError> {
     card.check()?;
     text::named("name", card.name(), text::NAME)?;
-    if let Some(id) = id
-        && let Some(known) = rows::find_any(connection, (id, T::KIND))?
-    {
-        let same = storage::unpack::<T::Stored>(known.document.clone())
-            .is_ok_and(|stored| T::from(stored) == *card);
-        return documents::again(same || known.revision > 1, || Ok(read::<T>(known)?));
-    }
     let row = NewCard {
         id: id.unwrap_or_else(Uuid::new_v4),
         kind: T::KIND,
@@ -143,9 +136,20 @@ pub fn keep<T: Card>(
         document: storage::pack(T::Stored::from(card.clone()))?,
         created_at: now,
     };
-    rows::insert(connection, &row)
+    let added = rows::insert(connection, &row)
         .map_err(|error| ApiError::name_taken(error, T::KIND, &row.name))?;
-    Ok(Made::New(card.clone().kept(row.id, 1)))
+    if added > 0 {
+        return Ok(Made::New(card.clone().kept(row.id, 1)));
+    }
+    let known = rows::find_any(connection, (row.id, T::KIND))?;
+    let same = known.as_ref().is_some_and(|known| {
+        known.revision > 1
+            || storage::unpack::<T::Stored>(known.document.clone())
+                .is_ok_and(|stored| T::from(stored) == *card)
+    });
+    documents::again(same, || {
+        Ok(read::<T>(known.ok_or(ApiError::NotFound(T::KIND))?)?)
+    })
 }
 
 /// Writes a card anew, where it is still the one that was seen.

@@ -251,12 +251,12 @@ pub fn keep(
     now: DateTime<Utc>,
 ) -> Result<Made<CookDto>, ApiError> {
     let row = row(connection, id, name, new, plan, now)?;
-    if let Some(known) = db::cooks::find_any(connection, id)? {
-        let same = known.request == row.request && known.eat_at == row.eat_at;
-        return again(same, || whole(connection, id, now));
+    if db::cooks::insert(connection, &row)? > 0 {
+        return Ok(Made::New(whole(connection, id, now)?));
     }
-    db::cooks::insert(connection, &row)?;
-    Ok(Made::New(whole(connection, id, now)?))
+    let known = db::cooks::find_any(connection, id)?.ok_or(ApiError::NotFound("cook"))?;
+    let same = known.request == row.request && known.eat_at == row.eat_at;
+    again(same, || whole(connection, id, now))
 }
 
 /// A cook as a row.
@@ -390,6 +390,7 @@ fn store(
         }
         _ => {}
     }
+    db::cooks::count_change(connection, id)?;
     Ok(())
 }
 

@@ -24,7 +24,8 @@ impl Names {
     #[must_use]
     pub fn new(host: &str, added: &[String]) -> Self {
         let all = added.iter().map(String::as_str).chain([host]);
-        Self(all.map(|name| bare(name).to_lowercase()).collect())
+        let names = all.map(|name| bare(name.trim()).to_lowercase());
+        Self(names.filter(|name| !name.is_empty()).collect())
     }
 }
 

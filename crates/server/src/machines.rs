@@ -96,25 +96,22 @@ pub fn add(
     machine: MachineDto,
     now: DateTime<Utc>,
 ) -> Result<Made<OwnMachineDto>, ApiError> {
-    if let Some(id) = id
-        && let Some(known) = rows::find_any(connection, id)?
-    {
-        let same = known.revision > 1 || profile(&known).is_ok_and(|one| one == machine);
-        return again(same, || counted(connection, &known));
-    }
     let row = row(id, &machine, now)?;
-    insert(connection, &row)?;
-    Ok(Made::New(OwnMachineDto {
-        id: row.id,
-        revision: 1,
-        machine,
-        cooks: 0,
-    }))
+    if insert(connection, &row)? > 0 {
+        return Ok(Made::New(OwnMachineDto {
+            id: row.id,
+            revision: 1,
+            machine,
+            cooks: 0,
+        }));
+    }
+    let known = rows::find_any(connection, row.id)?.ok_or(ApiError::NotFound("machine"))?;
+    let same = known.revision > 1 || profile(&known).is_ok_and(|one| one == machine);
+    again(same, || counted(connection, &known))
 }
 
-fn insert(connection: &mut PgConnection, row: &NewMachine) -> Result<(), ApiError> {
+fn insert(connection: &mut PgConnection, row: &NewMachine) -> Result<usize, ApiError> {
     rows::insert(connection, std::slice::from_ref(row))
-        .map(drop)
         .map_err(|error| ApiError::name_taken(error, "machine", &row.name))
 }
 

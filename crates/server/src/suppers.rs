@@ -114,34 +114,43 @@ pub async fn keep(
     now: DateTime<Utc>,
 ) -> Result<Made<KeptSupperDto>, ApiError> {
     let supper = with_identities(supper);
-    if let Some(id) = id {
-        let wanted = supper.clone();
-        let known = context
-            .query(move |connection| {
-                let known = rows::find_any(connection, id)?;
-                known.map(|row| Ok(read(row)?)).transpose()
-            })
-            .await?;
-        if let Some(known) = known {
-            let same = known.revision > 1 || known.supper == wanted;
-            return again(same, || Ok(known));
-        }
+    let id = id.unwrap_or_else(Uuid::new_v4);
+    if let Some(known) = known(context, id).await? {
+        return same_again(known, &supper);
     }
-    let machines = kitchen(context).await;
+    let (machines, wanted) = (kitchen(context).await, supper.clone());
     let laid = context
-        .compute(move || put_in_place(&supper, None, &machines, now))
+        .compute(move || put_in_place(&wanted, None, &machines, now))
         .await?;
-    let row = row(id.unwrap_or_else(Uuid::new_v4), &laid, now)?;
-    let id = row.id;
-    context
+    let row = row(id, &laid, now)?;
+    let added = context
         .query(move |connection| Ok(rows::insert(connection, &row)?))
         .await?;
+    if added == 0
+        && let Some(known) = known(context, id).await?
+    {
+        return same_again(known, &supper);
+    }
     Ok(Made::New(KeptSupperDto {
         id,
         revision: 1,
         supper: laid.supper,
         plan: laid.plan,
     }))
+}
+
+async fn known(context: &Context, id: Uuid) -> Result<Option<KeptSupperDto>, ApiError> {
+    context
+        .query(move |connection| {
+            let known = rows::find_any(connection, id)?;
+            known.map(|row| Ok(read(row)?)).transpose()
+        })
+        .await
+}
+
+fn same_again(known: KeptSupperDto, wanted: &SupperDto) -> Result<Made<KeptSupperDto>, ApiError> {
+    let same = known.revision > 1 || known.supper == *wanted;
+    again(same, || Ok(known))
 }
 
 /// Changes what is wanted, where it is still the supper that was seen. What has begun was reported and

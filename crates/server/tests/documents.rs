@@ -88,6 +88,26 @@ async fn a_wish_to_make_something_sent_twice_makes_it_once() {
     }
 }
 
+/// The same wish twice at the same moment, on two servers: made once, and both are told of it.
+#[actix_web::test]
+async fn a_wish_sent_twice_at_once_makes_it_once() {
+    let database = Database::new();
+    let apps = [server(&database).await, server(&database).await];
+    for (noun, new, _) in kinds() {
+        for _ in 0..3 {
+            let path = format!("/api/{noun}?id={}", Uuid::new_v4());
+            let wish = new(&Uuid::new_v4().to_string());
+            let (one, other) =
+                tokio::join!(post(&apps[0], &path, &wish), post(&apps[1], &path, &wish));
+            let mut answers = [one.0, other.0];
+            answers.sort_unstable();
+            assert_eq!(answers, [200, 201], "{noun}: {} {}", one.1, other.1);
+            assert_eq!(one.1["id"], other.1["id"]);
+        }
+        assert_eq!(get(&apps[0], &format!("/api/{noun}")).await.1["total"], 3);
+    }
+}
+
 /// Two devices change the same thing: the second is told what stands there now, and loses nothing.
 #[actix_web::test]
 async fn what_somebody_else_changed_is_not_overwritten() {

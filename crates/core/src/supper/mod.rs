@@ -6,6 +6,7 @@
 //! time zones and their changes stay with the caller.
 
 mod alternatives;
+mod before;
 mod check;
 mod dishes;
 mod laid;
@@ -13,10 +14,9 @@ mod report;
 mod shopping;
 mod wish;
 
+pub use before::Before;
 pub use check::{MOST_DISHES, MOST_EATERS, MOST_HANDS, MOST_RINGS, MOST_SHELVES, SIDE_NAME};
-pub use laid::{
-    Alternative, Before, Laid, LaidClash, LaidDish, LaidTask, Loss, Moment, Moved, WishChange,
-};
+pub use laid::{Alternative, Laid, LaidClash, LaidDish, LaidTask, Loss, Moment, Moved, WishChange};
 pub use report::{Report, Reported, report};
 pub use shopping::Purchase;
 pub use wish::{BegunTask, Course, Joins, MethodWish, Wish, WishedCook, WishedDish, WishedSide};
@@ -91,7 +91,7 @@ pub fn lay(
 ) -> Result<Laid, SupperError> {
     check::check(wish)?;
     let table = dishes::Table::set(wish, kitchen, plan)?;
-    let begun = laid::begun_still(wish, &table);
+    let begun = before::begun_still(wish, &table);
     let supper = Supper {
         serve: wish.serve,
         now: 0,
@@ -99,7 +99,7 @@ pub fn lay(
         hands: wish.hands,
         quiet: wish.quiet.clone(),
         dishes: table.dishes.clone(),
-        begun: laid::by_number(&begun, &table),
+        begun: before::by_number(&begun, &table),
         before: before.map_or_else(Vec::new, |before| before.stood(&table)),
     };
     let wish = &Wish {

@@ -1,7 +1,7 @@
 //! What a cook reports of a supper under way: that a task has begun, that a moment of it is done, or
 //! that it takes longer. Reports are facts and are only added; what they come to is folded here.
 
-use super::laid::Before;
+use super::before::Before;
 use super::wish::BegunTask;
 use crate::schedule::{Minute, TaskKey};
 

@@ -58,10 +58,12 @@ pub fn find_any(
         .optional()
 }
 
-/// Adds a card.
+/// Adds a card, unless its identity is there already; returns how many.
 pub fn insert(connection: &mut PgConnection, row: &NewCard) -> QueryResult<usize> {
     diesel::insert_into(cards::table)
         .values(row)
+        .on_conflict(cards::id)
+        .do_nothing()
         .execute(connection)
 }
 

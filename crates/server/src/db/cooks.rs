@@ -107,10 +107,12 @@ pub fn find_any(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<C
         .optional()
 }
 
-/// Stores a cook.
+/// Stores a cook, unless its identity is there already; returns how many.
 pub fn insert(connection: &mut PgConnection, row: &NewCook) -> QueryResult<usize> {
     diesel::insert_into(cooks::table)
         .values(row)
+        .on_conflict(cooks::id)
+        .do_nothing()
         .execute(connection)
 }
 
@@ -177,6 +179,13 @@ pub fn append(connection: &mut PgConnection, row: &Event) -> QueryResult<bool> {
         .on_conflict_do_nothing()
         .execute(connection)?;
     Ok(added > 0)
+}
+
+/// Counts a change of a cook: what happened to it is part of it.
+pub fn count_change(connection: &mut PgConnection, id: Uuid) -> QueryResult<usize> {
+    diesel::update(cooks::table.find(id))
+        .set(cooks::revision.eq(cooks::revision + 1))
+        .execute(connection)
 }
 
 /// Records that a cook was started.

@@ -55,10 +55,12 @@ pub fn named(connection: &mut PgConnection, name: &str) -> QueryResult<Option<Uu
         .optional()
 }
 
-/// Adds machines.
+/// Adds machines, but for identities that are there already; returns how many.
 pub fn insert(connection: &mut PgConnection, rows: &[NewMachine]) -> QueryResult<usize> {
     diesel::insert_into(machines::table)
         .values(rows)
+        .on_conflict(machines::id)
+        .do_nothing()
         .execute(connection)
 }
 

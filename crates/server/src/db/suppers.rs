@@ -52,10 +52,12 @@ pub fn find_locked(connection: &mut PgConnection, id: Uuid) -> QueryResult<Optio
         .optional()
 }
 
-/// Adds a supper.
+/// Adds a supper, unless its identity is there already; returns how many.
 pub fn insert(connection: &mut PgConnection, row: &NewSupper) -> QueryResult<usize> {
     diesel::insert_into(suppers::table)
         .values(row)
+        .on_conflict(suppers::id)
+        .do_nothing()
         .execute(connection)
 }
 

@@ -67,7 +67,7 @@ pub struct PageQuery {
 pub struct CookDto {
     /// Identity.
     pub id: Uuid,
-    /// Changes of its name so far, counted from 1; the ETag.
+    /// Changes so far, counted from 1; the ETag.
     pub revision: i32,
     /// Name.
     pub name: String,
@@ -98,7 +98,7 @@ pub struct CookDto {
 pub struct CookRowDto {
     /// Identity.
     pub id: Uuid,
-    /// Changes of its name so far, counted from 1; the ETag.
+    /// Changes so far, counted from 1; the ETag.
     pub revision: i32,
     /// Name.
     pub name: String,

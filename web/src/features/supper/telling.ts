@@ -79,8 +79,12 @@ export function useTelling(kept: KeptSupper) {
       window.removeEventListener("online", again);
     };
   }, [queries, refuse]);
-  // Shown as it was wanted, also while it is refused.
-  const wanted = change.isPending || change.isError ? change.variables : kept.supper;
+  // Shown as it was wanted, also while it is refused; what has begun meanwhile has begun.
+  const wanted = change.isPending
+    ? change.variables
+    : change.isError
+      ? { ...change.variables, begun: kept.supper.begun }
+      : kept.supper;
   const supper = withWaiting(wanted, kept.plan, waiting);
   const lost =
     change.isPaused ||

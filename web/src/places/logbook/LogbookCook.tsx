@@ -113,9 +113,11 @@ function Name({ cook }: { cook: Cook }) {
   const rename = useMutation({
     mutationFn: (name: string) => renameCook(cook, name),
     onSuccess: (_, name) => {
-      cookChanged(queries, { ...cook, name });
+      cookChanged(queries, { ...cook, name, revision: cook.revision + 1 });
       setTyped(null);
     },
+    // Where somebody else changed it, saving again goes over what stands there now.
+    onError: () => void queries.invalidateQueries({ queryKey: cookQuery(cook.id).queryKey }),
   });
   if (typed === null) {
     return (
