@@ -194,6 +194,26 @@ fn red_meat_below_its_floor_needs_a_yes_and_keeps_saying_so() {
     assert_eq!(plan.warnings[0].kind, WarningKind::BelowFloor);
 }
 
+/// By hand: a dial to 204 °C shows 400 °F at its end (399.2 °F in steps of 5), and 405 °F is beyond it.
+#[test]
+fn a_setting_compares_as_a_dial_shows_it() {
+    let mut request = Request::usual(CutId::Drumstick, drawer());
+    request.machine.highest = celsius(204.0);
+    request.setting = Some(Temperature::from_fahrenheit(400.0));
+    assert_eq!(plan(&request).unwrap().setting, celsius(204.0));
+    request.programme = Programme::HotFinish {
+        setting: Temperature::from_fahrenheit(400.0),
+        time: Interval::from_minutes(4.0),
+    };
+    assert!(plan(&request).is_ok());
+    request.programme = Programme::Steady;
+    request.setting = Some(Temperature::from_fahrenheit(405.0));
+    assert!(matches!(
+        plan(&request),
+        Err(PlanError::AboveCeiling { .. })
+    ));
+}
+
 #[test]
 fn impossible_wishes_name_what_binds_and_the_way_out() {
     let mut above = Request::usual(CutId::Drumstick, drawer());

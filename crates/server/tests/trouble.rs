@@ -185,11 +185,6 @@ fn request() -> Request {
 async fn a_computation_nobody_waits_for_ends() {
     const PLANS: usize = 400;
     let context = Context::new("postgres://nobody@127.0.0.1:9/nothing");
-    let measured = Instant::now();
-    for _ in 0..20 {
-        plan(&request()).unwrap();
-    }
-    let alone = measured.elapsed() / 20;
     let (begun, has_begun) = mpsc::channel();
     let done = Arc::new(AtomicUsize::new(0));
     let (counted, (ended, has_ended)) = (Arc::clone(&done), mpsc::channel());
@@ -200,8 +195,9 @@ async fn a_computation_nobody_waits_for_ends() {
                 .compute(move || {
                     begun.send(()).unwrap();
                     for _ in 0..PLANS {
-                        let _cut_short = plan(&request());
-                        counted.fetch_add(1, Ordering::Relaxed);
+                        if plan(&request()).is_ok() {
+                            counted.fetch_add(1, Ordering::Relaxed);
+                        }
                     }
                     ended.send(()).unwrap();
                     Ok::<_, ApiError>(())
@@ -214,11 +210,11 @@ async fn a_computation_nobody_waits_for_ends() {
     }
     computing.abort();
     let _ = computing.await;
-    let (gone, left) = (Instant::now(), PLANS - done.load(Ordering::Relaxed));
-    assert!(left > PLANS / 2, "{left}");
+    let before = done.load(Ordering::Relaxed);
     has_ended.recv_timeout(Duration::from_secs(60)).unwrap();
-    let each = gone.elapsed() / u32::try_from(left).unwrap();
-    assert!(each < alone / 2, "{each:?} of {alone:?}");
+    let after = done.load(Ordering::Relaxed);
+    // The one that was just being finished when it was counted.
+    assert!(after <= before + 1 && after < PLANS, "{before}, {after}");
     // The next one is answered.
     let answer = context.compute(|| Ok::<_, ApiError>(plan(&request())?.batches.len()));
     assert_eq!(answer.await.unwrap(), 1);

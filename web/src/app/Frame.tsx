@@ -1,14 +1,16 @@
 // The frame: the mark, the places, the cook's units, and the keys.
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { Outlet, useNavigate } from "@tanstack/react-router";
-import { useEffect, useState } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { PlaceLink } from "../components/PlaceLink";
 import { useOnline } from "../lib/hooks";
 import { type Settings, useSettings } from "../lib/settings";
 import { useHousehold } from "./household";
-import { Keys } from "./Keys";
 import { More } from "./More";
+
+// Asked for with a key, and then loaded.
+const Keys = lazy(() => import("./Keys"));
 
 const PLACES = [
   { to: "/plan", name: "Plan" },
@@ -117,7 +119,11 @@ export function Frame() {
       <Box as="main" id="main" px={{ base: "5", md: "9" }} pb="12" tabIndex={-1} outline="none">
         <Outlet />
       </Box>
-      <Keys open={help} onClose={() => setHelp(false)} />
+      {help && (
+        <Suspense>
+          <Keys onClose={() => setHelp(false)} />
+        </Suspense>
+      )}
     </Box>
   );
 }

@@ -15,13 +15,9 @@ const KEYS = [
   ["m", "at the fryer: sound on or off"],
 ] as const;
 
-export function Keys({ open, onClose }: { open: boolean; onClose: () => void }) {
+export default function Keys({ onClose }: { onClose: () => void }) {
   return (
-    <Dialog.Root
-      open={open}
-      onOpenChange={(change) => !change.open && onClose()}
-      placement="center"
-    >
+    <Dialog.Root open onOpenChange={(change) => !change.open && onClose()} placement="center">
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner>

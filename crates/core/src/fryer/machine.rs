@@ -323,6 +323,31 @@ impl Machine {
         Ok(())
     }
 
+    /// A setting as the dial has it: an end of the dial where both show the same number, in whole °C
+    /// or in steps of 5 °F.
+    ///
+    /// ```
+    /// use ember_core::{fryer::PRESETS, units::Temperature};
+    /// let mut machine = PRESETS[0].machine();
+    /// machine.highest = Temperature::from_celsius(204.0);
+    /// let top = machine.on_dial(Temperature::from_fahrenheit(400.0));
+    /// assert_eq!(top, machine.highest);
+    /// assert!(machine.on_dial(Temperature::from_fahrenheit(405.0)) > machine.highest);
+    /// ```
+    #[must_use]
+    pub fn on_dial(&self, setting: Temperature) -> Temperature {
+        /// The usual step of a dial in °F.
+        const STEP_F: f64 = 5.0;
+        let shown_alike = |end: &Temperature| {
+            let steps = |temperature: Temperature| (temperature.fahrenheit() / STEP_F).round();
+            end.celsius().round() == setting.celsius().round() || steps(*end) == steps(setting)
+        };
+        let outside = setting < self.lowest || setting > self.highest;
+        let mut ends = [self.lowest, self.highest].into_iter();
+        ends.find(|end| outside && shown_alike(end))
+            .unwrap_or(setting)
+    }
+
     fn check_racks(&self) -> Result<(), MachineError> {
         bounds::RACKS.check(self.racks.len() as f64)?;
         if !self.racks.is_empty() && !self.kind.is_oven() {

@@ -101,6 +101,7 @@ impl Request {
     /// do instead.
     fn check_dial(&self, asked: Temperature, main: bool) -> Result<(), PlanError> {
         bounds::SETTING.check(asked.celsius())?;
+        let asked = self.machine.on_dial(asked);
         if asked < self.machine.lowest {
             return Err(PlanError::BelowLowest {
                 asked,

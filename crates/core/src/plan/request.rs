@@ -295,20 +295,20 @@ impl Request {
         ))
     }
 
-    /// The setting used: the cook's, or the recommended one as far as the machine goes.
+    /// The setting used: the cook's as the dial shows it, or the recommended one as far as the
+    /// machine goes.
     #[must_use]
     pub fn setting_used(&self) -> Temperature {
-        self.setting.unwrap_or_else(|| {
-            let step = self.machine.step.kelvins().max(1.0);
-            let wanted = self.entry().setting.celsius();
-            let highest = self.machine.highest.celsius();
-            if wanted >= highest {
-                self.machine.highest
-            } else {
-                let snapped = crate::units::round_to_step(wanted, step);
-                Temperature::from_celsius(snapped.max(self.machine.lowest.celsius()))
-            }
-        })
+        if let Some(setting) = self.setting {
+            return self.machine.on_dial(setting);
+        }
+        let step = self.machine.step.kelvins().max(1.0);
+        let wanted = self.entry().setting.celsius();
+        if wanted >= self.machine.highest.celsius() {
+            return self.machine.highest;
+        }
+        let snapped = crate::units::round_to_step(wanted, step);
+        Temperature::from_celsius(snapped.max(self.machine.lowest.celsius()))
     }
 
     /// The school of turning as far as it applies: what turns itself is not turned.
