@@ -543,7 +543,8 @@ async fn the_calendar_is_read_by_another() {
             .iter()
             .all(|sequence| sequence == "0")
     );
-    // Nothing changed: the same file, alarms and all.
+    // Nothing changed: the same file a second later, alarms and all.
+    actix_web::rt::time::sleep(std::time::Duration::from_millis(1100)).await;
     assert_eq!(calendar().await.0, text);
 
     let mut fewer = supper();

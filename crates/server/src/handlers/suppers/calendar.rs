@@ -46,7 +46,7 @@ fn written(kept: &KeptSupperDto, changed_at: DateTime<Utc>) -> Calendar {
     let event = |uid: String, what: &str, from: DateTime<Utc>, to: DateTime<Utc>| {
         let what = line(what);
         let mut alarm = Alarm::display(&what, -Duration::minutes(2));
-        alarm.uid(&format!("alarm-{uid}"));
+        alarm.uid(&format!("alarm-{uid}")).timestamp(changed_at);
         let mut event = Event::new();
         event
             .uid(&uid)
