@@ -3,8 +3,12 @@
 use std::path::{Path, PathBuf};
 
 use actix_files::{Files, NamedFile};
+use actix_web::body::{BoxBody, MessageBody};
 use actix_web::dev::{ServiceRequest, ServiceResponse, fn_service};
-use actix_web::http::header::{CACHE_CONTROL, HeaderValue};
+use actix_web::http::header::{
+    AcceptEncoding, CACHE_CONTROL, ContentEncoding, Encoding, Header, HeaderValue, VARY,
+};
+use actix_web::middleware::{Next, from_fn};
 use actix_web::web::{self, ServiceConfig};
 use actix_web::{HttpResponse, ResponseError};
 
@@ -19,7 +23,8 @@ const FOR_EVER: HeaderValue = HeaderValue::from_static("public, max-age=31536000
 pub fn service(dir: &Path) -> impl Fn(&mut ServiceConfig) + use<> {
     let dir = dir.to_owned();
     move |config| {
-        let assets = Files::new("/assets", dir.join("assets")).default_handler(fn_service(
+        let assets_dir = dir.join("assets");
+        let assets = Files::new("/assets", &assets_dir).default_handler(fn_service(
             |request: ServiceRequest| async move {
                 let (request, _) = request.into_parts();
                 Ok(ServiceResponse::new(request, not_there()))
@@ -31,7 +36,9 @@ pub fn service(dir: &Path) -> impl Fn(&mut ServiceConfig) + use<> {
                     .guard(actix_web::guard::fn_guard(|context| {
                         context.head().uri.path().starts_with("/assets/")
                     }))
-                    .wrap(actix_web::middleware::from_fn(kept))
+                    .wrap(from_fn(move |request, next| {
+                        kept(assets_dir.clone(), request, next)
+                    }))
                     .service(assets),
             )
             .service(pages(&dir));
@@ -39,14 +46,44 @@ pub fn service(dir: &Path) -> impl Fn(&mut ServiceConfig) + use<> {
 }
 
 async fn kept(
+    dir: PathBuf,
     request: ServiceRequest,
-    next: actix_web::middleware::Next<impl actix_web::body::MessageBody>,
-) -> Result<ServiceResponse<impl actix_web::body::MessageBody>, actix_web::Error> {
-    let mut response = next.call(request).await?;
+    next: Next<impl MessageBody + 'static>,
+) -> Result<ServiceResponse<BoxBody>, actix_web::Error> {
+    let mut response = match packed(&dir, &request) {
+        Some(file) => {
+            let answer = file.into_response(request.request());
+            request.into_response(answer)
+        }
+        None => next.call(request).await?.map_into_boxed_body(),
+    };
     if response.status().is_success() || response.status().as_u16() == 304 {
-        response.headers_mut().insert(CACHE_CONTROL, FOR_EVER);
+        let headers = response.headers_mut();
+        headers.insert(CACHE_CONTROL, FOR_EVER);
+        headers.insert(VARY, HeaderValue::from_static("accept-encoding"));
     }
     Ok(response)
+}
+
+/// What the build has compressed beside a file, better than can be done while somebody waits, for a
+/// browser that takes it.
+fn packed(dir: &Path, request: &ServiceRequest) -> Option<NamedFile> {
+    let accepted = AcceptEncoding::parse(request).ok()?;
+    let offered = [Encoding::gzip(), Encoding::identity()];
+    if accepted.negotiate(offered.iter()) != Some(Encoding::gzip()) {
+        return None;
+    }
+    let name = request.path().strip_prefix("/assets/")?;
+    let plain = |sign: char| sign.is_ascii_alphanumeric() || matches!(sign, '-' | '_' | '.');
+    if !name.chars().all(plain) {
+        return None;
+    }
+    let kind = actix_files::file_extension_to_mime(name.rsplit_once('.')?.1);
+    let file = NamedFile::open(dir.join(format!("{name}.gz"))).ok()?;
+    Some(
+        file.set_content_type(kind)
+            .set_content_encoding(ContentEncoding::Gzip),
+    )
 }
 
 fn not_there() -> HttpResponse {

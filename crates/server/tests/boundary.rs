@@ -281,3 +281,48 @@ async fn the_examples_of_the_description_work() {
     let (status, _) = post(&app, "/api/plans/preview", &with("pieces", json!(61))).await;
     assert_eq!(status, 422);
 }
+
+/// Scripts go out as the build has compressed them, to whoever takes that, and plain to others.
+#[actix_web::test]
+async fn scripts_go_out_as_the_build_has_compressed_them() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let folder = concat!(
+        env!("CARGO_MANIFEST_DIR"),
+        "/tests/fixtures/web/assets/page-1a2b3c.js"
+    );
+    for (accepted, file, coding) in [
+        (
+            "gzip, deflate, br, zstd",
+            format!("{folder}.gz"),
+            Some("gzip"),
+        ),
+        ("identity", folder.to_owned(), None),
+        ("gzip;q=0", folder.to_owned(), None),
+    ] {
+        let request = TestRequest::get()
+            .uri("/assets/page-1a2b3c.js")
+            .insert_header(("host", "localhost"))
+            .insert_header(("accept-encoding", accepted));
+        let response = test::call_service(&app, request.to_request()).await;
+        let header = |name: &str| response.headers().get(name).map(|it| it.to_str().unwrap());
+        assert_eq!(header("content-encoding"), coding, "{accepted}");
+        assert_eq!(header("vary"), Some("accept-encoding"));
+        assert!(
+            header("content-type")
+                .unwrap()
+                .starts_with("text/javascript")
+        );
+        assert!(header("cache-control").unwrap().contains("immutable"));
+        let body = test::read_body(response).await;
+        assert_eq!(body, std::fs::read(file).unwrap(), "{accepted}");
+    }
+    let up = TestRequest::get().uri("/assets/..%2f..%2findex.html");
+    let up = up
+        .insert_header(("host", "localhost"))
+        .insert_header(("accept-encoding", "gzip"));
+    assert_eq!(
+        test::call_service(&app, up.to_request()).await.status(),
+        400
+    );
+}
