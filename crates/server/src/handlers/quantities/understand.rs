@@ -11,6 +11,13 @@ use crate::dto::quantity::{TypedDto, TypedFieldDto, UnderstoodDto};
 use crate::error::ApiError;
 use crate::text;
 
+/// A time as it is read; the field that asked has a range of its own, and says it.
+const TYPED_TIME: Bound = Bound {
+    name: "time",
+    max: 3_600_000.0,
+    ..bounds::AHEAD
+};
+
 /// Reads what a cook typed: "1 1/4 lb", "3/4 in", "375F".
 #[utoipa::path(
     operation_id = "understand_quantity",
@@ -75,7 +82,7 @@ fn bound_of(field: TypedFieldDto) -> Bound {
         TypedFieldDto::PowerW => bounds::WATTS,
         TypedFieldDto::StepK => bounds::STEP,
         TypedFieldDto::PreheatS => bounds::PREHEAT,
-        TypedFieldDto::AheadS => bounds::AHEAD,
+        TypedFieldDto::AheadS => TYPED_TIME,
         TypedFieldDto::HeatFactor => bounds::HEAT_FACTOR,
         TypedFieldDto::OffsetK => bounds::OFFSET,
     }
@@ -132,6 +139,8 @@ mod tests {
             (TypedFieldDto::PieceMassG, "1,5 kg", 1500.0),
             (TypedFieldDto::AheadS, "1 h 45 min", 6300.0),
             (TypedFieldDto::AheadS, "1,5 h", 5400.0),
+            // Longer than anything may stand: the field that asked says so.
+            (TypedFieldDto::AheadS, "80 h", 288_000.0),
             // Both are: it is asked back.
             (TypedFieldDto::AheadS, "1,200 s", f64::NAN),
         ] {
