@@ -1,10 +1,10 @@
 //! Checks of a request that need no computation: bounds, and what makes no physical sense.
 
 use super::error::PlanError;
+use super::loading::lay::{at_once, density, lying, shapes};
+use super::loading::levels::{levels, room};
 use super::loading::{division, on_spit};
-use super::loads::{at_once, density, lying, shapes};
 use super::request::{LoadRule, Programme, Request};
-use super::room::{levels, room};
 use crate::basket::{Placed, Tie, trays};
 use crate::fryer::{Action, Support};
 use crate::geometry::{Body, lay};

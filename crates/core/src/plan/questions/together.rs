@@ -1,14 +1,14 @@
 //! Two kinds of meat for one machine: in one basket, in two drawers, or one after the other.
 
-use super::SWAP;
-use super::error::PlanError;
-use super::loads::{agree, density, shapes};
-use super::message::{Message, Quantity};
-use super::problem::{Moments, Problem, Resolution, Variation};
-use super::request::{LoadRule, Programme, Request};
-use super::search::search;
 use crate::basket::{Footprint, Layout, Tray, covered, with_gap};
 use crate::fryer::{MachineKind, Run};
+use crate::plan::SWAP;
+use crate::plan::cook::{Moments, Problem, Resolution, Variation};
+use crate::plan::error::PlanError;
+use crate::plan::loading::lay::{agree, density, shapes};
+use crate::plan::message::{Message, Quantity};
+use crate::plan::request::{LoadRule, Programme, Request};
+use crate::plan::search::search;
 use crate::units::Interval;
 
 /// How two kinds share a machine.
@@ -225,7 +225,7 @@ fn sharing(problems: &[Problem; 2], trays: &[Tray; 2]) -> Result<[f64; 2], PlanE
         Ok::<_, PlanError>(ready.map(Option::unwrap_or_default))
     };
     let straight = cook(None)?;
-    if first.request.turns() == super::TurnRule::Never {
+    if first.request.turns() == crate::plan::TurnRule::Never {
         return Ok(straight);
     }
     cook(Some(straight[0].max(straight[1]) / 2.0))

@@ -1,12 +1,13 @@
 //! The search for the turn and the pull.
 
-use super::error::PlanError;
-use super::problem::{Goal, Moments, Problem, Resolution, Variation};
-use super::request::{Programme, SauceRule, TurnRule};
-use super::steps::SAUCE_BEFORE;
+pub mod weigh;
+
 use crate::basket::Tray;
 use crate::fryer::{Cavity, Rest, Run};
 use crate::meat::Browning;
+use crate::plan::cook::{Goal, Moments, Problem, Resolution, Variation, rest_watched};
+use crate::plan::error::PlanError;
+use crate::plan::request::{Programme, SAUCE_BEFORE, SauceRule, TurnRule};
 
 /// A turn this close to balance is good enough, as a share of the browning of the darker face.
 const BALANCED: f64 = 0.05;
@@ -92,7 +93,7 @@ pub fn search(problem: &Problem, cavity: Cavity, trays: &[Tray]) -> Result<Found
     Ok(found)
 }
 
-type Cook<'a> = dyn Fn(Moments, Goal) -> Result<super::problem::Ready, PlanError> + 'a;
+type Cook<'a> = dyn Fn(Moments, Goal) -> Result<crate::plan::cook::Ready, PlanError> + 'a;
 
 /// The length of the cook for what is in hand: turn and hot finish move the length a little, and
 /// the length them.
@@ -185,51 +186,4 @@ fn carry_over(problem: &Problem, run: Run, found: Found) -> Result<f64, PlanErro
     };
     let outcome = rested(state);
     Ok((outcome.peak - outcome.from).clamp(0.0, counted_on))
-}
-
-/// What a rest brought.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct RestOutcome {
-    /// Core at the pull, °C.
-    pub from: f64,
-    /// Highest core, °C.
-    pub peak: f64,
-    /// When, s after the pull.
-    pub peak_at: f64,
-    /// How long the core was at the threshold or above, s.
-    pub held: f64,
-}
-
-/// Pulls a run and lets it rest for `seconds` while `watch` looks on; `threshold` in °C is what
-/// [`RestOutcome::held`] counts from.
-pub fn rest_watched(
-    run: &mut Run,
-    how: Rest,
-    seconds: f64,
-    threshold: f64,
-    mut watch: impl FnMut(&Run),
-) -> RestOutcome {
-    let pulled = run.elapsed();
-    let from = run.core();
-    let mut outcome = RestOutcome {
-        from,
-        peak: from,
-        peak_at: 0.0,
-        held: 0.0,
-    };
-    run.pull(how);
-    while run.elapsed() < pulled + seconds - 1e-9 {
-        let before = run.elapsed();
-        run.step(pulled + seconds - before);
-        watch(run);
-        let core = run.core();
-        if core > outcome.peak {
-            outcome.peak = core;
-            outcome.peak_at = run.elapsed() - pulled;
-        }
-        if core >= threshold {
-            outcome.held += run.elapsed() - before;
-        }
-    }
-    outcome
 }

@@ -2,7 +2,7 @@
 
 use std::fmt::Write;
 
-use super::Plan;
+use crate::plan::Plan;
 use crate::units::{TemperatureScale, WeightSystem};
 
 /// Renders steps, warnings and assumptions, in Celsius and metric units.

@@ -1,11 +1,11 @@
 //! What the cook should know before starting.
 
-use super::message::{Message, Quantity};
-use super::request::{Request, SauceRule, TurnRule};
-use super::{HOT, Plan, Turning, kelvins};
 use crate::basket::Tumbling;
 use crate::meat::Browning;
-use crate::units::{Interval, Length, Temperature};
+use crate::plan::message::{Message, Quantity};
+use crate::plan::request::{Request, SauceRule, TurnRule};
+use crate::plan::{HOT, Plan, Turning};
+use crate::units::{Interval, Length, Temperature, TemperatureDifference};
 
 /// What a warning is about.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -90,7 +90,7 @@ fn turns_badly(plan: &Plan) -> Option<Message> {
     }
 }
 
-pub(super) fn find(request: &Request, plan: &Plan) -> Vec<Warning> {
+pub fn find(request: &Request, plan: &Plan) -> Vec<Warning> {
     let entry = request.entry();
     let machine = &request.machine;
     let setting = plan.setting.celsius();
@@ -180,7 +180,9 @@ pub(super) fn find(request: &Request, plan: &Plan) -> Vec<Warning> {
                     "The outside is {} before the core is done. About {{}} lower would be kinder.",
                     darkest.word()
                 ),
-                [Quantity::Difference(kelvins(20.0))],
+                [Quantity::Difference(TemperatureDifference::from_kelvins(
+                    20.0,
+                ))],
             ),
         );
     }

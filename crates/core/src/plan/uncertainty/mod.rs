@@ -6,14 +6,16 @@
 //! response, so that a band costs ten cooks whatever its number of members, and the same request
 //! always gives the same band. `tests/band.rs` holds it against cooks drawn and computed in full.
 
+pub mod assumptions;
+
 use std::sync::atomic::{AtomicUsize, Ordering};
 
-use super::error::PlanError;
-use super::problem::{Problem, Resolution, Variation};
-use super::request::Request;
-use super::search::{Found, search};
 use crate::curve;
 use crate::fryer::Cavity;
+use crate::plan::cook::{Problem, Resolution, Variation};
+use crate::plan::error::PlanError;
+use crate::plan::request::Request;
+use crate::plan::search::{Found, search};
 use crate::stop::Stop;
 use crate::units::{Interval, Temperature};
 
@@ -122,7 +124,7 @@ const TRIED: f64 = 1.2816;
 
 /// A cook reduced to when its core passed the levels and when it was ready, s.
 #[derive(Debug, Clone)]
-pub(super) struct Passages {
+pub struct Passages {
     levels: Vec<f64>,
     pull: f64,
     /// Browning then, of the paler face that counts.
@@ -145,7 +147,7 @@ impl Passages {
 }
 
 /// Responses of a cook to its unknowns.
-pub(super) struct Responses {
+pub struct Responses {
     start: f64,
     levels: Vec<f64>,
     usual: Passages,
@@ -154,7 +156,7 @@ pub(super) struct Responses {
 }
 
 /// Cooks the unknowns on one core while `meanwhile` runs on another, which then helps.
-pub(super) fn respond<T>(
+pub fn respond<T>(
     problem: &Problem,
     cavity: Cavity,
     found: Found,
@@ -220,7 +222,7 @@ where
 }
 
 /// One cook on the coarse grid; nothing when it never gets there.
-pub(super) fn passages(
+pub fn passages(
     problem: &Problem,
     cavity: Cavity,
     found: Found,

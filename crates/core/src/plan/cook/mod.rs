@@ -1,19 +1,26 @@
 //! A request made ready for the solver, and single cooks of it.
 
+pub mod hot_holding;
+pub mod outcomes;
+mod picture;
+mod rest;
+
 use std::collections::HashMap;
 use std::sync::{Arc, Mutex, PoisonError};
 
-use super::error::PlanError;
-use super::loads::{Loads, lay_out};
-use super::request::{Programme, Request, SauceRule, TurnRule};
-use super::room::spot;
 use crate::basket::{Load, Tray};
 use crate::fryer::{Action, Cavity, MachineKind, OPENING, Pace, Rest, Run, Spot};
 use crate::geometry::lay;
 use crate::heat::{FaceLaw, Grid, Piece};
 use crate::meat::{Coat, Material, SurfaceStart};
+use crate::plan::error::PlanError;
+use crate::plan::loading::lay::{Loads, lay_out};
+use crate::plan::loading::levels::spot;
+use crate::plan::request::{Programme, Request, SauceRule, TurnRule};
 use crate::prep::march;
 use crate::units::{Density, Interval, Length, Mass, Temperature};
+pub use picture::{DEPTHS, MOST_COLUMNS, Picture, Recorder, Rested};
+pub use rest::{RestOutcome, rest_watched};
 
 /// No cook is planned longer than this.
 pub const LONGEST: Interval = Interval::from_minutes(240.0);
@@ -156,7 +163,7 @@ impl<'a> Problem<'a> {
         let material = Material::of(entry.composition.with_bone(entry.bone));
         Self {
             request,
-            loading: lay_out(request),
+            loading: lay_out(request, &|mass| ready_alone(request, mass)),
             preheated: request.preheats(),
             material: Arc::new(material),
             setting: request.setting_used().celsius(),
@@ -557,4 +564,30 @@ impl<'a> Problem<'a> {
             watch(&run);
         }
     }
+}
+
+/// When the core of a piece alone is there, s; nothing when it never is.
+fn ready_alone(request: &Request, mass: Mass) -> Option<f64> {
+    let alone = Request {
+        pieces: 1,
+        weights: Vec::new(),
+        thickness: Some(request.thickness_of(mass)),
+        mass,
+        layout: None,
+        actions: Vec::new(),
+        ..request.clone()
+    };
+    let problem = Problem::new(&alone);
+    let run = problem.load(
+        problem.first_cavity(),
+        problem.first(),
+        Resolution::Coarse,
+        Variation::NONE,
+    );
+    let bare = Goal {
+        browning: 0.0,
+        ..problem.goal()
+    };
+    let ready = problem.cook(run, Moments::default(), Variation::NONE, bare, |_| ());
+    Some(ready.ok()?.at)
 }

@@ -1,5 +1,7 @@
 //! What the cook says: the sentence as a type, and its checks.
 
+mod words;
+
 use crate::basket::{GAP, Placed, Tie};
 use crate::doneness::{Floor, Region, floor, usual_texture};
 use crate::fryer::{Action, Machine, Support};
@@ -163,6 +165,9 @@ pub struct Request {
     /// Temperature of the kitchen.
     pub room: Temperature,
 }
+
+/// Sauce of the school "last minutes" goes on so long before the end.
+pub const SAUCE_BEFORE: Interval = Interval::from_minutes(7.0);
 
 /// A fridge as kitchens have it.
 const FRIDGE: f64 = 4.0;

@@ -5,13 +5,16 @@
 //! more after a reading by [`super::Ensemble::after`], what each unknown is worth by
 //! [`super::Plan::assumptions`].
 
-use super::LONGEST;
-use super::error::PlanError;
-use super::problem::{Moments, Problem, Resolution, Variation};
-use super::request::Request;
-use super::search::search;
+pub mod compare;
+pub mod together;
+
 use crate::fryer::{Machine, Run};
 use crate::meat::Browning;
+use crate::plan::LONGEST;
+use crate::plan::cook::{Moments, Problem, Resolution, Variation};
+use crate::plan::error::PlanError;
+use crate::plan::request::Request;
+use crate::plan::search::search;
 use crate::units::{Interval, Temperature, round_to_step};
 
 /// A setting and how long it takes.
@@ -248,7 +251,7 @@ fn loaded(problem: &Problem) -> Run {
 /// A cook of a given length, turned half-way where it is turned at all.
 fn run_for(problem: &Problem, seconds: f64) -> Run {
     let mut run = loaded(problem);
-    let turned = problem.request.turns() != super::TurnRule::Never;
+    let turned = problem.request.turns() != crate::plan::TurnRule::Never;
     let moments = Moments {
         turn: turned.then_some(seconds / 2.0),
         ..Moments::default()
@@ -259,7 +262,7 @@ fn run_for(problem: &Problem, seconds: f64) -> Run {
 
 /// A cook to a core temperature, turned half-way; nothing when it never gets there.
 fn run_until(problem: &Problem, core: f64) -> Option<Run> {
-    let goal = super::problem::Goal {
+    let goal = crate::plan::cook::Goal {
         core,
         hold: 0.0,
         browning: 0.0,
@@ -270,7 +273,7 @@ fn run_until(problem: &Problem, core: f64) -> Option<Run> {
             .ok()
     };
     let straight = cook(Moments::default())?.run;
-    if problem.request.turns() == super::TurnRule::Never {
+    if problem.request.turns() == crate::plan::TurnRule::Never {
         return Some(straight);
     }
     let moments = Moments {

@@ -2,15 +2,14 @@
 
 use std::ops::Range;
 
-use super::problem::{Goal, Moments, Problem, Resolution, Variation};
-use super::request::{LoadRule, Request};
-use super::room::{Level, levels, room};
+use super::levels::{Level, levels, room};
 use crate::basket::{
     Footprint, Load, all_at_once, by_hand, fill, most_tumbling, turning, with_air,
 };
 use crate::fryer::{MachineKind, Support};
 use crate::geometry::{Body, Outline, lay};
 use crate::meat::Material;
+use crate::plan::request::{LoadRule, Request};
 use crate::units::{Density, Interval, Length, Mass};
 
 /// Everything that is laid out.
@@ -95,8 +94,12 @@ pub fn at_once(request: &Request, density: Density) -> Option<usize> {
     }
 }
 
-/// Lays everything out; the request must have been checked.
-pub fn lay_out(request: &Request) -> Loads {
+/// When a piece of a weight, alone in the machine, is ready, s; nothing when it never is.
+pub type Alone<'a> = &'a dyn Fn(Mass) -> Option<f64>;
+
+/// Lays everything out; the request must have been checked. `alone` is asked only where pieces are
+/// of different weights.
+pub fn lay_out(request: &Request, alone: Alone) -> Loads {
     let density = density(request);
     let shapes = shapes(request, density);
     let levels = levels(request);
@@ -116,7 +119,7 @@ pub fn lay_out(request: &Request) -> Loads {
             .collect();
         let loads = match request.load {
             LoadRule::WithAir => {
-                let (groups, why) = groups(request, &order);
+                let (groups, why) = groups(request, &order, alone);
                 apart = why;
                 let loads = with_air(&sorted, &groups, room);
                 if request.machine.kind == MachineKind::TwinDrawers {
@@ -189,7 +192,7 @@ fn renumbered(mut loads: Vec<Load>, order: &[usize]) -> Vec<Load> {
 }
 
 /// Ranges of `order` whose programmes agree, and why there is more than one.
-fn groups(request: &Request, order: &[usize]) -> (Vec<Range<usize>>, Option<Apart>) {
+fn groups(request: &Request, order: &[usize], alone: Alone) -> (Vec<Range<usize>>, Option<Apart>) {
     let whole = std::iter::once(0..order.len()).collect();
     let mass = |n: usize| {
         order
@@ -200,7 +203,7 @@ fn groups(request: &Request, order: &[usize]) -> (Vec<Range<usize>>, Option<Apar
     if request.weights.is_empty() || heaviest == lightest {
         return (whole, None);
     }
-    let (Some(long), Some(short)) = (ready(request, heaviest), ready(request, lightest)) else {
+    let (Some(long), Some(short)) = (alone(heaviest), alone(lightest)) else {
         return (whole, None);
     };
     // Between the two as a power of the weight.
@@ -220,32 +223,6 @@ fn groups(request: &Request, order: &[usize]) -> (Vec<Range<usize>>, Option<Apar
         heaviest: Interval::from_seconds(long),
     });
     (groups, apart)
-}
-
-/// When the core of a piece alone is there, s; nothing when it never is.
-fn ready(request: &Request, mass: Mass) -> Option<f64> {
-    let alone = Request {
-        pieces: 1,
-        weights: Vec::new(),
-        thickness: Some(request.thickness_of(mass)),
-        mass,
-        layout: None,
-        actions: Vec::new(),
-        ..request.clone()
-    };
-    let problem = Problem::new(&alone);
-    let run = problem.load(
-        problem.first_cavity(),
-        problem.first(),
-        Resolution::Coarse,
-        Variation::NONE,
-    );
-    let bare = Goal {
-        browning: 0.0,
-        ..problem.goal()
-    };
-    let ready = problem.cook(run, Moments::default(), Variation::NONE, bare, |_| ());
-    Some(ready.ok()?.at)
 }
 
 impl Loads {

@@ -1,10 +1,10 @@
 //! What to do, in order, with the reason and the numbers.
 
-use super::message::{Message, Quantity};
-use super::request::{Programme, Request, SauceRule};
-use super::{Batch, HOT, Kept, Plan, REHEAT, SWAP, SecondDrawer};
 use crate::basket::Airiness;
 use crate::fryer::{Action, Support};
+use crate::plan::message::{Message, Quantity};
+use crate::plan::request::{Programme, Request, SAUCE_BEFORE, SauceRule};
+use crate::plan::{Batch, HOT, Kept, Plan, REHEAT, SWAP, SecondDrawer};
 use crate::units::{Interval, Temperature};
 
 /// What a step asks for.
@@ -51,15 +51,12 @@ pub struct Step {
     pub caution: Option<&'static str>,
 }
 
-/// Sauce of the school "last minutes" goes on so long before the end.
-pub(super) const SAUCE_BEFORE: Interval = Interval::from_minutes(7.0);
-
 const HOT_BASKET: &str = "Hot fat and steam when it opens; put the basket on something heat-proof.";
 const RAW_POULTRY: &str =
     "Do not wash raw poultry, it spreads bacteria. Wash your hands after touching it.";
 const RAW_MEAT: &str = "Wash your hands after touching raw meat.";
 
-pub(super) fn list(request: &Request, plan: &Plan) -> Vec<Step> {
+pub fn list(request: &Request, plan: &Plan) -> Vec<Step> {
     let mut steps = Vec::new();
     let machine = &request.machine.name;
     if let Some(preheat) = plan.preheat {
@@ -93,7 +90,7 @@ pub(super) fn list(request: &Request, plan: &Plan) -> Vec<Step> {
     steps.sort_by(|a, b| a.at.seconds().total_cmp(&b.at.seconds()));
     let at = Interval::from_seconds;
     if plan.rest.minutes() >= 1.0 {
-        let tented = request.mass.grams() >= super::problem::TENTED_FROM;
+        let tented = request.mass.grams() >= crate::plan::cook::TENTED_FROM;
         steps.push(Step {
             kind: StepKind::Rest,
             batch: 0,

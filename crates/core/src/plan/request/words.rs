@@ -1,6 +1,6 @@
 //! Where practitioners disagree: the schools with their words and reasons (common practice).
 
-use super::request::{LoadRule, PreheatRule, SauceRule, TurnRule};
+use super::{LoadRule, PreheatRule, SauceRule, TurnRule};
 
 impl LoadRule {
     /// Both ways.

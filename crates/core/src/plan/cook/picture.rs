@@ -1,7 +1,7 @@
 //! The temperature field behind the ember strip, and the curves beside it.
 
-use super::problem::Problem;
-use super::search::{RestOutcome, rest_watched};
+use super::Problem;
+use super::rest::{RestOutcome, rest_watched};
 use crate::curve;
 use crate::fryer::{Rest, Run};
 use crate::units::Length;
@@ -35,7 +35,7 @@ pub struct Picture {
 }
 
 /// The rest and what it made of the picture.
-pub(super) struct Rested {
+pub struct Rested {
     /// What it brought.
     pub outcome: RestOutcome,
     /// The whole picture.
@@ -44,7 +44,7 @@ pub(super) struct Rested {
 
 /// Samples a run at even intervals.
 #[derive(Clone)]
-pub(super) struct Recorder {
+pub struct Recorder {
     picture: Picture,
     interval: f64,
     next: f64,

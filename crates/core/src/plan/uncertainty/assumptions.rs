@@ -1,10 +1,9 @@
 //! What was assumed, and how many minutes each assumption is worth.
 
-use super::band::{Responses, Unknown};
-use super::kelvins;
-use super::message::{Message, Quantity};
-use super::request::{Request, Start};
-use crate::units::Interval;
+use crate::plan::message::{Message, Quantity};
+use crate::plan::request::{Request, Start};
+use crate::plan::uncertainty::{Responses, Unknown};
+use crate::units::{Interval, TemperatureDifference};
 
 /// One assumption.
 #[derive(Debug, Clone, PartialEq)]
@@ -21,7 +20,7 @@ pub struct Assumption {
 
 /// Every assumption with its worth, the dearest first; what would put the goal out of reach is
 /// left out.
-pub(super) fn ranked(request: &Request, responses: &Responses) -> Vec<Assumption> {
+pub fn ranked(request: &Request, responses: &Responses) -> Vec<Assumption> {
     let mut out: Vec<Assumption> = Unknown::ALL
         .into_iter()
         .filter_map(|kind| {
@@ -64,7 +63,9 @@ fn words(kind: Unknown, request: &Request) -> (Message, bool) {
         Unknown::Thermostat => (
             Message::with(
                 "How true its dial is, within {}",
-                [Quantity::Difference(kelvins(6.0))],
+                [Quantity::Difference(TemperatureDifference::from_kelvins(
+                    6.0,
+                ))],
             ),
             false,
         ),

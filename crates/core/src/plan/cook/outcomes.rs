@@ -1,7 +1,7 @@
 //! What the cook will find: inside, outside, on the scale.
 
+use super::Problem;
 use super::picture::{DEPTHS, Picture};
-use super::problem::Problem;
 use crate::basket::Tray;
 use crate::fryer::Run;
 use crate::heat::Face;
@@ -80,7 +80,7 @@ pub struct FaceOutcome {
 }
 
 impl FaceOutcome {
-    pub(super) fn of(face: Face) -> Self {
+    pub(in crate::plan) fn of(face: Face) -> Self {
         let browning = Browning::of(face.browning);
         let dry_layer = Length::from_millimetres(face.dry_layer * 1e3);
         Self {
@@ -129,7 +129,7 @@ pub struct Outcomes {
 }
 
 /// Reads the run as it stands at the pull, and the picture to the end of the rest.
-pub(super) fn read(
+pub fn read(
     problem: &Problem,
     run: &Run,
     turned: bool,

@@ -1,8 +1,8 @@
 //! What becomes of the first batches while the others cook.
 
-use super::problem::Problem;
-use super::request::Keeping;
+use super::Problem;
 use crate::fryer::{OPENING, Rest, Run};
+use crate::plan::request::Keeping;
 use crate::units::{Interval, Temperature};
 
 /// The first batch until the last is out.
@@ -27,7 +27,7 @@ pub const HOT: Temperature = Temperature::from_celsius(60.0);
 pub const REHEAT: Interval = Interval::from_minutes(2.0);
 
 /// Follows the first batch, as it was pulled, through so long a wait.
-pub(super) fn follow(problem: &Problem, pulled: &Run, wait: Interval) -> Kept {
+pub fn follow(problem: &Problem, pulled: &Run, wait: Interval) -> Kept {
     /// Looks at the core so often, s.
     const LOOK: f64 = 15.0;
     let how = problem.request.keeping;

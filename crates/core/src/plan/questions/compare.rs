@@ -1,13 +1,13 @@
 //! What each way of getting the meat ready is worth, in minutes and in bite.
 
-use super::error::PlanError;
-use super::outcomes::{Crispness, FaceOutcome};
-use super::problem::{Problem, Resolution, Variation};
-use super::request::Request;
-use super::search::search;
 use crate::geometry::Body;
 use crate::heat::{FaceLaw, Grid, Piece};
 use crate::meat::{Browning, Coat, Material};
+use crate::plan::cook::outcomes::{Crispness, FaceOutcome};
+use crate::plan::cook::{Problem, Resolution, Variation};
+use crate::plan::error::PlanError;
+use crate::plan::request::Request;
+use crate::plan::search::search;
 use crate::prep::{Bath, Method, Moment, march, thaw_time};
 use crate::units::Interval;
 

@@ -1,8 +1,8 @@
 //! Where in the machine the pieces of a request lie: its floor, its racks, its drawers.
 
-use super::request::Request;
 use crate::basket::Room;
 use crate::fryer::{MachineKind, Spot, Support};
+use crate::plan::request::Request;
 use crate::units::Length;
 
 /// One level pieces can lie on.
