@@ -17,6 +17,7 @@ use ember_core::basket::{Footprint, widest};
 use ember_core::fryer::{Cavity, MachineKind, PRESETS, Run};
 use ember_core::geometry::{self, Body, Outline};
 use ember_core::heat::{FaceLaw, Grid, Piece, Surroundings, step_size};
+use ember_core::meat::water::PRESSURE;
 use ember_core::meat::{CutId, Material, Silhouette, SurfaceStart, cut};
 use ember_core::plan::{Request, plan};
 use ember_core::schedule::schedule;
@@ -71,6 +72,7 @@ fn linear(c: &mut Criterion) {
                         emissivity: 0.0,
                         vapour: 1000.0,
                         open: 1.0,
+                        pressure: PRESSURE,
                     });
                     elapsed += dt;
                 }

@@ -12,6 +12,7 @@ use std::sync::Arc;
 
 use ember_core::geometry::Body;
 use ember_core::heat::{FaceLaw, Grid, Piece, Surroundings, step_size};
+use ember_core::meat::water::PRESSURE;
 use ember_core::meat::{Material, SurfaceStart};
 use ember_core::units::{Conductivity, Density, SpecificHeat};
 use reference::Shape;
@@ -61,6 +62,7 @@ fn centre(grid: Grid, step: impl Fn(f64) -> f64) -> f64 {
             emissivity: 0.0,
             vapour: 1000.0,
             open: 1.0,
+            pressure: PRESSURE,
         });
         elapsed += dt;
     }

@@ -5,7 +5,7 @@
 
 use crate::curve;
 use crate::plan::{Band, Ensemble, Remaining, StepKind};
-use crate::units::{Interval, Temperature};
+use crate::units::{Interval, Temperature, TemperatureDifference};
 
 /// What can happen at the fryer.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -56,8 +56,12 @@ pub struct Planned<'a> {
     pub core: &'a [f64],
     /// Cooks that what is not known allows.
     pub ensemble: Option<&'a Ensemble>,
-    /// What the thermometer must show at the pull.
+    /// The core at which the inside is done.
     pub pull_core: Temperature,
+    /// When the outside is done, from loading, where it decides the pull.
+    pub outside_at: Option<Interval>,
+    /// What the thermometer shows over what is.
+    pub offset: TemperatureDifference,
 }
 
 /// Where a step stands.
@@ -97,8 +101,12 @@ pub struct Forecast {
     pub at: f64,
     /// What the model expected then.
     pub expected: Temperature,
-    /// From the reading to the pull; nought when it is there.
+    /// From the reading to the pull; nought when both goals are there.
     pub more: Interval,
+    /// Whether the inside is done; a reading says nothing of the outside.
+    pub inside_done: bool,
+    /// How long the outside still takes as planned, where it decides the pull.
+    pub outside_more: Option<Interval>,
     /// The same in eight cooks of ten, where the plan knows its unknowns.
     pub band: Option<Band>,
 }
@@ -116,6 +124,7 @@ impl Course {
     /// ```
     /// use ember_core::course::{Course, Event, Happening, Planned, PlannedStep};
     /// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, plan}};
+    /// use ember_core::units::TemperatureDifference;
     /// let plan = plan(&Request::usual(CutId::Drumstick, PRESETS[1].machine())).unwrap();
     /// let steps: Vec<_> = plan
     ///     .steps
@@ -128,6 +137,8 @@ impl Course {
     ///     core: &plan.picture.core,
     ///     ensemble: plan.ensemble.as_ref(),
     ///     pull_core: plan.pull_core_shown(),
+    ///     outside_at: None,
+    ///     offset: TemperatureDifference::from_kelvins(0.0),
     /// };
     /// let start = 1_000_000.0;
     /// let loaded = Event { at: start + 60.0, what: Happening::StepDone(0) };
@@ -239,8 +250,13 @@ impl Course {
         let minute = (at - loaded) / 60.0;
         let expected = curve::value_at(planned.minutes, planned.core, minute);
         let target = planned.pull_core.celsius();
+        let core = Temperature::from_celsius(core.celsius() - planned.offset.kelvins());
+        let inside_done = core.celsius() >= target;
+        let outside = planned
+            .outside_at
+            .map(|at| (at.minutes() - minute).max(0.0));
         let mut band = None;
-        let more = if core.celsius() >= target {
+        let inside = if inside_done {
             0.0
         } else if let Some(ensemble) = planned.ensemble {
             let remaining: Remaining = ensemble.after(Interval::from_minutes(minute), core);
@@ -253,7 +269,10 @@ impl Course {
             now.zip(there)
                 .map_or(0.0, |(now, there)| (there - now).max(0.5))
         };
+        let more = inside.max(outside.unwrap_or_default());
         self.forecast = Some(Forecast {
+            inside_done,
+            outside_more: outside.map(Interval::from_minutes),
             reading: core,
             at,
             expected: Temperature::from_celsius(expected),

@@ -14,7 +14,6 @@ pub mod doneness;
 pub mod fryer;
 pub mod geometry;
 pub mod heat;
-pub mod lethality;
 pub mod meat;
 pub mod plan;
 pub mod prep;

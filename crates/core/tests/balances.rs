@@ -2,7 +2,7 @@
 //! kind of machine, under every coat, however it is held.
 #![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
-use ember_core::fryer::{Cavity, MachineKind, Rest, Run, Spot, Support};
+use ember_core::fryer::{Action, Cavity, MachineKind, Rest, Run, Spot, Support, Which};
 use ember_core::heat::{FaceLaw, Grid, Piece};
 use ember_core::meat::{CATALOGUE, Coat, Cut};
 
@@ -30,7 +30,7 @@ fn cooked(cut: &Cut, kind: MachineKind, coat: Coat, support: Support) -> (f64, R
     };
     let mut run = Run::load(cavity, ROOM, 185.0, piece, f64::from(cut.usual_pieces)).at(spot);
     run.advance_to(720.0);
-    run.turn(12.0);
+    run.perform(&[Action::Turn(Which::All)]);
     run.advance_to(1200.0);
     run.pull(Rest::Open);
     run.advance_to(1500.0);

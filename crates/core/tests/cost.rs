@@ -1,7 +1,7 @@
 //! What a cook costs, in figures that do not depend on the machine: steps, and allocations.
 #![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
-use ember_core::fryer::{Cavity, MachineKind, Rest, Run};
+use ember_core::fryer::{Action, Cavity, MachineKind, Rest, Run, Which};
 use ember_core::heat::{FaceLaw, Grid, Piece};
 use ember_core::meat::{CutId, cut};
 use std::fmt::Write;
@@ -23,7 +23,7 @@ fn the_time_loop_allocates_nothing() {
         let mut run = loaded(id, true);
         let counted = allocation_counter::measure(|| {
             run.advance_to(600.0);
-            run.turn(12.0);
+            run.perform(&[Action::Turn(Which::All)]);
             run.advance_to(1200.0);
             run.pull(Rest::Open);
             run.advance_to(1500.0);

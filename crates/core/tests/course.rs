@@ -34,6 +34,8 @@ fn course(events: &[(f64, Happening)]) -> Course {
         core: &CORE,
         ensemble: None,
         pull_core: Temperature::from_celsius(76.0),
+        outside_at: None,
+        offset: ember_core::units::TemperatureDifference::from_kelvins(0.0),
     };
     let events: Vec<Event> = events
         .iter()

@@ -9,6 +9,7 @@ use std::sync::Arc;
 
 use ember_core::geometry::Body;
 use ember_core::heat::{FaceLaw, Facing, Grid, Piece, Surroundings, step_size};
+use ember_core::meat::water::PRESSURE;
 use ember_core::meat::{CATALOGUE, Coat, Material, SurfaceStart};
 use ember_core::units::{Conductivity, Density, SpecificHeat};
 use reference::Shape;
@@ -41,6 +42,7 @@ fn air(h: f64, celsius: f64) -> Surroundings {
         emissivity: 0.0,
         vapour: 1000.0,
         open: 1.0,
+        pressure: PRESSURE,
     }
 }
 
@@ -258,6 +260,7 @@ fn heat_and_range_hold_for_every_cut() {
                 emissivity: 0.6,
                 vapour: 2000.0,
                 open: 1.0,
+                pressure: PRESSURE,
             });
             elapsed += dt;
             given += exchange.given;

@@ -159,13 +159,13 @@ fn the_first_batch_is_kept_or_reheated() {
     request.keeping = Keeping::Reheat;
     let back = plan(&request).unwrap();
     let kept = back.kept.unwrap();
-    assert!(kept.reheated.unwrap() > kept.core);
+    assert!(kept.reheating.unwrap().core > kept.core);
     assert!(!warned(&back, WarningKind::CoolsBetween));
     assert!(back.eat_at >= warm.eat_at);
     let put_back = back
         .steps
         .iter()
-        .find(|step| step.title == "Put batch 1 back");
+        .find(|step| step.short() == "Put batch 1 back");
     assert_eq!(put_back.unwrap().kind, StepKind::Act);
     // One batch waits for nothing.
     assert_eq!(plan(&of(CutId::PartyWing, 6, drawer())).unwrap().kept, None);

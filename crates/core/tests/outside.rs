@@ -9,6 +9,7 @@ use std::sync::Arc;
 use ember_core::fryer::MachineKind;
 use ember_core::geometry::Body;
 use ember_core::heat::{FaceLaw, Facing, Grid, Piece, Surroundings, step_size};
+use ember_core::meat::water::PRESSURE;
 use ember_core::meat::{Composition, Material, SurfaceStart, water::saturation};
 use reference::outside;
 
@@ -62,6 +63,7 @@ fn a_wet_piece_settles_at_the_wet_bulb() {
                 emissivity: 0.0,
                 vapour,
                 open: 1.0,
+                pressure: PRESSURE,
             });
         }
         let got = piece.core();
@@ -167,6 +169,7 @@ fn a_dry_slab_follows_the_method_of_lines() {
             // So moist that nothing evaporates: the law below has no water to give either.
             vapour: 1000.0,
             open: 1.0,
+            pressure: PRESSURE,
         }
     };
     let law = FaceLaw {
@@ -193,6 +196,7 @@ fn a_wet_slab_follows_the_method_of_lines() {
             emissivity: 0.0,
             vapour: 3000.0,
             open: 1.0,
+            pressure: PRESSURE,
         }
     };
     let law = FaceLaw {

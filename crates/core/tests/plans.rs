@@ -3,12 +3,12 @@
 
 use ember_core::basket::{Placed, Pose};
 use ember_core::doneness::Region;
-use ember_core::fryer::{Action, Machine, PRESETS, Support};
+use ember_core::fryer::{Action, Machine, PRESETS, Support, Which};
 use ember_core::meat::{CATALOGUE, Coat, CutId};
 use ember_core::plan::{
-    Assumption, DEPTHS, LoadRule, MOST_COLUMNS, Plan, PlanError, PreheatRule, Programme, Request,
-    SauceRule, Start, StepKind, TimedAction, TurnRule, Unknown, WarningKind, convert, plan, render,
-    setting_for, synthetic_pull,
+    Assumption, DEPTHS, LoadRule, MOST_COLUMNS, Plan, PlanError, PlannedAction, PreheatRule,
+    Programme, Request, SauceRule, Start, StepKind, TurnRule, Unknown, WarningKind, convert, plan,
+    render, setting_for, synthetic_pull,
 };
 use ember_core::units::bounds::{PIECE_MASS, SETTING, THICKNESS};
 use ember_core::units::{Interval, Length, Mass, Temperature};
@@ -285,10 +285,7 @@ fn what_makes_no_sense_is_refused_with_the_way_out() {
     ));
 
     let mut late = Request::usual(CutId::PorkChop, drawer());
-    late.actions = vec![TimedAction {
-        at: Interval::from_minutes(40.0),
-        action: Action::Turn,
-    }];
+    late.actions = vec![PlannedAction::at(40.0, Action::Turn(Which::All))];
     assert!(matches!(refused(&late), PlanError::AfterTheEnd { .. }));
 
     let mut hot = base();

@@ -4,7 +4,7 @@ use chrono::{DateTime, Duration, SubsecRound, Utc};
 use diesel::{Connection, PgConnection};
 use ember_core::course::{Course, Event, Forecast, Planned};
 use ember_core::plan::{Ensemble, MODEL_VERSION};
-use ember_core::units::Temperature;
+use ember_core::units::{Interval, Temperature, TemperatureDifference};
 use uuid::Uuid;
 
 use crate::db;
@@ -15,6 +15,8 @@ use crate::dto::cook::{
 };
 use crate::dto::event::{EventDto, HappeningDto, OutcomeDto, ReportDto};
 use crate::dto::plan::{PlanDto, StepDto};
+use crate::dto::request::RequestDto;
+use crate::dto::words::DecidesDto;
 use crate::error::{ApiError, Code};
 use crate::storage::snapshot::CookSummary;
 use crate::storage::{self, Unreadable, event, sentence};
@@ -67,6 +69,8 @@ fn forecast(forecast: Forecast) -> ForecastDto {
         at: time(forecast.at),
         expected_c: forecast.expected.celsius(),
         more_s: forecast.more.seconds(),
+        inside_done: forecast.inside_done,
+        outside_more_s: forecast.outside_more.map(|more| more.seconds()),
         more_band_s: forecast
             .band
             .map(|band| [band.early.seconds(), band.late.seconds()]),
@@ -79,6 +83,8 @@ struct Planning<'a> {
     minutes: &'a [f64],
     core: &'a [f64],
     pull_core_c: f64,
+    outside_at_s: Option<f64>,
+    offset_k: f64,
     ensemble: Option<Ensemble>,
 }
 
@@ -91,6 +97,8 @@ fn course(planning: &Planning, started: DateTime<Utc>, events: &[EventDto]) -> C
         minutes: planning.minutes,
         core: planning.core,
         pull_core: Temperature::from_celsius(planning.pull_core_c),
+        outside_at: planning.outside_at_s.map(Interval::from_seconds),
+        offset: TemperatureDifference::from_kelvins(planning.offset_k),
     };
     let events: Vec<Event> = events
         .iter()
@@ -144,12 +152,19 @@ fn read(
     let (id, created_at, name) = (cook.id, cook.created_at, cook.name.clone());
     let read = || {
         let plan: PlanDto = storage::unpack(cook.plan)?;
+        let request: RequestDto = storage::unpack::<sentence::Sentence>(cook.request)?.into();
         let events = happened(events)?;
         let planning = Planning {
             steps: &plan.steps,
             minutes: &plan.picture.minutes,
             core: &plan.picture.core_c,
             pull_core_c: plan.pull_core_c,
+            outside_at_s: plan
+                .goals
+                .as_ref()
+                .filter(|goals| goals.decides == DecidesDto::Outside)
+                .map(|_| plan.pull_at_s),
+            offset_k: request.thermometer_offset_k,
             ensemble: plan.ensemble.as_ref().map(Ensemble::from),
         };
         let course = cook
@@ -160,7 +175,7 @@ fn read(
             revision: cook.revision,
             name: cook.name,
             state: state(cook.started_at, cook.finished_at),
-            request: storage::unpack::<sentence::Sentence>(cook.request)?.into(),
+            request,
             plan,
             eat_at: cook.eat_at,
             created_at: cook.created_at,
@@ -204,6 +219,8 @@ fn read_row(cook: models::CookRow, events: Vec<models::Event>) -> Result<CookRow
         minutes: &summary.picture.minutes,
         core: &summary.picture.core_c,
         pull_core_c: summary.pull_core_c,
+        outside_at_s: None,
+        offset_k: 0.0,
         ensemble: None,
     };
     let loaded = cook

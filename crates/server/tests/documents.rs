@@ -340,7 +340,8 @@ async fn a_household_agrees_on_its_settings() {
         (status, none),
         (200, json!({ "revision": 0, "settings": null }))
     );
-    let chosen = json!({ "region": "uk", "temperature": "celsius", "weight": "metric" });
+    let chosen = json!({ "region": "uk", "temperature": "celsius", "weight": "metric",
+        "altitude_m": 1600.0, "thermometer_offset_k": -0.5, "thermometer": true, "vulnerable": false });
     let write = |seen: &str| {
         let request = TestRequest::put().uri("/api/settings").set_json(&chosen);
         request.insert_header(("if-match", seen.to_owned()))
@@ -350,4 +351,28 @@ async fn a_household_agrees_on_its_settings() {
     assert_eq!(get(&app, "/api/settings").await.1, written);
     let (status, problem) = call(&app, write("\"0\"")).await;
     assert_eq!((status, &problem["current"]), (412, &written));
+}
+
+/// By hand: no kitchen is 9 km high. What was said before the kitchen knew of heights goes on.
+#[actix_web::test]
+async fn a_kitchens_height_and_thermometer_have_their_bounds() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let write = |body: serde_json::Value| TestRequest::put().uri("/api/settings").set_json(body);
+    let base = json!({ "region": "us", "temperature": "fahrenheit", "weight": "imperial" });
+    let (status, written) = call(&app, write(base.clone())).await;
+    assert_eq!(
+        (status, &written["settings"]["altitude_m"]),
+        (200, &json!(0.0))
+    );
+    for (field, value) in [("altitude_m", 9000.0), ("thermometer_offset_k", 20.0)] {
+        let mut wrong = base.clone();
+        wrong[field] = json!(value);
+        let (status, problem) = call(&app, write(wrong)).await;
+        assert_eq!(
+            (status, &problem["field"]),
+            (422, &json!(field)),
+            "{problem}"
+        );
+    }
 }

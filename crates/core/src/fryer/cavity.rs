@@ -198,6 +198,11 @@ pub struct Cavity {
     load: f64,
     /// Electrical energy used, J.
     pub energy: f64,
+    /// Pressure of the air, Pa, and what that leaves of its convection.
+    pub(super) pressure: f64,
+    thin: f64,
+    /// Whether its spit or tumbling basket has stopped.
+    standing_still: bool,
 }
 
 /// What the load does to the air in a step.
@@ -236,7 +241,24 @@ impl Cavity {
             vapour: KITCHEN_VAPOUR,
             load: 0.0,
             energy: 0.0,
+            pressure: PRESSURE,
+            thin: 1.0,
+            standing_still: false,
         }
+    }
+
+    /// Its spit or basket stops, or turns again.
+    pub(super) const fn spit_turns(&mut self, turns: bool) {
+        self.standing_still = !turns;
+    }
+
+    /// The same cavity in thinner air, Pa.
+    #[must_use]
+    pub fn in_air_of(mut self, pressure: f64) -> Self {
+        self.pressure = pressure;
+        // Nusselt goes with the 0.6th power of Reynolds, and so of density (handbooks, from memory).
+        self.thin = (pressure / PRESSURE).powf(0.6);
+        self
     }
 
     /// The same cavity in a machine whose fan carries `factor` times the usual heat.
@@ -300,7 +322,9 @@ impl Cavity {
         };
         let met: [f64; 3] = match facing {
             Facing::Cavity => [law.cavity, 0.0, 1.0],
-            _ if self.support.turns_itself() => mix(mix(up, down, 0.5), side, 0.5),
+            _ if self.support.turns_itself() && !self.standing_still => {
+                mix(mix(up, down, 0.5), side, 0.5)
+            }
             Facing::Vertical(part) => mix(up, down, part),
             Facing::Side => side,
         };
@@ -317,13 +341,14 @@ impl Cavity {
         };
         let air = self.air - behind * self.load / law.flow;
         let seen = view * spot.view();
-        let blown = law.convection_up * share * self.heat;
+        let blown = law.convection_up * share * self.heat * self.thin;
         let mut met = Surroundings {
             air,
             radiant: air + seen * (self.element - air),
             convection: blown * (1.0 - shielded) + UNDER_FOIL * shielded,
             emissivity: law.emissivity * (1.0 - 0.9 * shielded),
             vapour: self.vapour,
+            pressure: self.pressure,
             open: if facing == Facing::Cavity {
                 0.5
             } else {
@@ -363,7 +388,7 @@ impl Cavity {
         self.element += (glow - self.element) * follow;
         let kelvin = self.air + crate::units::ZERO_CELSIUS_IN_KELVIN;
         let steam = load.water.max(0.0) * VAPOUR_GAS_CONSTANT * kelvin / law.vent;
-        let target = (KITCHEN_VAPOUR + steam).min(0.9 * PRESSURE);
+        let target = (KITCHEN_VAPOUR + steam).min(0.9 * self.pressure);
         // The cavity's few litres are exchanged within seconds.
         self.vapour += (target - self.vapour) * (1.0 - (-dt / 10.0).exp());
     }

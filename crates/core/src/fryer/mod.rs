@@ -1,13 +1,15 @@
 //! The machine around the meat: its air, its heat, its limits, and the march of a cook through it.
 
+mod action;
 mod cavity;
 mod machine;
 mod presets;
 mod run;
 mod support;
 
+pub use action::{Action, Baste, OPENING, TURNING, Which};
 pub use cavity::{Cavity, KindLaw, Load, Spot};
 pub use machine::{Floor, Machine, MachineError, MachineKind, Spit, Truth, USUAL_CORNER};
 pub use presets::{PRESETS, Preset};
-pub use run::{Action, OPENING, Pace, Phase, Rest, Run, TURNING};
+pub use run::{Pace, Phase, Rest, Run, WARMING_OVEN};
 pub use support::Support;

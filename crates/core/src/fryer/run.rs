@@ -1,9 +1,10 @@
 //! A load of equal pieces marching through preheat, cook and rest.
 
+use super::action::{Action, Baste, Which};
 use super::cavity::{Cavity, Load, Spot};
 use crate::heat::{Exchange, Facing, Piece, Surroundings, step_size};
 use crate::stop::Stop;
-use crate::units::{Interval, Mass, Temperature};
+use crate::units::Temperature;
 
 /// Where the cook stands.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -21,29 +22,12 @@ pub enum Rest {
     Open,
     /// On a board under loose foil.
     Tented,
+    /// On a rack in an oven that keeps food hot, at [`WARMING_OVEN`].
+    Oven,
 }
 
-/// What a cook does in the middle of a cook.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub enum Action {
-    /// Another setting of the dial.
-    Set(Temperature),
-    /// Every piece upside down.
-    Turn,
-    /// Brushed with something wet.
-    Baste,
-    /// Another dish goes in beside the meat.
-    AddSide(Mass),
-    /// Racks or drawers change places.
-    SwapRacks,
-    /// The machine stands open.
-    Open(Interval),
-}
-
-/// Seconds the machine stands open while pieces are turned or brushed.
-pub const TURNING: f64 = 12.0;
-/// Seconds it stands open while something is put in or moved.
-pub const OPENING: f64 = 20.0;
+/// An oven that keeps food hot and does not cook it on (common practice).
+pub const WARMING_OVEN: Temperature = Temperature::from_celsius(80.0);
 
 /// How long the steps are.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -55,11 +39,11 @@ pub enum Pace {
 }
 
 /// Natural convection around resting meat, W/(m² K), and how much of evaporation and radiation a
-/// loose tent lets through (common practice in kind, from memory in size).
-const REST_CONVECTION: [f64; 2] = [8.0, 4.5];
-const REST_EMISSIVITY: [f64; 2] = [0.9, 0.5];
-/// Vapour pressure in the open and under the tent, Pa.
-const REST_VAPOUR: [f64; 2] = [1170.0, 4000.0];
+/// loose tent lets through; then of a warm oven (common practice in kind, from memory in size).
+const REST_CONVECTION: [f64; 3] = [8.0, 4.5, 10.0];
+const REST_EMISSIVITY: [f64; 3] = [0.9, 0.5, 0.9];
+/// Vapour pressure in the open, under the tent and in the oven, Pa.
+const REST_VAPOUR: [f64; 3] = [1170.0, 4000.0, 2500.0];
 /// Heat a wooden board takes from the face lying on it, W/(m² K): effusivity 400 W s½/(m² K) over
 /// the square root of pi and five minutes (semi-infinite solid; effusivity from memory).
 const BOARD: f64 = 13.0;
@@ -214,7 +198,7 @@ impl Run {
             let spot = lot.spot;
             lot.last = lot.piece.step(dt, |facing| match phase {
                 Phase::Cooking => cavity.around(facing, spot),
-                Phase::Resting(rest) => resting(rest, room, facing),
+                Phase::Resting(rest) => resting(rest, room, cavity.pressure, facing),
             });
             lot.total.add(lot.last);
         }
@@ -246,17 +230,8 @@ impl Run {
         load
     }
 
-    /// Opens the machine for `seconds` and turns every piece.
-    pub fn turn(&mut self, seconds: f64) {
-        self.open(seconds);
-        for lot in &mut self.lots {
-            lot.piece.turn();
-        }
-    }
-
-    /// Opens the machine for `seconds` and changes the racks: what was above goes below.
-    pub fn swap_racks(&mut self, seconds: f64) {
-        self.open(seconds);
+    /// What was above goes below.
+    fn swap_racks(&mut self) {
         let levels: Vec<Spot> = self.lots.iter().rev().map(|lot| lot.spot).collect();
         for (lot, to) in self.lots.iter_mut().zip(levels) {
             lot.spot = Spot {
@@ -278,40 +253,6 @@ impl Run {
         self.setting = setting;
     }
 
-    /// Brushes the surface: `film` kg of water per square metre must leave again.
-    pub fn baste(&mut self, film: f64, seconds: f64) {
-        self.open(seconds);
-        for lot in &mut self.lots {
-            lot.piece.wet(film);
-        }
-    }
-
-    /// Adds another dish of `kilograms` at `celsius` to the machine.
-    ///
-    /// ```
-    /// use ember_core::fryer::{Action, PRESETS};
-    /// use ember_core::{meat::CutId, plan::{Request, TimedAction, plan}};
-    /// use ember_core::units::{Interval, Mass, Temperature};
-    /// let mut request = Request::usual(CutId::BeefRoast, PRESETS[1].machine());
-    /// let alone = plan(&request).unwrap();
-    /// request.actions.push(TimedAction {
-    ///     at: Interval::from_minutes(20.0),
-    ///     action: Action::AddSide(Mass::from_grams(600.0)),
-    /// });
-    /// assert!(plan(&request).unwrap().pull_at >= alone.pull_at);
-    /// ```
-    pub fn add_side(&mut self, kilograms: f64, celsius: f64, seconds: f64) {
-        self.open(seconds);
-        let capacity = kilograms * Side::SPECIFIC_HEAT;
-        let both = self.side.capacity + capacity;
-        if both > 0.0 {
-            self.side.celsius =
-                (self.side.capacity * self.side.celsius + capacity * celsius) / both;
-        }
-        self.side.capacity = both;
-        self.side.uptake += kilograms * Side::SURFACE * COUPLING;
-    }
-
     /// Puts rested pieces back for a hot finish.
     pub fn put_back(&mut self, setting: f64) {
         self.phase = Phase::Cooking;
@@ -320,17 +261,72 @@ impl Run {
         self.since_change = 0.0;
     }
 
-    /// Does what a cook does in the middle of a cook.
-    pub fn perform(&mut self, action: Action) {
+    /// Does what a cook does in the middle of a cook, all of it in one opening: the longest counts.
+    ///
+    /// ```
+    /// use ember_core::fryer::{Action, Cavity, MachineKind, Run, Which};
+    /// use ember_core::{geometry::Body, heat::{FaceLaw, Grid, Piece}, meat::*};
+    /// let chop = cut(CutId::PorkChop);
+    /// let grid = Grid::coarse(Body::Disc { thickness: 0.025, radius: 0.05 }).into();
+    /// let material = Material::of(chop.composition).into();
+    /// let chop = Piece::new(grid, material, FaceLaw::MEAT, 4.0, chop.coat.start());
+    /// let hot = Cavity::cold(MachineKind::Drawer, 1700.0, 21.0);
+    /// let mut once = Run::load(hot, 21.0, 200.0, chop, 4.0);
+    /// once.advance_to(300.0);
+    /// let mut twice = once.clone();
+    /// once.perform(&[Action::Turn(Which::All), Action::Spray]);
+    /// twice.perform(&[Action::Turn(Which::All)]);
+    /// twice.perform(&[Action::Spray]);
+    /// assert!(once.cavity().air > twice.cavity().air);
+    /// ```
+    pub fn perform(&mut self, actions: &[Action]) {
+        let open = actions
+            .iter()
+            .map(|action| action.open().seconds())
+            .fold(0.0, f64::max);
+        if open > 0.0 && self.phase == Phase::Cooking {
+            self.open(open);
+        }
+        for action in actions {
+            self.apply(*action);
+        }
+    }
+
+    fn apply(&mut self, action: Action) {
         /// A brush leaves about a tenth of a millimetre (from memory).
         const BRUSHED: f64 = 0.10;
         match action {
             Action::Set(setting) => self.set(setting.celsius()),
-            Action::Turn => self.turn(TURNING),
-            Action::Baste => self.baste(BRUSHED, TURNING),
-            Action::AddSide(mass) => self.add_side(mass.kilograms(), self.room, OPENING),
-            Action::SwapRacks => self.swap_racks(OPENING),
-            Action::Open(time) => self.open(time.seconds()),
+            Action::Turn(Which::All) => {
+                for lot in &mut self.lots {
+                    lot.piece.turn();
+                }
+            }
+            Action::Sauce(on) => {
+                for lot in &mut self.lots {
+                    lot.piece.wet_faces(BRUSHED, on);
+                }
+            }
+            Action::Baste(Baste::Water) => {
+                for lot in &mut self.lots {
+                    lot.piece.wet(BRUSHED);
+                }
+            }
+            Action::AddSide(mass) => self.side.add(mass.kilograms(), self.room),
+            Action::TakeSide => self.side = Side::default(),
+            Action::SwapRacks => self.swap_racks(),
+            Action::TakeOut => self.pull(Rest::Open),
+            Action::PutBack => self.put_back(self.setting),
+            Action::SpitStops => self.cavity.spit_turns(false),
+            Action::SpitTurns => self.cavity.spit_turns(true),
+            // One piece does not stand for all; a stirred side, oil and fat bring no water.
+            Action::Turn(Which::One)
+            | Action::Move
+            | Action::Rotate
+            | Action::Open(_)
+            | Action::StirSide
+            | Action::Spray
+            | Action::Baste(Baste::Fat) => {}
         }
     }
 
@@ -436,6 +432,17 @@ impl Side {
     const SPECIFIC_HEAT: f64 = 3600.0;
     const SURFACE: f64 = 0.15;
 
+    /// More of it, as warm as the kitchen.
+    fn add(&mut self, kilograms: f64, celsius: f64) {
+        let capacity = kilograms * Self::SPECIFIC_HEAT;
+        let both = self.capacity + capacity;
+        if both > 0.0 {
+            self.celsius = (self.capacity * self.celsius + capacity * celsius) / both;
+        }
+        self.capacity = both;
+        self.uptake += kilograms * Self::SURFACE * COUPLING;
+    }
+
     /// Watts taken from air of a temperature; evaporation holds its surface below boiling.
     fn heat(&self, air: f64) -> f64 {
         self.uptake * (air - self.celsius.min(95.0)).max(0.0)
@@ -453,14 +460,21 @@ impl Side {
 /// Convection with some radiation, W/(m² K), as far as the air's step must know it.
 const COUPLING: f64 = 60.0;
 
-fn resting(rest: Rest, room: f64, facing: Facing) -> Surroundings {
-    let pick = |[open, tented]: [f64; 2]| match rest {
+fn resting(rest: Rest, room: f64, pressure: f64, facing: Facing) -> Surroundings {
+    let pick = |[open, tented, oven]: [f64; 3]| match rest {
         Rest::Open => open,
         Rest::Tented => tented,
+        Rest::Oven => oven,
+    };
+    let room = if rest == Rest::Oven {
+        WARMING_OVEN.celsius()
+    } else {
+        room
     };
     let lying = match facing {
-        Facing::Vertical(up) => 1.0 - up,
-        Facing::Side | Facing::Cavity => 0.0,
+        // On the rack of the oven air passes below.
+        Facing::Vertical(up) if rest != Rest::Oven => 1.0 - up,
+        Facing::Vertical(_) | Facing::Side | Facing::Cavity => 0.0,
     };
     // Inside a bird the air stands still and moist.
     let still = if facing == Facing::Cavity { 0.4 } else { 1.0 };
@@ -471,5 +485,6 @@ fn resting(rest: Rest, room: f64, facing: Facing) -> Surroundings {
         emissivity: still * pick(REST_EMISSIVITY) * (1.0 - lying),
         vapour: pick(REST_VAPOUR),
         open: still * (1.0 - lying),
+        pressure,
     }
 }

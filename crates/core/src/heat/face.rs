@@ -1,6 +1,6 @@
 //! The surface: heat coming in, water going out, a dry layer between.
 
-use crate::meat::water::{BOILING, PRESSURE, VAPOUR_GAS_CONSTANT, latent_heat, saturation};
+use crate::meat::water::{PRESSURE, VAPOUR_GAS_CONSTANT, latent_heat, saturation};
 use crate::units::ZERO_CELSIUS_IN_KELVIN;
 
 /// What a patch of surface meets at one moment.
@@ -18,6 +18,8 @@ pub struct Surroundings {
     pub vapour: f64,
     /// How freely vapour leaves the patch: 1 in moving air, 0 under foil.
     pub open: f64,
+    /// Pressure of the air, Pa: less on a mountain, where water boils sooner.
+    pub pressure: f64,
 }
 
 /// State of one patch of surface.
@@ -127,12 +129,15 @@ struct Balance {
     /// Mass transfer coefficient with the dry layer in series, m/s; nought for a dry body.
     transfer: f64,
     vapour: f64,
+    pressure: f64,
 }
 
 const STEFAN_BOLTZMANN: f64 = 5.670_374e-8;
-/// Volumetric heat capacity of air times its temperature, J/m³: pressure over the gas constant of
+/// Volumetric heat capacity of air times its temperature at sea level, J/m³: pressure over the gas constant of
 /// air, 287 J/(kg K), times its heat capacity, 1007 J/(kg K) (ideal gas).
 const AIR_HEAT: f64 = PRESSURE / 287.0 * 1007.0;
+/// Nearer to boiling than this, as a share of the pressure, evaporation is as fast as it is computed.
+const AT_BOILING: f64 = 3.5e-6;
 /// Lewis number of water vapour in air to the power 2/3 (Chilton-Colburn analogy; from memory).
 const LEWIS_TWO_THIRDS: f64 = 0.90;
 /// Lower end of the bracket for the temperature of the front, °C.
@@ -146,12 +151,13 @@ impl Balance {
             return (0.0, 0.0);
         }
         let [wet, wet_slope] = saturation(front);
-        let dry = 1.0 / (PRESSURE - wet).max(PRESSURE * 1e-9);
+        let pressure = self.pressure;
+        let dry = 1.0 / (pressure - wet).max(pressure * 1e-9);
         let scale =
-            self.transfer * PRESSURE / (VAPOUR_GAS_CONSTANT * (front + ZERO_CELSIUS_IN_KELVIN));
-        let rate = scale * ((PRESSURE - self.vapour) * dry).ln();
+            self.transfer * pressure / (VAPOUR_GAS_CONSTANT * (front + ZERO_CELSIUS_IN_KELVIN));
+        let rate = scale * ((pressure - self.vapour) * dry).ln();
         // Beyond boiling, which only a front that runs out of water reaches, it grows no more.
-        let slope = if front < BOILING {
+        let slope = if wet < pressure * (1.0 - AT_BOILING) {
             scale * wet_slope * dry
         } else {
             0.0
@@ -257,6 +263,7 @@ impl Face {
                 * transfer(law, around, self.front, layer)
                 * fade(self.lost, behind.stock),
             vapour: around.vapour,
+            pressure: around.pressure,
         };
         let solved = balance.solve(self.front);
         self.front = solved.front;
@@ -331,8 +338,10 @@ fn radiative_coefficient(around: &Surroundings, surface: f64) -> f64 {
 /// Chilton-Colburn analogy at the temperature of the film, with the dry layer in series.
 fn transfer(law: &FaceLaw, around: &Surroundings, front: f64, layer: f64) -> f64 {
     let film = f64::midpoint(around.air, front) + ZERO_CELSIUS_IN_KELVIN;
-    let boundary = around.convection * film * (1.0 / (AIR_HEAT * LEWIS_TWO_THIRDS));
-    boundary / (1.0 + boundary * layer * (1.0 / law.dry_diffusivity))
+    let thinner = PRESSURE / around.pressure;
+    let boundary = around.convection * film * thinner * (1.0 / (AIR_HEAT * LEWIS_TWO_THIRDS));
+    // Vapour diffuses faster through thinner air.
+    boundary / (1.0 + boundary * layer * (1.0 / (law.dry_diffusivity * thinner)))
 }
 
 /// One while there is water to give, falling to nought over the last tenth.

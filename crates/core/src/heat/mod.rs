@@ -15,4 +15,4 @@ mod tridiagonal;
 
 pub use face::{Face, FaceLaw, Surroundings};
 pub use grid::{Facing, Grid, Patch, Station};
-pub use piece::{Exchange, Piece, step_size};
+pub use piece::{Exchange, Looking, Piece, step_size};

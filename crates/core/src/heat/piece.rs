@@ -36,6 +36,17 @@ impl Exchange {
     }
 }
 
+/// Where a face looks.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Looking {
+    /// To the element.
+    Up,
+    /// To the floor.
+    Down,
+    /// Every face.
+    Both,
+}
+
 /// One piece: temperatures of its cells, state of its faces.
 #[derive(Debug, Clone)]
 pub struct Piece {
@@ -186,6 +197,24 @@ impl Piece {
     pub fn wet(&mut self, film: f64) {
         for face in &mut self.faces {
             face.film += film;
+        }
+        self.disturb();
+    }
+
+    /// Wets the faces that look up, down, or both, with a film of water, kg/m².
+    pub fn wet_faces(&mut self, film: f64, looking: Looking) {
+        for (face, patch) in self.faces.iter_mut().zip(&self.grid.patches) {
+            let upward = match patch.facing {
+                Facing::Vertical(up) => up,
+                Facing::Side => 0.5,
+                Facing::Cavity => 0.0,
+            };
+            face.film += film
+                * match looking {
+                    Looking::Up => upward,
+                    Looking::Down => 1.0 - upward,
+                    Looking::Both => 1.0,
+                };
         }
         self.disturb();
     }

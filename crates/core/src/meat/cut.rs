@@ -118,6 +118,16 @@ pub enum Dividing {
     Anywhere,
 }
 
+/// The face that looks up when the meat goes in.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub enum FirstUp {
+    /// The one for show: skin, breast, the meat side of ribs.
+    #[default]
+    Show,
+    /// The other one.
+    Other,
+}
+
 /// One cut of the catalogue.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Cut {
@@ -283,6 +293,41 @@ impl Cut {
     #[must_use]
     pub fn default_texture(&self) -> Option<&'static Texture> {
         self.textures.get(self.usual_texture)
+    }
+
+    /// Names of the face for show and of the other, where they differ (common practice).
+    ///
+    /// ```
+    /// use ember_core::meat::{CutId, cut};
+    /// assert_eq!(cut(CutId::BoneInThigh).faces(), Some(["skin", "flesh"]));
+    /// assert_eq!(cut(CutId::WholeChicken).faces(), Some(["breast", "back"]));
+    /// assert_eq!(cut(CutId::BeefSteak).faces(), None);
+    /// ```
+    #[must_use]
+    pub fn faces(&self) -> Option<[&'static str; 2]> {
+        match self.id {
+            CutId::BackRibs | CutId::RibTips | CutId::CountryRib | CutId::BeefShortRib => {
+                Some(["meat side", "bone side"])
+            }
+            CutId::PorkBellySlab | CutId::BellyCubes => Some(["skin", "meat"]),
+            CutId::BeefRoast | CutId::BeefRumpRoast | CutId::PorkLoinRoast => {
+                Some(["fat side", "lean side"])
+            }
+            CutId::Drumstick | CutId::TurkeyDrumstick => None,
+            _ if self.class == Class::WholeBird => Some(["breast", "back"]),
+            _ if self.skin && !matches!(self.form, Form::Bar) => Some(["skin", "flesh"]),
+            _ => None,
+        }
+    }
+
+    /// The face that usually looks up first: thighs and legs that are turned begin skin down and end
+    /// skin up (common practice).
+    #[must_use]
+    pub const fn first_up(&self) -> FirstUp {
+        match self.id {
+            CutId::BoneInThigh | CutId::LegQuarter if !self.one_face_up => FirstUp::Other,
+            _ => FirstUp::Show,
+        }
     }
 
     /// One piece or several, in words.

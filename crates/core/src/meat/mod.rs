@@ -8,5 +8,7 @@ pub mod water;
 
 pub use catalogue::{CATALOGUE, CutId, cut};
 pub use composition::{Composition, Material};
-pub use cut::{Animal, Browning, Class, Cut, Dividing, Form, Silhouette, Texture, ThicknessRule};
+pub use cut::{
+    Animal, Browning, Class, Cut, Dividing, FirstUp, Form, Silhouette, Texture, ThicknessRule,
+};
 pub use surface::{Coat, SurfaceStart};

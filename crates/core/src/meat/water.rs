@@ -2,14 +2,41 @@
 
 use std::sync::LazyLock;
 
-use crate::units::ZERO_CELSIUS_IN_KELVIN;
+use crate::units::{Length, ZERO_CELSIUS_IN_KELVIN};
 
-/// Atmospheric pressure the model assumes, Pa.
+/// Atmospheric pressure at sea level, Pa.
 pub const PRESSURE: f64 = 101_325.0;
 /// Gas constant of water vapour, J/(kg K).
 pub const VAPOUR_GAS_CONSTANT: f64 = 461.5;
-/// Temperature at which [`saturation`] reaches [`PRESSURE`], °C.
-pub const BOILING: f64 = 99.974;
+/// Pressure of the standard atmosphere at a height over the sea, Pa (International Standard
+/// Atmosphere, from memory): 101.3 kPa at sea level, 83.5 kPa at 1600 m.
+///
+/// ```
+/// use ember_core::{meat::water::pressure_at, units::Length};
+/// let at = |metres: f64| pressure_at(Length::from_millimetres(metres * 1e3));
+/// assert!((at(1600.0) / 83_500.0 - 1.0).abs() < 2e-3 && at(0.0) == 101_325.0);
+/// ```
+#[must_use]
+pub fn pressure_at(altitude: Length) -> f64 {
+    PRESSURE * (1.0 - 2.255_77e-5 * altitude.metres()).powf(5.255_88)
+}
+
+/// Temperature at which [`saturation`] reaches a pressure in Pa, °C, from 50 kPa on.
+///
+/// ```
+/// use ember_core::meat::water::{PRESSURE, boiling};
+/// // Steam tables: 99.97 °C at 101.325 kPa, 94.7 °C at 83.5 kPa (from memory).
+/// assert!((boiling(PRESSURE) - 99.97).abs() < 0.01 && (boiling(83_500.0) - 94.7).abs() < 0.1);
+/// ```
+#[must_use]
+pub fn boiling(pressure: f64) -> f64 {
+    let mut at = 100.0;
+    for _ in 0..8 {
+        let [saturated, slope] = saturation(at);
+        at -= (saturated - pressure) / slope;
+    }
+    at
+}
 
 /// Formula of Hyland and Wexler for water, as printed in the ASHRAE Handbook - Fundamentals,
 /// psychrometrics (from memory; `tests/outside.rs` compares with a library that has it too):

@@ -1,19 +1,22 @@
 //! The plan as it is answered.
 
-use super::cook::Picture;
 use super::cook::hot_holding::Kept;
 use super::cook::outcomes::Outcomes;
+use super::cook::{Deed, Picture};
+use super::goals::{Decides, Outside};
 use super::loading::Loading;
+use super::request::Origin;
 use super::text::steps::Step;
 use super::text::warnings::Warning;
 use super::uncertainty::Ensemble;
 use super::uncertainty::assumptions::Assumption;
 use crate::doneness::Floor;
+use crate::fryer::Action;
 use crate::meat::Browning;
-use crate::units::{Interval, Length, Mass, Temperature};
+use crate::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
 
 /// Version of the model and its constants, stored with every plan.
-pub const MODEL_VERSION: &str = "2";
+pub const MODEL_VERSION: &str = "3";
 
 /// What the plan aims at.
 #[derive(Debug, Clone, PartialEq)]
@@ -22,12 +25,10 @@ pub struct Target {
     pub name: Option<&'static str>,
     /// Core temperature wanted at the end.
     pub core: Temperature,
-    /// Colour wanted.
-    pub least_browning: Browning,
 }
 
 /// One load of the machine.
-#[derive(Debug, Clone, Copy, PartialEq)]
+#[derive(Debug, Clone, PartialEq)]
 pub struct Batch {
     /// Pieces in it.
     pub pieces: u32,
@@ -41,6 +42,10 @@ pub struct Batch {
     pub turn_at: Option<Interval>,
     /// When the racks change places, where there are several in use.
     pub swap_at: Option<Interval>,
+    /// From when to check, from its own loading.
+    pub check_from: Interval,
+    /// Everything that is done on the way, from its own loading.
+    pub deeds: Vec<Deed>,
     /// The other drawer, where it is used.
     pub second: Option<SecondDrawer>,
 }
@@ -54,6 +59,87 @@ pub struct SecondDrawer {
     pub cook: Interval,
     /// Turn.
     pub turn_at: Option<Interval>,
+}
+
+/// A reading that must be taken after the rest.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct MeasureAgain {
+    /// When, from loading the first batch, and after the last pull.
+    pub after_pull: Interval,
+    /// The least it must show.
+    pub least: Temperature,
+    /// How long it must stay there.
+    pub hold: Interval,
+    /// About how long it goes back in otherwise.
+    pub back_in: Interval,
+}
+
+/// Both goals of the first batch.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Goals {
+    /// How the outside should be.
+    pub outside: Outside,
+    /// What the thermometer must show for the inside when it comes out.
+    pub inside_core: Temperature,
+    /// When the inside is there.
+    pub inside_at: Interval,
+    /// When the outside is; nothing where it is not before the pull.
+    pub outside_at: Option<Interval>,
+    /// Which decides the pull.
+    pub decides: Decides,
+    /// How far the core is past its goal at the pull.
+    pub past: TemperatureDifference,
+    /// What would bring the outside nearer to the inside, where it is far past.
+    pub alternatives: Vec<Alternative>,
+}
+
+/// Something else that would bring both goals nearer together.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Alternative {
+    /// What.
+    pub change: GoalChange,
+    /// When the pieces are out then.
+    pub pull_at: Interval,
+    /// Core then.
+    pub core: Temperature,
+    /// Colour then.
+    pub browning: Browning,
+}
+
+/// What could be changed.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub enum GoalChange {
+    /// A hotter setting.
+    Hotter(Temperature),
+    /// So hot for the last minutes.
+    HotFinish(Temperature),
+    /// The skin dried in the fridge first.
+    Drier,
+    /// Oil on it.
+    Oil,
+    /// Something sweet on it.
+    Sugar,
+    /// Turned later, for even colour.
+    LaterTurn,
+    /// Left as pale as it is when the inside is there.
+    LeaveItPale,
+}
+
+/// What one thing that was planned is worth: against the same cook without it.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Worth {
+    /// Where it comes from.
+    pub origin: Origin,
+    /// What.
+    pub action: Action,
+    /// When, from loading.
+    pub at: Interval,
+    /// How much later the pieces are out for it; negative where sooner.
+    pub later: Interval,
+    /// Colour of both faces, by where they were first, with and without it.
+    pub with: [Browning; 2],
+    /// See [`Self::with`].
+    pub without: [Browning; 2],
 }
 
 /// The computed plan. Times count from loading the first batch.
@@ -79,6 +165,14 @@ pub struct Plan {
     pub peak_at: Interval,
     /// Whether the rest completes the target.
     pub rest_completed: bool,
+    /// What must be measured again after the rest, where the floor is reached only then.
+    pub measure_again: Option<MeasureAgain>,
+    /// Both goals, and which of them decides.
+    pub goals: Goals,
+    /// What each thing that the cook planned is worth.
+    pub worths: Vec<Worth>,
+    /// When the core of the first batch passes 60 °C, if it does before it is served.
+    pub passes_60: Option<Interval>,
     /// Rest after the last pull.
     pub rest: Interval,
     /// When it is on the table.

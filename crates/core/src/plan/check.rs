@@ -1,15 +1,16 @@
 //! Checks of a request that need no computation: bounds, and what makes no physical sense.
 
-use super::error::PlanError;
+use super::error::{BELOW_BOILING, PlanError};
 use super::loading::lay::{at_once, density, lying, shapes};
 use super::loading::levels::{levels, room};
 use super::loading::{division, on_spit};
-use super::request::{LoadRule, Programme, Request};
+use super::request::{LoadRule, Programme, Request, When};
 use crate::basket::{Placed, Tie, trays};
 use crate::fryer::{Action, Support};
 use crate::geometry::{Body, lay};
 use crate::meat::Coat;
-use crate::prep::Ahead;
+use crate::meat::water::{boiling, pressure_at};
+use crate::prep::{Ahead, check_clocks};
 use crate::units::bounds;
 use crate::units::{Length, Temperature};
 
@@ -30,7 +31,11 @@ impl Request {
         self.check_ahead()?;
         bounds::SETTING.check(self.setting_used().celsius())?;
         bounds::CORE_TARGET.check(self.target.celsius())?;
+        if let Some(out) = self.out_at {
+            bounds::CORE_TARGET.check(out.celsius())?;
+        }
         bounds::GAP.check(self.gap.millimetres())?;
+        self.check_meat()?;
         self.check_weights()?;
         self.machine.check()?;
         self.check_dial(self.setting_used(), true)?;
@@ -52,6 +57,37 @@ impl Request {
                 Ahead::Blot | Ahead::Uncovered(_) | Ahead::Covered(_) => bounds::AHEAD,
             };
             bound.check(ahead.time().seconds())?;
+        }
+        let poultry = self.entry().animal.is_poultry();
+        check_clocks(&self.ahead, self.start.out(), poultry, self.room).map_err(PlanError::Clock)
+    }
+
+    /// What was said of the cut, and what the kitchen's height leaves within reach.
+    fn check_meat(&self) -> Result<(), PlanError> {
+        let entry = self.entry();
+        if !self.handling.applies(entry) {
+            return Err(PlanError::NotHandled {
+                cut: entry.noun(self.pieces),
+                handling: self.handling.words(),
+            });
+        }
+        bounds::ALTITUDE.check(self.altitude.metres())?;
+        bounds::THERMOMETER_OFFSET.check(self.thermometer.offset.kelvins())?;
+        let boiling = boiling(pressure_at(self.altitude));
+        let target = self.out_at.map_or(self.target, |out| {
+            if out > self.target { out } else { self.target }
+        });
+        if target.celsius() > boiling - BELOW_BOILING {
+            return Err(PlanError::OutOfReach {
+                target,
+                altitude: self.altitude,
+                boiling: Temperature::from_celsius(boiling),
+            });
+        }
+        let split: u32 = self.split.iter().sum();
+        if !self.split.is_empty() && split != self.pieces {
+            let pieces = self.pieces;
+            return Err(PlanError::Split { split, pieces });
         }
         Ok(())
     }
@@ -81,9 +117,14 @@ impl Request {
             }
         }
         bounds::ACTIONS.check(self.actions.len() as f64)?;
-        for timed in &self.actions {
-            bounds::ACTION_AT.check(timed.at.seconds())?;
-            match timed.action {
+        for planned in &self.actions {
+            match planned.when {
+                When::At(at) => bounds::ACTION_AT.check(at.seconds())?,
+                When::BeforeEnd(time) => bounds::ACTION_BEFORE_END.check(time.seconds())?,
+                When::Share(share) => bounds::ACTION_SHARE.check(share)?,
+                When::Golden => 0.0,
+            };
+            match planned.action {
                 Action::Set(setting) => self.check_dial(setting, false)?,
                 Action::AddSide(mass) => {
                     bounds::SIDE_MASS.check(mass.grams())?;
@@ -91,7 +132,7 @@ impl Request {
                 Action::Open(time) => {
                     bounds::DOOR_OPEN.check(time.seconds())?;
                 }
-                Action::Turn | Action::Baste | Action::SwapRacks => {}
+                _ => {}
             }
         }
         Ok(())
@@ -125,7 +166,7 @@ impl Request {
         const LONGEST_PIECE: f64 = 600.0;
         let entry = self.entry();
         let density = density(self);
-        let laid = |thickness: Length| lay(entry.form, self.mass, thickness, density);
+        let laid = |thickness: Length| lay(self.form(), self.mass, thickness, density);
         let lies = |thickness: Length| {
             let (body, outline) = laid(thickness);
             let narrow = match body {
@@ -303,21 +344,29 @@ impl Request {
         let Some(floor) = limits.core.filter(|_| self.is_below_floor()) else {
             return Ok(());
         };
+        let authority = limits.authority;
+        let target = self.out_at.unwrap_or(self.target);
         let animal = self.entry().animal;
         if animal.is_poultry() {
             Err(PlanError::BelowPoultryFloor {
                 animal: animal.word(),
                 floor,
-                authority: limits.authority,
+                authority,
+            })
+        } else if self.vulnerable {
+            Err(PlanError::NoWaiver {
+                target,
+                floor,
+                authority,
             })
         } else if self.below_floor_acknowledged {
             Ok(())
         } else {
             Err(PlanError::NeedsAcknowledgement {
                 animal: animal.word(),
-                target: self.target,
+                target,
                 floor,
-                authority: limits.authority,
+                authority,
             })
         }
     }

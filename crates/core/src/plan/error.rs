@@ -2,6 +2,7 @@
 
 use crate::basket::Division;
 use crate::fryer::MachineError;
+use crate::prep::Overrun;
 use crate::units::bounds::OutOfBounds;
 use crate::units::{Interval, Length, Mass, Temperature};
 
@@ -42,6 +43,55 @@ pub enum PlanError {
         floor: Temperature,
         /// Whose floor.
         authority: &'static str,
+    },
+    /// No waiver where somebody at the table is at risk.
+    #[error(
+        "{:.0} °C is below the {:.0} °C of {authority}, and somebody at the table is pregnant, very \
+         young, old or ill; choose {:.0} °C or more",
+        target.celsius(), floor.celsius(), floor.celsius().ceil()
+    )]
+    NoWaiver {
+        /// What was asked.
+        target: Temperature,
+        /// The floor.
+        floor: Temperature,
+        /// Whose floor.
+        authority: &'static str,
+    },
+    /// A clock of food safety runs too long.
+    #[error(
+        "{}: {} h, and {} h are the most; {}",
+        .0.clock.words(), hours(.0.time), hours(.0.limit), .0.clock.way_out()
+    )]
+    Clock(Overrun),
+    /// Something that cannot have been done to this cut.
+    #[error("{cut}: \"{handling}\" is not said of such a cut; choose another")]
+    NotHandled {
+        /// The cut.
+        cut: &'static str,
+        /// What was said.
+        handling: &'static str,
+    },
+    /// Water boils before the core is there.
+    #[error(
+        "at {:.0} m water boils at {:.1} °C: moist meat does not reach {:.0} °C; choose {:.0} °C or less",
+        altitude.metres(), boiling.celsius(), target.celsius(), (boiling.celsius() - BELOW_BOILING).floor()
+    )]
+    OutOfReach {
+        /// What was asked.
+        target: Temperature,
+        /// Height of the kitchen.
+        altitude: Length,
+        /// Where water boils there.
+        boiling: Temperature,
+    },
+    /// A division into batches that is not one of these pieces.
+    #[error("{split} pieces are divided into batches, and there are {pieces}; divide them all")]
+    Split {
+        /// Pieces in the batches.
+        split: u32,
+        /// Pieces there are.
+        pieces: u32,
     },
     /// The core never gets there within the limit.
     #[error(
@@ -219,6 +269,13 @@ pub enum PlanError {
         /// When the pieces come out.
         out: Interval,
     },
+}
+
+/// The core of moist meat stays so far below boiling, K.
+pub const BELOW_BOILING: f64 = 1.0;
+
+fn hours(time: Interval) -> f64 {
+    (time.minutes() / 6.0).round() / 10.0
 }
 
 /// The way out of a cavity that is too low.

@@ -1,19 +1,22 @@
 //! From a request to a plan.
 
-use super::answer::{Batch, Plan, SecondDrawer, Target};
-use super::cook::hot_holding::{REHEAT, follow};
+use super::answer::{Batch, Goals, MeasureAgain, Plan, SecondDrawer, Target};
+use super::cook::hot_holding::{Kept, follow};
 use super::cook::outcomes::{self, Outcomes};
 use super::cook::{
-    LONGEST, Moments, Picture, Problem, Recorder, Resolution, RestOutcome, Rested, Variation,
+    Deed, LONGEST, Picture, Problem, Recorder, Resolution, RestOutcome, Rested, Timing, Variation,
 };
 use super::error::PlanError;
-use super::request::Request;
+use super::goals::{Decides, Outside, Progress};
+use super::request::{Origin, PreheatRule, Programme, Request, When};
 use super::search::{Found, search, weigh::weigh};
 use super::text::{steps, warnings};
 use super::uncertainty::{self, assumptions};
+use super::what_if::{alternatives, back_in, worths};
 use crate::basket::Tray;
-use crate::fryer::Run;
-use crate::units::{Interval, Mass, Temperature};
+use crate::fryer::{Action, Run};
+use crate::prep::{Ahead, Clock, Overrun};
+use crate::units::{Interval, Mass, Temperature, TemperatureDifference};
 
 /// Time to take one batch out and put the next one in.
 pub const SWAP: Interval = Interval::from_minutes(1.0);
@@ -33,19 +36,25 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
     let cavity = problem.first_cavity();
     let found = search(&problem, cavity, problem.first())?;
     let (fine, responses) =
-        uncertainty::respond(&problem, cavity, found, || refine(&problem, found));
-    let fine = fine?;
-    let out = Interval::from_seconds(fine.pull);
-    if let Some(late) = request.actions.iter().find(|timed| timed.at >= out) {
-        return Err(PlanError::AfterTheEnd { at: late.at, out });
-    }
+        uncertainty::respond(&problem, cavity, found, || refine(&problem, found, 0.0));
+    let mut fine = fine?;
     let ensemble = responses
         .as_ref()
         .map(|responses| responses.ensemble(fine.ready));
-    let batches = all_batches(&problem, &fine)?;
+    // Nobody measures: the latest of eight cooks in ten decides.
+    let sure = match &ensemble {
+        Some(ensemble) if !request.thermometer.there => ensemble.pull().late.seconds(),
+        _ => 0.0,
+    };
+    let stretch = (sure / fine.pull).max(1.0);
+    if stretch > 1.0 {
+        fine = refine(&problem, found, sure)?;
+    }
+    refuse_after_the_end(request, fine.pull)?;
+    let early = ensemble.as_ref().map(|ensemble| ensemble.pull().early);
+    let batches = all_batches(&problem, &fine, early, stretch)?;
     let usual = responses.as_ref().map(uncertainty::Responses::usual_end);
     let loading = weigh(&problem, cavity, found, usual);
-    let rest = request.entry().rest;
     let after_first: f64 = batches
         .iter()
         .skip(1)
@@ -53,32 +62,48 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         .sum();
     let kept = (after_first > 0.0)
         .then(|| follow(&problem, &fine.run, Interval::from_seconds(after_first)));
+    let rest = request.rest();
     let first = batches.first().map_or(0.0, |batch| batch.cook.seconds());
-    // What goes back for two minutes does so while the last batch rests.
-    let to_table = match kept.and_then(|kept| kept.reheated) {
-        Some(_) => rest.seconds().max(REHEAT.seconds()),
-        None => rest.seconds(),
-    };
+    // What goes back does so while the last batch rests.
+    let reheating = kept.and_then(|kept| kept.reheating).map(|back| back.time);
+    let to_table = reheating.map_or(rest.seconds(), |time| time.seconds().max(rest.seconds()));
+    let eat_at = Interval::from_seconds(first + after_first + to_table);
+    let longest = batches
+        .iter()
+        .map(|batch| batch.cook.seconds() / fine.pull)
+        .fold(1.0, f64::max);
+    let passes_60 = fine.progress.passed.map(Interval::from_seconds);
+    refuse_slow(request, passes_60.unwrap_or(eat_at), longest)?;
+    refuse_cold(request, kept)?;
     let pull_at = Interval::from_seconds(fine.pull);
     let mut plan = Plan {
         setting: request.setting_used(),
-        finish_at: fine.finish,
-        preheat: problem
-            .preheated
+        finish_at: fine
+            .deeds
+            .iter()
+            .find(|deed| {
+                deed.origin == Origin::Programme
+                    && matches!(request.programme, Programme::HotFinish { .. })
+            })
+            .map(|deed| Interval::from_seconds(deed.at)),
+        preheat: (problem.preheated && request.preheat != PreheatRule::Hot)
             .then(|| whole_minutes(problem.preheat_time())),
-        turn_at: fine.turn,
-        check_from: check_from(pull_at, quantum(fine.pull)),
+        turn_at: first_turn(&fine.deeds),
+        check_from: batches.first().map_or(pull_at, |batch| batch.check_from),
         pull_at,
         pull_core: Temperature::from_celsius(fine.pull_core),
         peak_core: Temperature::from_celsius(fine.peak.peak),
         peak_at: Interval::from_seconds(fine.pull + fine.peak.peak_at),
         rest_completed: request.rest_completes(),
+        measure_again: measure_again(&problem, found, &fine),
+        goals: goals(&problem, found, &fine),
+        worths: worths(&problem, cavity, found),
+        passes_60,
         rest,
-        eat_at: Interval::from_seconds(first + after_first + to_table),
+        eat_at,
         target: Target {
             name: request.texture().map(|texture| texture.name),
             core: request.target,
-            least_browning: request.least_browning(),
         },
         floor: request.floor(),
         below_floor: request.is_below_floor(),
@@ -120,12 +145,49 @@ fn refuse_above_ceiling(problem: &Problem) -> Result<(), PlanError> {
     })
 }
 
+/// Nothing can be done to what is out already.
+fn refuse_after_the_end(request: &Request, pull: f64) -> Result<(), PlanError> {
+    let late = request
+        .actions
+        .iter()
+        .find_map(|planned| match planned.when {
+            When::At(at) if at.seconds() >= pull => Some(at),
+            _ => None,
+        });
+    late.map_or(Ok(()), |at| {
+        let out = Interval::from_seconds(pull);
+        Err(PlanError::AfterTheEnd { at, out })
+    })
+}
+
+/// The clock of heating: from out of the fridge until the core passes 60 °C, or until it is served.
+fn refuse_slow(request: &Request, passed: Interval, longest: f64) -> Result<(), PlanError> {
+    let clock = Clock::Heating;
+    let time = request.warming().seconds() + passed.seconds() * longest;
+    let limit = clock.limit(request.entry().animal.is_poultry(), false);
+    if time <= limit.seconds() {
+        return Ok(());
+    }
+    let time = Interval::from_seconds(time);
+    Err(PlanError::Clock(Overrun { clock, time, limit }))
+}
+
+/// The clock of cooked food below keeping hot.
+fn refuse_cold(request: &Request, kept: Option<Kept>) -> Result<(), PlanError> {
+    let clock = Clock::Cooked;
+    let hot = Ahead::is_hot(request.room);
+    let limit = clock.limit(request.entry().animal.is_poultry(), hot);
+    match kept.map(|kept| kept.cold()) {
+        Some(time) if time > limit => Err(PlanError::Clock(Overrun { clock, time, limit })),
+        _ => Ok(()),
+    }
+}
+
 /// The cook as it is shown.
 struct Fine {
     run: Run,
-    turn: Option<Interval>,
-    swap: Option<Interval>,
-    finish: Option<Interval>,
+    deeds: Vec<Deed>,
+    progress: Progress,
     /// When the goal was met, s; the pull is the next mark of the clock.
     ready: f64,
     pull: f64,
@@ -135,26 +197,16 @@ struct Fine {
     picture: Picture,
 }
 
-/// Cooks on the fine grid with the turn and the pull on the marks of a kitchen clock.
-fn refine(problem: &Problem, found: Found) -> Result<Fine, PlanError> {
-    let step = quantum(found.pull);
-    let rest = problem.request.entry().rest.seconds();
-    let target = problem.request.target.celsius();
-    let hold = problem.goal().hold;
-    let threshold = problem
-        .request
-        .floor()
-        .core
-        .map_or(target, |floor| floor.celsius());
-    let to_mark = |at: f64| (at / step).round().max(1.0) * step;
-    let moments = found.moments(found.pull);
-    let moments = Moments {
-        turn: moments.turn.map(to_mark),
-        finish: moments.finish.map(to_mark),
-        sauce: moments.sauce.map(to_mark),
-        swap: moments.swap.map(to_mark),
+/// Cooks on the fine grid with the turn and the pull on the marks of a kitchen clock, for so many
+/// seconds at least.
+fn refine(problem: &Problem, found: Found, least: f64) -> Result<Fine, PlanError> {
+    let expected = found.pull.max(least);
+    let step = quantum(expected);
+    let timing = Timing {
+        mark: Some(step),
+        ..found.timing(expected)
     };
-    let mut recorder = Recorder::new(problem, found.pull + rest);
+    let mut recorder = Recorder::new(problem, expected + problem.request.rest().seconds());
     let load = problem.load(
         problem.first_cavity(),
         problem.first(),
@@ -162,22 +214,40 @@ fn refine(problem: &Problem, found: Found) -> Result<Fine, PlanError> {
         Variation::NONE,
     );
     recorder.see(&load);
-    let ready = problem.cook(load, moments, Variation::NONE, found.goal, |run| {
+    let ready = problem.cook(load, &timing, Variation::NONE, found.goal, |run, _| {
         recorder.see(run);
     })?;
     let mut run = ready.run;
+    let mut progress = ready.progress;
     let mut met = ready.at;
-    let mut pull = (run.elapsed() / step - 1e-6).ceil() * step;
+    let mut pull = (run.elapsed().max(least) / step - 1e-6).ceil() * step;
+    let script = problem.script(&timing, Variation::NONE);
+    let mut ahead: &[_] = &script;
     loop {
-        while run.elapsed() < pull - 1e-9 {
-            run.step(pull - run.elapsed());
-            recorder.see(&run);
+        while let [opening, rest @ ..] = ahead
+            && opening.at < run.elapsed() + 1e-9
+        {
+            ahead = rest;
         }
-        let rested = recorder.rest(&run, problem.rest(), rest, threshold);
-        let RestOutcome { peak, held, .. } = rested.outcome;
-        let enough = !problem.request.rest_completes() || (peak >= target && held >= hold);
-        if enough || pull > LONGEST.seconds() {
-            return Ok(Fine::new(problem, moments, met, run, rested));
+        while run.elapsed() < pull - 1e-9 {
+            let next = ahead.first().map_or(pull, |opening| opening.at.min(pull));
+            run.step(next - run.elapsed());
+            recorder.see(&run);
+            progress.see(run.elapsed(), problem.state(&run));
+            while let [opening, rest @ ..] = ahead
+                && opening.at <= run.elapsed() + 1e-9
+                && opening.at < pull - 1e-9
+            {
+                run.perform(&opening.actions);
+                ahead = rest;
+            }
+        }
+        let rested = recorder.rest(problem, &run, progress.held());
+        if rested.outcome.is_enough(problem.request) {
+            return Ok(Fine::new(problem, timing, progress, met, run, rested));
+        }
+        if pull > LONGEST.seconds() {
+            return Err(problem.never_reached(&run));
         }
         pull += step;
         met = pull;
@@ -185,11 +255,17 @@ fn refine(problem: &Problem, found: Found) -> Result<Fine, PlanError> {
 }
 
 impl Fine {
-    fn new(problem: &Problem, moments: Moments, ready: f64, run: Run, rested: Rested) -> Self {
+    fn new(
+        problem: &Problem,
+        timing: Timing,
+        progress: Progress,
+        ready: f64,
+        run: Run,
+        rested: Rested,
+    ) -> Self {
+        let deeds = problem.deeds(&timing);
+        let turns = deeds.iter().filter(|deed| deed.action.turns()).count();
         Self {
-            turn: moments.turn.map(Interval::from_seconds),
-            swap: moments.swap.map(Interval::from_seconds),
-            finish: moments.finish.map(Interval::from_seconds),
             ready,
             pull: run.elapsed(),
             pull_core: run.core(),
@@ -197,18 +273,82 @@ impl Fine {
             outcomes: outcomes::read(
                 problem,
                 &run,
-                moments.turn.is_some(),
+                turns % 2 == 1,
                 problem.first(),
                 &rested.picture,
             ),
             picture: rested.picture,
+            deeds,
+            progress,
             run,
         }
     }
 }
 
+/// The reading after the rest, where the floor is reached only there.
+fn measure_again(problem: &Problem, found: Found, fine: &Fine) -> Option<MeasureAgain> {
+    let request = problem.request;
+    let floor = request.floor_kept()?;
+    let least = floor.core?;
+    let held = floor.hold.seconds() <= 0.0 || fine.progress.held() >= 1.0;
+    // It is the reading that the cook takes it out at which must be enough.
+    if found.goal.core >= least.celsius() - 1e-6 && held {
+        return None;
+    }
+    let hold = floor.hold.seconds().max(floor.rest.seconds());
+    // When it has risen as far as it does, and has been there for as long as it must.
+    let rest = request.rest().seconds();
+    let after_pull = fine.peak.peak_at.max(hold).min(rest);
+    Some(MeasureAgain {
+        after_pull: Interval::from_seconds((after_pull / 30.0).round() * 30.0),
+        least,
+        hold: Interval::from_seconds(hold),
+        back_in: back_in(problem, found, least),
+    })
+}
+
+/// When each goal is met, on the marks of the clock, and what decides.
+fn goals(problem: &Problem, found: Found, fine: &Fine) -> Goals {
+    /// Further past the inside than this, and the cook is told with ways out, K.
+    const PAST: f64 = 5.0;
+    let step = quantum(fine.pull);
+    let marked = |at: f64| Interval::from_seconds((at / step - 1e-6).ceil() * step);
+    let progress = &fine.progress;
+    let inside_at = progress.inside().unwrap_or(fine.ready).min(fine.pull);
+    let wanted = problem.request.outside_used();
+    let outside_at = progress
+        .outside
+        .filter(|at| wanted != Outside::AsItComes && *at <= fine.pull + step);
+    let waits = marked(fine.ready).seconds() > marked(inside_at).seconds() + 1.0;
+    let past = fine.pull_core - found.goal.core;
+    let decides = if waits && wanted != Outside::AsItComes && problem.request.thermometer.there {
+        Decides::Outside
+    } else {
+        Decides::Inside
+    };
+    let far = decides == Decides::Outside && past > PAST;
+    Goals {
+        outside: wanted,
+        inside_core: Temperature::from_celsius(found.goal.core),
+        inside_at: marked(inside_at),
+        outside_at: outside_at.map(marked),
+        decides,
+        past: TemperatureDifference::from_kelvins(past),
+        alternatives: if far {
+            alternatives(problem.request, found)
+        } else {
+            Vec::new()
+        },
+    }
+}
+
 /// Every load with its time; later ones meet a hot machine.
-fn all_batches(problem: &Problem, fine: &Fine) -> Result<Vec<Batch>, PlanError> {
+fn all_batches(
+    problem: &Problem,
+    fine: &Fine,
+    early: Option<Interval>,
+    stretch: f64,
+) -> Result<Vec<Batch>, PlanError> {
     let count = |trays: &[Tray]| Problem::pieces_on(trays).count() as u32;
     let mut batches = Vec::with_capacity(problem.loading.loads.len());
     // Loads of equal pieces as many as before are as long as before.
@@ -221,41 +361,44 @@ fn all_batches(problem: &Problem, fine: &Fine) -> Result<Vec<Batch>, PlanError> 
             problem.next_cavity(&fine.run)
         };
         let heaviest = heaviest(problem, trays);
-        let (cook, turn, swap) = if n == 0 {
-            (fine.pull, fine.turn, fine.swap)
+        let (cook, deeds) = if n == 0 {
+            (fine.pull, fine.deeds.clone())
         } else {
             let found = match known {
                 Some((pieces, mass, found)) if pieces >= count(trays) && mass == heaviest => found,
                 _ => search(problem, cavity, trays)?,
             };
             known = Some((count(trays), heaviest, found));
-            timed(found)
+            timed(problem, found, stretch)
         };
         let second = problem
             .second_of(load)
             .map(|trays| {
                 let alike = count(trays) == count(problem.first_of(load))
                     && heaviest == self::heaviest(problem, trays);
-                let (cook, turn_at, _) = if alike {
-                    (cook, turn, swap)
+                let (cook, deeds) = if alike {
+                    (cook, deeds.clone())
                 } else {
-                    timed(search(problem, cavity, trays)?)
+                    timed(problem, search(problem, cavity, trays)?, stretch)
                 };
                 Ok::<_, PlanError>(SecondDrawer {
                     pieces: count(trays),
                     cook: Interval::from_seconds(cook),
-                    turn_at,
+                    turn_at: first_turn(&deeds),
                 })
             })
             .transpose()?;
         let longest = second.map_or(cook, |second| second.cook.seconds().max(cook));
+        let scale = longest / fine.pull;
         batches.push(Batch {
             pieces: count(&load.trays),
             levels: load.trays.len() as u32,
             heaviest,
             cook: Interval::from_seconds(longest),
-            turn_at: turn,
-            swap_at: swap,
+            turn_at: first_turn(&deeds),
+            swap_at: moment(&deeds, |action| *action == Action::SwapRacks),
+            check_from: check_from(longest, &deeds, early.map(|early| early.seconds() * scale)),
+            deeds,
             second,
         });
     }
@@ -269,13 +412,25 @@ fn heaviest(problem: &Problem, trays: &[Tray]) -> Mass {
         .fold(Mass::from_grams(0.0), |a, b| if a > b { a } else { b })
 }
 
-/// Pull, turn and swap of what was found, on the marks of a kitchen clock.
-fn timed(found: Found) -> (f64, Option<Interval>, Option<Interval>) {
-    let step = quantum(found.pull);
-    let to_mark = |seconds: f64| (seconds / step).ceil() * step;
-    let moments = found.moments(found.pull);
-    let mark = |at: Option<f64>| at.map(|at| Interval::from_seconds(to_mark(at)));
-    (to_mark(found.pull), mark(moments.turn), mark(moments.swap))
+fn moment(deeds: &[Deed], is: impl Fn(&Action) -> bool) -> Option<Interval> {
+    let deed = deeds.iter().find(|deed| is(&deed.action))?;
+    Some(Interval::from_seconds(deed.at))
+}
+
+fn first_turn(deeds: &[Deed]) -> Option<Interval> {
+    moment(deeds, |action| action.turns())
+}
+
+/// Pull and deeds of what was found, on the marks of a kitchen clock.
+fn timed(problem: &Problem, found: Found, stretch: f64) -> (f64, Vec<Deed>) {
+    let pull = found.pull * stretch;
+    let step = quantum(pull);
+    let pull = (pull / step).ceil() * step;
+    let timing = Timing {
+        mark: Some(step),
+        ..found.timing(pull)
+    };
+    (pull, problem.deeds(&timing))
 }
 
 fn quantum(pull_seconds: f64) -> f64 {
@@ -286,9 +441,22 @@ fn quantum(pull_seconds: f64) -> f64 {
     }
 }
 
-fn check_from(pull: Interval, step: f64) -> Interval {
-    let from = pull.seconds() * (1.0 - CHECK_BEFORE);
-    Interval::from_seconds((from / step).floor().max(1.0) * step)
+/// From when to check: a quarter of the cook before its end, no later than the earliest of eight
+/// cooks in ten, and after the last turn or swap that is due before the end.
+fn check_from(pull: f64, deeds: &[Deed], early: Option<f64>) -> Interval {
+    let step = quantum(pull);
+    let quarter = pull * (1.0 - CHECK_BEFORE);
+    let from = (quarter.min(early.unwrap_or(quarter)) / step)
+        .floor()
+        .max(1.0)
+        * step;
+    let moved = |action: &Action| action.turns() || *action == Action::SwapRacks;
+    let last = deeds
+        .iter()
+        .filter(|deed| deed.at < pull && moved(&deed.action))
+        .map(|deed| deed.at + step)
+        .fold(0.0, f64::max);
+    Interval::from_seconds(from.max(last).min(pull))
 }
 
 fn whole_minutes(time: Interval) -> Interval {

@@ -30,6 +30,18 @@ pub struct Message {
     pub values: Vec<Quantity>,
 }
 
+impl From<String> for Message {
+    fn from(words: String) -> Self {
+        Self::plain(words)
+    }
+}
+
+impl From<&str> for Message {
+    fn from(words: &str) -> Self {
+        Self::plain(words)
+    }
+}
+
 impl Message {
     /// Words without quantities.
     #[must_use]

@@ -11,6 +11,7 @@ mod answer;
 mod check;
 mod cook;
 mod error;
+mod goals;
 mod loading;
 mod make;
 mod message;
@@ -19,24 +20,29 @@ mod request;
 mod search;
 mod text;
 mod uncertainty;
+mod what_if;
 
-pub use answer::{Batch, MODEL_VERSION, Plan, SecondDrawer, Target};
-pub use cook::hot_holding::{HOT, Kept, REHEAT};
+pub use answer::{
+    Alternative, Batch, GoalChange, Goals, MODEL_VERSION, MeasureAgain, Plan, SecondDrawer, Target,
+    Worth,
+};
+pub use cook::hot_holding::{Kept, REHEAT, Reheating};
 pub use cook::outcomes::{Crispness, DoneShare, FaceOutcome, Outcomes};
-pub use cook::{DEPTHS, LONGEST, MOST_COLUMNS, Picture};
+pub use cook::{DEPTHS, Deed, LONGEST, MOST_COLUMNS, Picture};
 pub use error::PlanError;
+pub use goals::{Decides, Outside};
 pub use loading::lay::Apart;
 pub use loading::levels::Level;
 pub use loading::{Loading, OtherLoading, Turning};
 pub use make::plan;
 pub use message::{Message, Quantity};
 pub use questions::compare::{Compared, ahead, compare, surface, thawing};
+pub use questions::convert::{Converted, Outcome, convert};
 pub use questions::together::{How, Together, together};
-pub use questions::{
-    Converted, DeadlineError, Equivalent, Outcome, SettingFor, convert, equivalent, setting_for,
-};
+pub use questions::{DeadlineError, Equivalent, SettingFor, equivalent, setting_for};
 pub use request::{
-    Keeping, LoadRule, PreheatRule, Programme, Request, SauceRule, Start, TimedAction, TurnRule,
+    BatchOrder, Keeping, LoadRule, Origin, PlannedAction, PreheatRule, Programme, Request,
+    SauceRule, Start, Thermometer, TurnRule, When,
 };
 pub use text::render::render;
 pub use text::steps::{Step, StepKind};

@@ -2,7 +2,7 @@
 //! pot.
 
 use crate::heat::{Piece, Surroundings};
-use crate::meat::water::saturation;
+use crate::meat::water::{PRESSURE, saturation};
 use crate::stop::Stop;
 use crate::units::{Interval, Temperature};
 
@@ -91,6 +91,7 @@ impl Ahead {
             emissivity: EMISSIVITY,
             vapour: humidity * saturation(celsius)[0],
             open,
+            pressure: PRESSURE,
         };
         match self {
             Self::Blot | Self::Covered(_) => air(FRIDGE, 1.0, FRIDGE_CONVECTION, 0.0),

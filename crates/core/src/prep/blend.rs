@@ -1,7 +1,7 @@
 //! A cook's own rub: what it is mixed of, and what so much of it holds.
 
 use super::measure::Ingredient;
-use super::own::Unfit;
+use super::unfit::Unfit;
 use crate::units::Mass;
 
 /// Something of a blend.

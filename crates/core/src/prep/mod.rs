@@ -3,6 +3,8 @@
 
 mod ahead;
 mod blend;
+mod cautions;
+mod clocks;
 mod measure;
 mod method;
 mod own;
@@ -11,14 +13,17 @@ mod quantity;
 mod salt;
 mod schools;
 mod thaw;
+mod unfit;
 
 pub use ahead::{Ahead, Moment, march};
 pub use blend::{BLEND_WORD, Blend, MOST_PARTS, Part};
+pub use clocks::{Clock, Overrun, check_clocks, clocks, warming_before};
 pub use measure::{Ingredient, spoons};
 pub use method::{Method, Place, Task, Window};
-pub use own::{METHOD_NAME, METHOD_REASON, MOST_SEASONINGS, MOST_TASKS, Unfit, own};
+pub use own::{METHOD_NAME, METHOD_REASON, MOST_SEASONINGS, MOST_TASKS, own};
 pub use portion::{Appetite, edible_share, portion};
 pub use quantity::{Amount, Coating, Seasoning, quantities, sodium};
 pub use salt::{SALT_IN_MEAT, half_depth, salted_evenly};
 pub use schools::{bare, methods};
 pub use thaw::{Bath, thaw_time};
+pub use unfit::Unfit;

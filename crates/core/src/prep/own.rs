@@ -1,21 +1,14 @@
 //! A cook's own way of getting meat ready: copied from a school and changed.
 
 use super::ahead::Ahead;
+use super::cautions::{BOIL_IT, CHILL, TWO_HOURS, raw_caution};
+use super::clocks::{Clock, check_clocks};
 use super::method::{Method, Place, Task};
 use super::quantity::Seasoning;
-use super::schools::{BOIL_IT, CHILL, TWO_HOURS, raw_caution};
+use super::unfit::Unfit;
 use crate::meat::Cut;
 use crate::units::bounds::{AHEAD, COUNTER, PARBOIL};
-
-/// What does not fit in something the cook made.
-#[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
-#[error("{detail}")]
-pub struct Unfit {
-    /// The field of it.
-    pub field: &'static str,
-    /// What is wrong, and what would be right.
-    pub detail: String,
-}
+use crate::units::{Interval, Temperature};
 
 /// Tasks of a method, at the most.
 pub const MOST_TASKS: usize = 12;
@@ -25,31 +18,12 @@ pub const MOST_SEASONINGS: usize = 8;
 pub const METHOD_NAME: usize = 80;
 /// Letters of a reason, at the most.
 pub const METHOD_REASON: usize = 240;
+/// A kitchen as it usually is, °C; a hot one is looked at when the plan is made.
+const ROOM: f64 = 21.0;
 /// Salt for the meat's weight, and salt in a brine, %: less cannot be tasted, more cannot be eaten
 /// (common practice: 0.5 to 1.5 on the meat, 0.5 to 10 in the water).
 const SALT: [f64; 2] = [0.1, 3.0];
 const BRINE: [f64; 2] = [0.3, 12.0];
-
-impl Unfit {
-    pub(super) const fn new(field: &'static str, detail: String) -> Self {
-        Self { field, detail }
-    }
-
-    /// Accepts words of 1 to so many letters.
-    pub(super) fn unless_word(
-        field: &'static str,
-        what: &str,
-        word: &str,
-        most: usize,
-    ) -> Result<(), Self> {
-        let letters = word.trim().chars().count();
-        if (1..=most).contains(&letters) {
-            return Ok(());
-        }
-        let detail = format!("{what} has 1 to {most} letters, this one {letters}");
-        Err(Self::new(field, detail))
-    }
-}
 
 /// Accepts a cook's own method for a cut. Names, times and seasonings are the cook's; what can hurt is
 /// told where it applies, whatever the cook wrote.
@@ -86,6 +60,7 @@ pub fn own(cut: &Cut, mut method: Method) -> Result<Method, Unfit> {
         return Err(Unfit::new("tasks", detail));
     }
     method.tasks.iter().try_for_each(check_task)?;
+    check_times(cut, &method)?;
     check_seasonings(&method.seasonings)?;
     let marinated = method.seasonings.contains(&Seasoning::Marinade);
     for (number, task) in method.tasks.iter_mut().enumerate() {
@@ -117,6 +92,10 @@ fn check_task(task: &Task) -> Result<(), Unfit> {
         Some(Ahead::Counter(_)) => (COUNTER, Some(Place::Counter)),
         Some(Ahead::Parboil(_)) => (PARBOIL, Some(Place::Hob)),
         Some(Ahead::Uncovered(_) | Ahead::Covered(_)) => (AHEAD, Some(Place::Fridge)),
+        // What lies on the counter is out of the fridge, whatever is done there.
+        Some(Ahead::Blot) | None if matches!(task.place, Place::Counter | Place::Bowl) => {
+            (COUNTER, None)
+        }
         Some(Ahead::Blot) | None => (AHEAD, None),
     };
     if place.is_some_and(|place| place != task.place) {
@@ -134,6 +113,39 @@ fn check_task(task: &Task) -> Result<(), Unfit> {
         return refuse("hands are at work for no longer than it takes".to_owned());
     }
     Ok(())
+}
+
+/// Whether all tasks together, each at its longest, keep within the clocks of food safety.
+fn check_times(cut: &Cut, method: &Method) -> Result<(), Unfit> {
+    let longest = |task: &Task| match (task.ahead, task.window.longest) {
+        (Some(Ahead::Counter(_)), time) => Some(Ahead::Counter(time)),
+        (Some(Ahead::Uncovered(_)), time) => Some(Ahead::Uncovered(time)),
+        (Some(Ahead::Covered(_)), time) => Some(Ahead::Covered(time)),
+        (Some(Ahead::Parboil(_)), time) => Some(Ahead::Parboil(time)),
+        (Some(Ahead::Blot) | None, time) => match task.place {
+            Place::Counter | Place::Bowl => Some(Ahead::Counter(time)),
+            Place::Fridge => Some(Ahead::Covered(time)),
+            Place::Hob => None,
+        },
+    };
+    let stages: Vec<Ahead> = method.tasks.iter().filter_map(longest).collect();
+    let poultry = cut.animal.is_poultry();
+    let (none, room) = (Interval::from_seconds(0.0), Temperature::from_celsius(ROOM));
+    check_clocks(&stages, none, poultry, room).map_err(|over| {
+        let hours = |time: Interval| (time.minutes() / 6.0).round() / 10.0;
+        let words = if over.clock == Clock::Raw {
+            "its tasks keep the meat out of the fridge"
+        } else {
+            over.clock.words()
+        };
+        let detail = format!(
+            "{words} for {} h at the longest, and {} h are the most; {}",
+            hours(over.time),
+            hours(over.limit),
+            over.clock.way_out()
+        );
+        Unfit::new("tasks", detail)
+    })
 }
 
 fn check_seasonings(seasonings: &[Seasoning]) -> Result<(), Unfit> {

@@ -1,20 +1,12 @@
 //! The schools of getting meat ready, by cut. All times are common practice.
 
 use super::ahead::Ahead;
+use super::cautions::{BOIL_IT, CHILL, RAW_MEAT, TWO_HOURS, raw_caution};
 use super::method::{Method, Place, Task};
 use super::quantity::{Coating, Seasoning};
 use crate::meat::{Animal, Class, Coat, Cut, CutId};
 
 const HOUR: f64 = 60.0;
-const RAW_POULTRY: &str =
-    "Do not wash raw poultry, it spreads bacteria: blot it. Wash your hands after touching it.";
-const RAW_MEAT: &str = "Wash your hands after touching raw meat.";
-pub(super) const BOIL_IT: &str =
-    "Boil what the meat has lain in before it is a sauce, or throw it away.";
-pub(super) const TWO_HOURS: &str = "Out of the fridge for two hours at the most, one in a hot kitchen; your local authority decides.";
-pub(super) const CHILL: &str =
-    "Chill part-cooked meat at once, and cook it through the same day or the next.";
-
 /// Salt by weight, the middle of the usual half to one and a half per cent.
 const SALT: f64 = 0.01;
 
@@ -85,13 +77,6 @@ const OVERNIGHT: &str =
 fn is_big(cut: &Cut) -> bool {
     let [_, usual, _] = cut.usual_mass;
     usual.grams() >= 700.0 || cut.animal == Animal::Beef
-}
-
-pub(super) const fn raw_caution(cut: &Cut) -> &'static str {
-    match cut.animal {
-        Animal::Chicken | Animal::Turkey => RAW_POULTRY,
-        Animal::Pork | Animal::Beef | Animal::Lamb => RAW_MEAT,
-    }
 }
 
 fn named(id: &str, name: &str, reason: &str, coat: Coat) -> Method {

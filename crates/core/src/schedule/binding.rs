@@ -1,7 +1,7 @@
 //! What is in the way of a supper that does not go.
 
+use super::change::Change;
 use super::supper::{Binding, Minute, Serve, Supper};
-use super::ways::Change;
 
 /// What a dish still needs at least: what has begun until it ends, the rest at its shortest, min.
 pub fn remaining(supper: &Supper, dish: usize) -> Minute {

@@ -149,7 +149,7 @@ impl Places {
                 stand: None,
                 lasts: [rest; 3],
                 wait: 0,
-                hands: Vec::new(),
+                hands: measuring(plan, rest),
             });
         }
         Dish {
@@ -251,6 +251,24 @@ fn hands_at(at: Minute, lasts: Minute, what: &str) -> Vec<HandsOn> {
     }]
 }
 
+/// Hands that measure again within the rest, where the plan makes the cook do so.
+fn measuring(plan: &Plan, rest: Minute) -> Vec<HandsOn> {
+    let mut steps = plan.steps.iter().enumerate();
+    let found = steps.find(|(_, step)| step.kind == StepKind::Measure);
+    let (Some(again), Some((number, step))) = (plan.measure_again, found) else {
+        return Vec::new();
+    };
+    let mut hands = hands_at(
+        whole_minutes(again.after_pull).min(rest - TO_CHECK).max(0),
+        TO_CHECK.min(rest),
+        &step.short(),
+    );
+    for moment in &mut hands {
+        moment.steps = vec![number];
+    }
+    hands
+}
+
 /// Moments of hands within the time in the machine, those that run into one another as one.
 fn at_the_machine(plan: &Plan, before: Minute, end: Minute) -> Vec<HandsOn> {
     let mut moments: Vec<HandsOn> = Vec::new();
@@ -260,19 +278,19 @@ fn at_the_machine(plan: &Plan, before: Minute, end: Minute) -> Vec<HandsOn> {
             StepKind::Load => TO_LOAD,
             StepKind::Turn | StepKind::Sauce | StepKind::Act => TO_TURN,
             StepKind::Pull => TO_PULL,
-            StepKind::Rest | StepKind::Serve => continue,
+            StepKind::Rest | StepKind::Measure | StepKind::Serve => continue,
         };
         let at = (before + step.at.minutes().round() as Minute).clamp(0, (end - lasts).max(0));
         match moments.last_mut() {
             Some(last) if last.at + last.lasts >= at => {
                 last.lasts = last.lasts.max(at + lasts - last.at);
-                last.what = format!("{}; {}", last.what, step.title);
+                last.what = format!("{}; {}", last.what, step.short());
                 last.steps.push(number);
             }
             _ => moments.push(HandsOn {
                 at,
                 lasts,
-                what: step.title.clone(),
+                what: step.short(),
                 steps: vec![number],
             }),
         }

@@ -2,6 +2,7 @@
 //! hob, the fridge and the hands there are.
 
 mod binding;
+mod change;
 mod clash;
 mod kitchen;
 mod queue;
@@ -12,6 +13,7 @@ mod supper;
 mod timeline;
 mod ways;
 
+pub use change::Change;
 pub use clash::{Clash, Scarce, as_asked, clashes};
 pub use kitchen::{Places, Side, Site};
 pub use sides::{SIDES, TypicalSide, TypicalSite};
@@ -20,4 +22,4 @@ pub use supper::{
     Begun, Binding, Dish, HandsOn, Instead, Minute, PlaceKind, Placed, Resource, Schedule, Serve,
     Stand, Supper, Task, TaskKey, Waiting, whole_minutes,
 };
-pub use ways::{Change, WayOut, ways_out};
+pub use ways::{WayOut, ways_out};

@@ -1,8 +1,9 @@
 //! What would make an impossible supper possible.
 
 use super::binding::eased;
+use super::change::Change;
 use super::solve::{later, solve};
-use super::supper::{Instead, Minute, Schedule, Supper};
+use super::supper::{Instead, Schedule, Supper};
 use crate::stop::Stop;
 
 /// A way out, with its effect.
@@ -12,21 +13,6 @@ pub struct WayOut {
     pub change: Change,
     /// The schedule it allows.
     pub schedule: Schedule,
-}
-
-/// What to change.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
-pub enum Change {
-    /// Eat so many minutes later.
-    Later(Minute),
-    /// The dish of this number of what it could be instead.
-    Instead(usize),
-    /// Work in the hours in which nobody should.
-    Awake,
-    /// A second pair of hands.
-    AnotherHand,
-    /// Another machine, or another ring, like the numbered one.
-    AnotherPlace(usize),
 }
 
 /// For a supper that does not go: every way out that works, the nearest first, with what its dishes

@@ -4,8 +4,7 @@
 use std::collections::HashMap;
 
 use super::dishes::Table;
-use super::report::ALL;
-use super::wish::{BegunTask, Wish};
+use super::wish::{ALL, BegunTask, Wish};
 use crate::schedule::{Begun, Minute, Placed, Task, TaskKey};
 
 /// Where tasks stood before a change.

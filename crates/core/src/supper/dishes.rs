@@ -5,7 +5,7 @@ use std::sync::Arc;
 use super::wish::{Course, Joins, MethodWish, Wish, WishedCook, WishedSide};
 use super::{Planner, SupperError};
 use crate::fryer::{Action, Machine, MachineKind};
-use crate::plan::{Plan, Programme, Request, TimedAction};
+use crate::plan::{Plan, PlannedAction, Programme, Request, When};
 use crate::prep::{Method, methods};
 use crate::schedule::{
     Dish, HandsOn, Minute, Places, Side, Site, Task, TaskKey, TypicalSite, whole_minutes,
@@ -16,8 +16,8 @@ use crate::units::{Interval, Mass};
 const USUAL_SIDE: Mass = Mass::from_grams(600.0);
 /// A pull that moves by less does not move what joins before it, s.
 const SAME_MINUTE: f64 = 45.0;
-/// How a plan says that a side dish joins.
-const ADD_SIDE: &str = "Add the side dish";
+/// How a plan says that a side dish joins: "Add ...", or "add ..." behind something else.
+const ADD_SIDE: &str = "dd the side dish";
 
 /// A cook, planned.
 pub(super) struct Cook {
@@ -124,7 +124,7 @@ impl Table {
             while moment.what.contains(ADD_SIDE)
                 && let Some(name) = names.next()
             {
-                let named = format!("Add the {name}");
+                let named = format!("dd the {name}");
                 moment.what = moment.what.replacen(ADD_SIDE, &named, 1);
             }
         }
@@ -220,8 +220,8 @@ fn planned(
             }
             // Of several batches, each has its part.
             let mass = side.mass.unwrap_or(USUAL_SIDE).grams() / made.plan.batches.len() as f64;
-            made.request.actions.push(TimedAction {
-                at,
+            made.request.actions.push(PlannedAction {
+                when: When::At(at),
                 action: Action::AddSide(Mass::from_grams(mass)),
             });
         }

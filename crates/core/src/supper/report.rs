@@ -2,8 +2,11 @@
 //! that it takes longer. Reports are facts and are only added; what they come to is folded here.
 
 use super::before::Before;
-use super::wish::BegunTask;
+use super::wish::{ALL, BegunTask};
 use crate::schedule::{Minute, TaskKey};
+
+/// Later is so many minutes later.
+const PUT_OFF: Minute = 5;
 
 /// What is reported.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -32,11 +35,6 @@ pub struct Report {
     /// When.
     pub at: Minute,
 }
-
-/// Later is so many minutes later.
-const PUT_OFF: Minute = 5;
-/// More moments than a task has.
-pub(super) const ALL: u32 = 99;
 
 /// What has begun once a report is taken in, by the schedule that stood when it was made. A report
 /// about a task that is not there changes nothing.

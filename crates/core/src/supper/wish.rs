@@ -153,3 +153,6 @@ impl Wish {
         (begun.moments > 0).then_some(begun.moments)
     }
 }
+
+/// More moments than a task has.
+pub(super) const ALL: u32 = 99;

@@ -106,6 +106,26 @@ pub const AGO: Bound = Bound::new("time since it happened", "ago_s", "s", 0.0, 8
 pub const STAGE_TIME: Bound = Bound::new("time at the other setting", "stage_s", "s", 60.0, 7200.0);
 /// When something is done in the middle of a cook.
 pub const ACTION_AT: Bound = Bound::new("time of an action", "at_s", "s", 0.0, 14_400.0);
+/// The same as a share of the cook, and before its end.
+pub const ACTION_SHARE: Bound = Bound::new("share of the cook", "share", "of the cook", 0.0, 0.95);
+/// See [`ACTION_SHARE`].
+pub const ACTION_BEFORE_END: Bound = Bound::new(
+    "time of an action before the end",
+    "before_end_s",
+    "s",
+    30.0,
+    7200.0,
+);
+/// Height of a kitchen over the sea.
+pub const ALTITUDE: Bound = Bound::new("altitude", "altitude_m", "m", -100.0, 4500.0);
+/// What a thermometer shows in ice water.
+pub const THERMOMETER_OFFSET: Bound = Bound::new(
+    "reading in ice water",
+    "thermometer_offset_k",
+    "K",
+    -5.0,
+    5.0,
+);
 /// Things done in the middle of a cook.
 pub const ACTIONS: Bound = Bound::new("actions", "actions", "actions", 0.0, 20.0);
 /// Weight of a dish added beside the meat.
@@ -181,7 +201,11 @@ pub const HOT_COUNTER: Bound = Bound::new(
 pub const PARBOIL: Bound = Bound::new("time in the pot", "parboil_s", "s", 0.0, 3600.0);
 
 /// All of them, for descriptions of an interface and for generators.
-pub const ALL: [Bound; 42] = [
+pub const ALL: [Bound; 46] = [
+    ACTION_SHARE,
+    ACTION_BEFORE_END,
+    ALTITUDE,
+    THERMOMETER_OFFSET,
     AHEAD,
     AHEADS,
     COUNTER,

@@ -5,7 +5,7 @@
 
 use ember_core::basket::{Footprint, GAP, Room, with_air};
 use ember_core::fryer::{
-    Action, Cavity, Floor, KindLaw, MachineKind, OPENING, Rest, Run, Spot, Support,
+    Action, Cavity, Floor, KindLaw, MachineKind, OPENING, Rest, Run, Spot, Support, Which,
 };
 use ember_core::geometry::{self, Body};
 use ember_core::heat::{FaceLaw, Grid, Piece};
@@ -167,7 +167,7 @@ pub fn run(fact: &Fact, constants: &Constants) -> Run {
 pub fn advance(run: &mut Run, fact: &Fact, minute: f64) {
     let from = run.elapsed() / 60.0 - 1e-9;
     let mut script: Vec<(f64, Action)> = Vec::new();
-    script.extend(fact.flips.iter().map(|at| (*at, Action::Turn)));
+    script.extend(fact.flips.iter().map(|at| (*at, Action::Turn(Which::All))));
     script.extend(
         fact.stages
             .iter()
@@ -177,7 +177,7 @@ pub fn advance(run: &mut Run, fact: &Fact, minute: f64) {
     for (at, action) in script {
         if at >= from && at < minute {
             run.advance_to(at * 60.0);
-            run.perform(action);
+            run.perform(&[action]);
         }
     }
     run.advance_to(minute * 60.0);

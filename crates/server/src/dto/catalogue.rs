@@ -1,9 +1,9 @@
 //! What the sentence offers: cuts, coats, schools, typical machines, safety floors.
 
-use ember_core::doneness::{Region, floor, usual_texture};
+use ember_core::doneness::{Handling, Region, floor, usual_texture};
 use ember_core::fryer::{PRESETS, Preset, Support};
 use ember_core::meat::{CATALOGUE, Coat, Cut};
-use ember_core::plan::{LoadRule, PreheatRule, SauceRule, TurnRule};
+use ember_core::plan::{LoadRule, Outside, PreheatRule, SauceRule, TurnRule};
 use ember_core::schedule::{SIDES, TypicalSide, TypicalSite};
 use ember_core::units::bounds;
 use serde::Serialize;
@@ -13,7 +13,10 @@ use super::machine::MachineDto;
 use super::plan::FloorDto;
 use super::request::RegionDto;
 use super::supper::{SideDto, SiteDto};
-use super::words::{CoatDto, CutDto, LoadDto, PreheatDto, SauceDto, SupportDto, TurnDto};
+use super::words::{
+    CoatDto, CutDto, FirstUpDto, HandlingDto, LoadDto, OutsideDto, PreheatDto, SauceDto,
+    SupportDto, TurnDto,
+};
 
 /// Everything a sentence can be made of.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
@@ -26,6 +29,8 @@ pub struct CatalogueDto {
     pub turn: Vec<TurnSchoolDto>,
     /// Schools of saucing.
     pub sauce: Vec<SauceSchoolDto>,
+    /// How the outside can be.
+    pub outside: Vec<OutsideEntryDto>,
     /// Ways of loading.
     pub load: Vec<LoadEntryDto>,
     /// Ways of holding the pieces.
@@ -101,6 +106,14 @@ pub struct CutEntryDto {
     pub usual_coat: CoatDto,
     /// Usual school of turning.
     pub usual_turn: TurnDto,
+    /// How the outside usually is, by doneness in their order.
+    pub usual_outside: Vec<OutsideDto>,
+    /// What can have been done to it.
+    pub handlings: Vec<HandlingEntryDto>,
+    /// Names of the face for show and of the other, where they differ.
+    pub faces: Option<[String; 2]>,
+    /// The face that usually looks up first.
+    pub usual_first_up: FirstUpDto,
     /// Floors by region.
     pub floors: Vec<CutFloorDto>,
 }
@@ -121,6 +134,39 @@ pub struct CoatEntryDto {
     pub coat: CoatDto,
     /// The words in the sentence.
     pub words: String,
+}
+
+/// Something that can have been done to a cut.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct HandlingEntryDto {
+    /// Identity.
+    pub handling: HandlingDto,
+    /// The words.
+    pub words: String,
+    /// Why it matters.
+    pub reason: String,
+    /// The safe minimum by region, where it was.
+    pub floors: Vec<RegionFloorDto>,
+}
+
+/// A safe minimum in a region.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct RegionFloorDto {
+    /// Region.
+    pub region: RegionDto,
+    /// Floor.
+    pub floor: FloorDto,
+}
+
+/// How the outside can be.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct OutsideEntryDto {
+    /// Identity.
+    pub outside: OutsideDto,
+    /// The words.
+    pub words: String,
+    /// What it means.
+    pub reason: String,
 }
 
 /// The floor of a cut in a region.
@@ -244,11 +290,36 @@ impl From<&Cut> for CutEntryDto {
             } else {
                 TurnDto::EqualBrowning
             },
+            usual_outside: cut
+                .textures
+                .iter()
+                .map(|texture| Outside::of(texture.least_browning).into())
+                .collect(),
+            handlings: Handling::ALL
+                .into_iter()
+                .filter(|handling| handling.applies(cut))
+                .map(|handling| HandlingEntryDto {
+                    handling: handling.into(),
+                    words: handling.words().to_owned(),
+                    reason: handling.reason().to_owned(),
+                    floors: REGIONS
+                        .iter()
+                        .map(|region| RegionFloorDto {
+                            region: *region,
+                            floor: (&floor((*region).into(), cut.animal, cut.class, handling))
+                                .into(),
+                        })
+                        .collect(),
+                })
+                .collect(),
+            faces: cut.faces().map(|faces| faces.map(str::to_owned)),
+            usual_first_up: cut.first_up().into(),
             floors: REGIONS
                 .iter()
                 .map(|region| CutFloorDto {
                     region: *region,
-                    floor: (&floor((*region).into(), cut.animal, cut.class)).into(),
+                    floor: (&floor((*region).into(), cut.animal, cut.class, Handling::Plain))
+                        .into(),
                     usual_core_target_c: usual_texture(cut, (*region).into())
                         .map_or(bounds::CORE_TARGET.max, |texture| texture.core.celsius()),
                     may_go_below: !cut.animal.is_poultry(),
@@ -298,6 +369,14 @@ impl CatalogueDto {
                     school: (*rule).into(),
                     words: rule.words().to_owned(),
                     reason: rule.reason().to_owned(),
+                })
+                .collect(),
+            outside: Outside::ALL
+                .iter()
+                .map(|outside| OutsideEntryDto {
+                    outside: (*outside).into(),
+                    words: outside.words().to_owned(),
+                    reason: outside.reason().to_owned(),
                 })
                 .collect(),
             load: LoadRule::ALL

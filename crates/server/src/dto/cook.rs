@@ -185,8 +185,12 @@ pub struct ForecastDto {
     pub at: DateTime<Utc>,
     /// What the model expected then.
     pub expected_c: f64,
-    /// Minutes more until the pull.
+    /// Time more until the pull, for both goals.
     pub more_s: f64,
+    /// Whether the inside is done; a reading says nothing of the outside.
+    pub inside_done: bool,
+    /// How long the outside still takes as planned, where it decides the pull.
+    pub outside_more_s: Option<f64>,
     /// The same in eight cooks of ten; absent where no band is known.
     pub more_band_s: Option<[f64; 2]>,
 }

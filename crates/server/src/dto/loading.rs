@@ -182,12 +182,21 @@ pub struct KeptDto {
     pub keeping: KeepingDto,
     /// How long it waits.
     pub wait_s: f64,
-    /// How long its core stays at 60 °C or above.
+    /// How long its core stays at keeping hot or above.
     pub stays_hot_s: f64,
     /// Its core at the end of the wait.
     pub core_c: f64,
     /// Its core after the reheating.
     pub reheated_c: Option<f64>,
+    /// How long it goes back.
+    #[serde(default)]
+    pub reheating_s: Option<f64>,
+    /// What it must reach, where it had fallen below keeping hot.
+    #[serde(default)]
+    pub reheat_to_c: Option<f64>,
+    /// Least temperature at which food is kept hot in the region.
+    #[serde(default)]
+    pub hot_c: Option<f64>,
 }
 
 wire_enum!(
@@ -377,7 +386,13 @@ impl From<Kept> for KeptDto {
             wait_s: kept.wait.seconds(),
             stays_hot_s: kept.stays_hot.seconds(),
             core_c: kept.core.celsius(),
-            reheated_c: kept.reheated.map(|core| core.celsius()),
+            reheated_c: kept.reheating.map(|back| back.core.celsius()),
+            reheating_s: kept.reheating.map(|back| back.time.seconds()),
+            reheat_to_c: kept
+                .reheating
+                .and_then(|back| back.least)
+                .map(|least| least.celsius()),
+            hot_c: Some(kept.hot.celsius()),
         }
     }
 }

@@ -1,8 +1,10 @@
 //! Wire types: the unit stands in the field name, SI only, unknown fields are refused.
 
+pub mod action;
 pub mod catalogue;
 pub mod cook;
 pub mod event;
+pub mod goals;
 pub mod loading;
 pub mod machine;
 pub mod method;

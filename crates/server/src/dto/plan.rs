@@ -6,10 +6,12 @@ use ember_core::plan::{
     Assumption, Batch, DEPTHS, Ensemble, FaceOutcome, MODEL_VERSION, Member, Outcomes, Picture,
     Plan, Step, Warning,
 };
-use ember_core::units::{Interval, Temperature};
+use ember_core::units::{Interval, Temperature, TemperatureScale, WeightSystem};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::action::PlannedActionDto;
+use super::goals::{GoalsDto, MeasureAgainDto, WorthDto, done};
 use super::loading::{KeptDto, LoadingDto};
 use super::quantity::MessageDto;
 use super::words::{AssumptionKindDto, BrowningDto, CrispnessDto, StepKindDto, WarningKindDto};
@@ -40,6 +42,18 @@ pub struct PlanDto {
     pub peak_at_s: f64,
     /// Whether the rest completes the target.
     pub rest_completed: bool,
+    /// What must be measured again after the rest, where the safe minimum is reached only there.
+    #[serde(default)]
+    pub measure_again: Option<MeasureAgainDto>,
+    /// Both goals and which decides; absent in plans kept by earlier versions.
+    #[serde(default)]
+    pub goals: Option<GoalsDto>,
+    /// What each planned thing is worth.
+    #[serde(default)]
+    pub worths: Vec<WorthDto>,
+    /// When the core passes 60 °C; absent where it does not before it is served.
+    #[serde(default)]
+    pub passes_60_at_s: Option<f64>,
     /// Rest.
     pub rest_s: f64,
     /// When it is on the table.
@@ -230,6 +244,9 @@ pub struct FloorDto {
     pub hold_s: f64,
     /// Rest that belongs to the guidance.
     pub rest_s: f64,
+    /// Turns that belong to the guidance.
+    #[serde(default)]
+    pub turns: u32,
     /// Who says so.
     pub authority: String,
 }
@@ -252,6 +269,12 @@ pub struct BatchDto {
     /// When the racks change places.
     #[serde(default)]
     pub swap_at_s: Option<f64>,
+    /// From when to check, from its own loading; absent in plans kept by earlier versions.
+    #[serde(default)]
+    pub check_from_s: Option<f64>,
+    /// Everything done on the way, from its own loading.
+    #[serde(default)]
+    pub actions: Vec<PlannedActionDto>,
     /// The other drawer, where it is used.
     #[serde(default)]
     pub second: Option<SecondDrawerDto>,
@@ -282,6 +305,8 @@ impl From<&Batch> for BatchDto {
             levels: batch.levels,
             heaviest_g: Some(batch.heaviest.grams()),
             swap_at_s: batch.swap_at.map(seconds),
+            check_from_s: Some(batch.check_from.seconds()),
+            actions: batch.deeds.iter().map(done).collect(),
             second: batch.second.map(|second| SecondDrawerDto {
                 pieces: second.pieces,
                 cook_s: second.cook.seconds(),
@@ -333,8 +358,11 @@ pub struct StepDto {
     pub batch: u32,
     /// When, from loading the first batch; negative before.
     pub at_s: f64,
-    /// The order, short.
+    /// The order, short, temperatures in Celsius.
     pub title: String,
+    /// The order with its quantities open; absent in plans kept by earlier versions.
+    #[serde(default)]
+    pub order: Option<MessageDto>,
     /// Why, with numbers.
     pub reason: MessageDto,
     /// Core expected then.
@@ -457,7 +485,10 @@ impl From<&Step> for StepDto {
             kind: step.kind.into(),
             batch: step.batch,
             at_s: step.at.seconds(),
-            title: step.title.clone(),
+            title: step
+                .title
+                .render(TemperatureScale::Celsius, WeightSystem::Metric),
+            order: Some((&step.title).into()),
             reason: (&step.reason).into(),
             core_c: step.core.map(|core| core.celsius()),
             caution: step.caution.map(str::to_owned),
@@ -500,6 +531,10 @@ impl From<&Plan> for PlanDto {
             peak_core_c: plan.peak_core.celsius(),
             peak_at_s: plan.peak_at.seconds(),
             rest_completed: plan.rest_completed,
+            measure_again: plan.measure_again.map(MeasureAgainDto::from),
+            goals: Some((&plan.goals).into()),
+            worths: plan.worths.iter().map(WorthDto::from).collect(),
+            passes_60_at_s: plan.passes_60.map(seconds),
             rest_s: plan.rest.seconds(),
             eat_at_s: plan.eat_at.seconds(),
             target_name: plan.target.name.map(str::to_owned),
@@ -542,6 +577,7 @@ impl From<&ember_core::doneness::Floor> for FloorDto {
             core_c: floor.core.map(|core| core.celsius()),
             hold_s: floor.hold.seconds(),
             rest_s: floor.rest.seconds(),
+            turns: floor.turns,
             authority: floor.authority.to_owned(),
         }
     }

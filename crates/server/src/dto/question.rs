@@ -6,7 +6,7 @@ use utoipa::ToSchema;
 
 use super::machine::MachineDto;
 use super::request::RequestDto;
-use super::words::BrowningDto;
+use super::words::{BrowningDto, DecidesDto};
 
 /// Which setting is ready in time?
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
@@ -78,6 +78,10 @@ pub struct ConvertedDto {
     pub there: RecipeOutcomeDto,
     /// What the conversion leads to.
     pub here: RecipeOutcomeDto,
+    /// Which goal the recipe's time was for, and is matched; the other one differs as told.
+    pub decides: DecidesDto,
+    /// The safe minimum, where the recipe does not reach it.
+    pub below_c: Option<f64>,
 }
 
 impl From<SettingFor> for SettingForDto {
@@ -114,6 +118,8 @@ impl From<Converted> for ConvertedDto {
             time_s: converted.time.seconds(),
             there: converted.there.into(),
             here: converted.here.into(),
+            decides: converted.decides.into(),
+            below_c: converted.below.map(|floor| floor.celsius()),
         }
     }
 }

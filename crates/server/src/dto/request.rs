@@ -2,18 +2,21 @@
 
 use ember_core::basket::{GAP, Placed, Pose};
 use ember_core::doneness::Region;
-use ember_core::fryer::{Action, Machine};
-use ember_core::plan::{Programme, Request, Start, TimedAction};
+use ember_core::fryer::Machine;
+use ember_core::meat::{FirstUp, cut};
+use ember_core::plan::{Outside, PlannedAction, Programme, Request, Start, Thermometer};
 use ember_core::prep::Ahead;
 use ember_core::units::bounds;
-use ember_core::units::{Interval, Length, Mass, Temperature};
+use ember_core::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::action::PlannedActionDto;
 use super::machine::MachineDto;
 use super::method::{AheadDto, BlendDto, OwnMethodDto};
 use super::words::{
-    CoatDto, CutDto, KeepingDto, LoadDto, PreheatDto, SauceDto, SupportDto, TieDto, TurnDto,
+    BatchOrderDto, CoatDto, CutDto, FirstUpDto, HandlingDto, KeepingDto, LoadDto, OutsideDto,
+    PreheatDto, SauceDto, SupportDto, TieDto, TurnDto,
 };
 use crate::error::ApiError;
 
@@ -106,23 +109,55 @@ pub struct RequestDto {
     pub programme: Option<ProgrammeDto>,
     /// What else happens during the cook.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
-    pub actions: Vec<TimedActionDto>,
+    pub actions: Vec<PlannedActionDto>,
     /// School of preheating.
     pub preheat: PreheatDto,
     /// School of turning.
     pub turn: TurnDto,
     /// School of saucing.
     pub sauce: SauceDto,
-    /// Core temperature wanted.
+    /// Core temperature wanted, after the rest.
     pub core_target_c: f64,
+    /// What the core should be when it comes out; absent where the target decides.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub out_at_c: Option<f64>,
+    /// How the outside should be; absent for what is usual for the cut.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub outside: Option<OutsideDto>,
+    /// The face that looks up first; absent for what is usual for the cut.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub first_up: Option<FirstUpDto>,
+    /// What was done to the cut, where it allows it: it changes the safe minimum.
+    #[serde(default = "usual::handling")]
+    pub handling: HandlingDto,
+    /// Whether there is a thermometer. Without one the time is the late end of what is likely, nothing
+    /// is left to the rest, and poultry is marked as not verified.
+    #[serde(default = "usual::thermometer")]
+    pub thermometer: bool,
+    /// What the thermometer shows in ice water, over 0 °C.
+    #[serde(default)]
+    pub thermometer_offset_k: f64,
+    /// Pieces of each batch, where the cook divides them; together all pieces.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub split: Vec<u32>,
+    /// In which order batches go in.
+    #[serde(default = "usual::order")]
+    pub batch_order: BatchOrderDto,
     /// Whose safety floor applies.
     pub region: RegionDto,
     /// The cook accepts a target below the floor.
     #[serde(default)]
     pub below_floor_acknowledged: bool,
+    /// Somebody at the table is pregnant, very young, old or ill: no target below the safe minimum,
+    /// acknowledged or not.
+    #[serde(default)]
+    pub vulnerable: bool,
     /// Temperature of the kitchen.
     #[serde(default = "usual::room")]
     pub room_c: f64,
+    /// Height of the kitchen over the sea.
+    #[serde(default)]
+    pub altitude_m: f64,
 }
 
 /// The dial at another setting for a part of the cook.
@@ -145,43 +180,6 @@ pub enum ProgrammeKindDto {
     HotStart,
     /// The end.
     HotFinish,
-}
-
-/// Something the cook does at a minute of every batch.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct TimedActionDto {
-    /// When, from loading.
-    pub at_s: f64,
-    /// What.
-    pub kind: ActionKindDto,
-    /// The new setting; only with `set`.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub setting_c: Option<f64>,
-    /// Weight of the dish; only with `add_side`.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub side_mass_g: Option<f64>,
-    /// How long it stands open; only with `open`.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub open_s: Option<f64>,
-}
-
-/// What a cook does in the middle of a cook.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum ActionKindDto {
-    /// Turns the dial.
-    Set,
-    /// Turns every piece.
-    Turn,
-    /// Brushes with something wet.
-    Baste,
-    /// Adds another dish.
-    AddSide,
-    /// Swaps racks or drawers.
-    SwapRacks,
-    /// Leaves it open.
-    Open,
 }
 
 impl ProgrammeDto {
@@ -208,80 +206,6 @@ impl From<&ProgrammeDto> for Programme {
             ProgrammeKindDto::HotStart => Self::HotStart { setting, time },
             ProgrammeKindDto::HotFinish => Self::HotFinish { setting, time },
         }
-    }
-}
-
-impl From<&TimedAction> for TimedActionDto {
-    fn from(timed: &TimedAction) -> Self {
-        let bare = |kind| Self {
-            at_s: timed.at.seconds(),
-            kind,
-            setting_c: None,
-            side_mass_g: None,
-            open_s: None,
-        };
-        match timed.action {
-            Action::Set(setting) => Self {
-                setting_c: Some(setting.celsius()),
-                ..bare(ActionKindDto::Set)
-            },
-            Action::Turn => bare(ActionKindDto::Turn),
-            Action::Baste => bare(ActionKindDto::Baste),
-            Action::AddSide(mass) => Self {
-                side_mass_g: Some(mass.grams()),
-                ..bare(ActionKindDto::AddSide)
-            },
-            Action::SwapRacks => bare(ActionKindDto::SwapRacks),
-            Action::Open(time) => Self {
-                open_s: Some(time.seconds()),
-                ..bare(ActionKindDto::Open)
-            },
-        }
-    }
-}
-
-impl TryFrom<&TimedActionDto> for TimedAction {
-    type Error = ApiError;
-
-    fn try_from(dto: &TimedActionDto) -> Result<Self, ApiError> {
-        let refuse = |field, detail: &str| Err(ApiError::invalid(field, detail.to_owned()));
-        let action = match (dto.kind, dto.setting_c, dto.side_mass_g, dto.open_s) {
-            (ActionKindDto::Set, Some(setting), None, None) => {
-                Action::Set(Temperature::from_celsius(setting))
-            }
-            (ActionKindDto::AddSide, None, Some(mass), None) => {
-                Action::AddSide(Mass::from_grams(mass))
-            }
-            (ActionKindDto::Open, None, None, Some(time)) => {
-                Action::Open(Interval::from_seconds(time))
-            }
-            (ActionKindDto::Turn, None, None, None) => Action::Turn,
-            (ActionKindDto::Baste, None, None, None) => Action::Baste,
-            (ActionKindDto::SwapRacks, None, None, None) => Action::SwapRacks,
-            (ActionKindDto::Set, ..) => {
-                return refuse(
-                    "actions.setting_c",
-                    "\"set\" goes with a setting_c and nothing else",
-                );
-            }
-            (ActionKindDto::AddSide, ..) => {
-                return refuse(
-                    "actions.side_mass_g",
-                    "\"add_side\" goes with a side_mass_g and nothing else",
-                );
-            }
-            (ActionKindDto::Open, ..) => {
-                return refuse(
-                    "actions.open_s",
-                    "\"open\" goes with an open_s and nothing else",
-                );
-            }
-            _ => return refuse("actions", "this action takes nothing but its time"),
-        };
-        Ok(Self {
-            at: Interval::from_seconds(dto.at_s),
-            action,
-        })
     }
 }
 
@@ -350,7 +274,19 @@ fn first() -> u32 {
 
 /// What a sentence leaves unsaid.
 pub mod usual {
-    use super::{GAP, KeepingDto, LoadDto, SupportDto, TieDto};
+    use super::{BatchOrderDto, GAP, HandlingDto, KeepingDto, LoadDto, SupportDto, TieDto};
+
+    pub fn handling() -> HandlingDto {
+        HandlingDto::Plain
+    }
+
+    pub fn thermometer() -> bool {
+        true
+    }
+
+    pub fn order() -> BatchOrderDto {
+        BatchOrderDto::HeaviestFirst
+    }
 
     pub fn gap() -> f64 {
         GAP
@@ -392,7 +328,7 @@ impl RequestDto {
     /// What a cook of this request may be looked for by, besides its name.
     #[must_use]
     pub fn search_words(&self) -> String {
-        let entry = ember_core::meat::cut(self.cut.into());
+        let entry = cut(self.cut.into());
         let (plural, animal) = (entry.plural, entry.animal.word());
         format!("{plural} {animal} {}", self.machine.name)
     }
@@ -430,14 +366,25 @@ impl From<&Request> for RequestDto {
                 .map(|placed| placed.iter().map(PoseDto::from).collect()),
             setting_c: request.setting.map(|t| t.celsius()),
             programme: ProgrammeDto::of(&request.programme),
-            actions: request.actions.iter().map(TimedActionDto::from).collect(),
+            actions: request.actions.iter().map(PlannedActionDto::from).collect(),
             preheat: request.preheat.into(),
             turn: request.turn.into(),
             sauce: request.sauce.into(),
             core_target_c: request.target.celsius(),
+            out_at_c: request.out_at.map(|out| out.celsius()),
+            outside: request.outside.map(OutsideDto::from),
+            first_up: (request.first_up != request.entry().first_up())
+                .then(|| request.first_up.into()),
+            handling: request.handling.into(),
+            thermometer: request.thermometer.there,
+            thermometer_offset_k: request.thermometer.offset.kelvins(),
+            split: request.split.clone(),
+            batch_order: request.order.into(),
             region: request.region.into(),
             below_floor_acknowledged: request.below_floor_acknowledged,
+            vulnerable: request.vulnerable,
             room_c: request.room.celsius(),
+            altitude_m: request.altitude.metres(),
         }
     }
 }
@@ -519,15 +466,29 @@ impl TryFrom<&RequestDto> for Request {
             actions: dto
                 .actions
                 .iter()
-                .map(TimedAction::try_from)
+                .map(PlannedAction::try_from)
                 .collect::<Result<_, _>>()?,
             preheat: dto.preheat.into(),
             turn: dto.turn.into(),
             sauce: dto.sauce.into(),
             target: Temperature::from_celsius(dto.core_target_c),
+            out_at: dto.out_at_c.map(Temperature::from_celsius),
+            outside: dto.outside.map(Outside::from),
+            first_up: dto
+                .first_up
+                .map_or_else(|| cut(dto.cut.into()).first_up(), FirstUp::from),
+            handling: dto.handling.into(),
+            thermometer: Thermometer {
+                there: dto.thermometer,
+                offset: TemperatureDifference::from_kelvins(dto.thermometer_offset_k),
+            },
+            split: dto.split.clone(),
+            order: dto.batch_order.into(),
             region: dto.region.into(),
             below_floor_acknowledged: dto.below_floor_acknowledged,
+            vulnerable: dto.vulnerable,
             room: Temperature::from_celsius(dto.room_c),
+            altitude: Length::from_millimetres(dto.altitude_m * 1e3),
         };
         request.check()?;
         Ok(request)

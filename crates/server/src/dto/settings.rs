@@ -7,7 +7,7 @@ use super::quantity::{TemperatureScaleDto, WeightSystemDto};
 use super::request::RegionDto;
 
 /// What a household agrees on; each device keeps its own light and sound.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct SettingsDto {
     /// Whose food safety guidance applies.
@@ -16,10 +16,22 @@ pub struct SettingsDto {
     pub temperature: TemperatureScaleDto,
     /// System of weights and lengths.
     pub weight: WeightSystemDto,
+    /// Height of the kitchen over the sea: water boils sooner there.
+    #[serde(default)]
+    pub altitude_m: f64,
+    /// What the thermometer shows in ice water, over 0 °C.
+    #[serde(default)]
+    pub thermometer_offset_k: f64,
+    /// Whether there is a thermometer.
+    #[serde(default = "super::request::usual::thermometer")]
+    pub thermometer: bool,
+    /// Whether somebody at the table is usually pregnant, very young, old or ill.
+    #[serde(default)]
+    pub vulnerable: bool,
 }
 
 /// The settings of a kitchen.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize, ToSchema)]
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
 pub struct KitchenSettingsDto {
     /// Changes so far; 0 where nothing was ever chosen. The ETag.
     pub revision: i32,

@@ -1,10 +1,13 @@
 //! The words for kinds of things, on the wire and in what is stored; a leaf, which everything reads.
 
 use ember_core::basket::Tie;
-use ember_core::fryer::{MachineKind, Support};
-use ember_core::meat::{Browning, Coat, CutId};
+use ember_core::doneness::Handling;
+use ember_core::fryer::{Baste, MachineKind, Support, Which};
+use ember_core::heat::Looking;
+use ember_core::meat::{Browning, Coat, CutId, FirstUp};
 use ember_core::plan::{
-    Crispness, Keeping, LoadRule, PreheatRule, SauceRule, StepKind, TurnRule, Unknown, WarningKind,
+    BatchOrder, Crispness, Decides, Keeping, LoadRule, Outside, PreheatRule, SauceRule, StepKind,
+    TurnRule, Unknown, WarningKind,
 };
 use ember_core::prep::Place;
 
@@ -54,7 +57,7 @@ wire_enum!(
 );
 wire_enum!(
     /// School of preheating.
-    PreheatDto = PreheatRule { Always, ThinOnly, Never }
+    PreheatDto = PreheatRule { Always, ThinOnly, Never, Hot }
 );
 wire_enum!(
     /// School of turning.
@@ -74,7 +77,7 @@ wire_enum!(
 );
 wire_enum!(
     /// What becomes of the first batches while the others cook.
-    KeepingDto = Keeping { Warm, Reheat }
+    KeepingDto = Keeping { Warm, Reheat, Oven }
 );
 wire_enum!(
     /// How the pieces are held.
@@ -83,19 +86,52 @@ wire_enum!(
     }
 );
 wire_enum!(
+    /// What was done to a cut.
+    HandlingDto = Handling { Plain, Rolled, Stuffed, Tenderised, TenderisedUnlabelled }
+);
+wire_enum!(
+    /// How the outside should be.
+    OutsideDto = Outside { AsItComes, Golden, Brown, Crisp }
+);
+wire_enum!(
+    /// Which goal the pieces stay in for.
+    DecidesDto = Decides { Inside, Outside }
+);
+wire_enum!(
+    /// The face that looks up first: the one for show, or the other.
+    FirstUpDto = FirstUp { Show, Other }
+);
+wire_enum!(
+    /// In which order batches go in.
+    BatchOrderDto = BatchOrder { HeaviestFirst, LightestFirst }
+);
+wire_enum!(
+    /// Which pieces.
+    WhichDto = Which { All, One }
+);
+wire_enum!(
+    /// Which faces, by where they look at that moment.
+    LookingDto = Looking { Up, Down, Both }
+);
+wire_enum!(
+    /// What a piece is basted with.
+    BasteDto = Baste { Fat, Water }
+);
+wire_enum!(
     /// Colour of a face.
     BrowningDto = Browning { Pale, Blond, Golden, Brown, Dark, Burnt }
 );
 wire_enum!(
     /// What a step asks for.
-    StepKindDto = StepKind { Preheat, Load, Turn, Sauce, Set, Act, Check, Pull, Rest, Serve }
+    StepKindDto = StepKind { Preheat, Load, Turn, Sauce, Set, Act, Check, Pull, Rest, Measure, Serve }
 );
 wire_enum!(
     /// What a warning is about.
     WarningKindDto = WarningKind {
         BelowFloor, NearElement, TooLong, SurfaceBurns, StaysPale, SauceTooEarly, Smoke,
         OutOfFridge, Allergen,
-        TurnsBadly, CoolsBetween
+        TurnsBadly, CoolsBetween, Reheats, NotVerified, PastTheInside, Clock, RawSauce, TurnTwice,
+        HotFat, Fire
     }
 );
 wire_enum!(

@@ -3,6 +3,7 @@
 
 use ember_core::fryer::MachineError;
 use ember_core::plan::PlanError;
+use ember_core::prep::Clock;
 
 use super::problem::{Code, DivisionDto, Problem};
 
@@ -29,6 +30,11 @@ pub(super) const fn code(error: &PlanError) -> Code {
         PlanError::CannotHold { .. } => Code::CannotHold,
         PlanError::LaidOut { .. } => Code::LaidOut,
         PlanError::AfterTheEnd { .. } => Code::AfterTheEnd,
+        PlanError::NoWaiver { .. } => Code::NoWaiver,
+        PlanError::Clock(_) => Code::ClockOverrun,
+        PlanError::NotHandled { .. } => Code::NotHandled,
+        PlanError::OutOfReach { .. } => Code::OutOfReach,
+        PlanError::Split { .. } => Code::Split,
     }
 }
 
@@ -40,9 +46,10 @@ pub(super) fn field(error: &PlanError) -> &'static str {
         PlanError::NotOnTheSpit { .. } => "support",
         PlanError::Weighed { .. } => "weights_g",
         PlanError::NoSuchLevel { .. } => "rack",
-        PlanError::BelowPoultryFloor { .. } | PlanError::NeedsAcknowledgement { .. } => {
-            "core_target_c"
-        }
+        PlanError::BelowPoultryFloor { .. }
+        | PlanError::NeedsAcknowledgement { .. }
+        | PlanError::NoWaiver { .. }
+        | PlanError::OutOfReach { .. } => "core_target_c",
         PlanError::NeverReached { .. }
         | PlanError::AboveCeiling { .. }
         | PlanError::BelowLowest { .. } => "setting_c",
@@ -53,6 +60,13 @@ pub(super) fn field(error: &PlanError) -> &'static str {
         PlanError::CannotHold { .. } => "support",
         PlanError::LaidOut { .. } => "layout",
         PlanError::AfterTheEnd { .. } => "actions.at_s",
+        PlanError::Clock(over) => match over.clock {
+            Clock::Heating => "setting_c",
+            Clock::Cooked => "keeping",
+            Clock::Raw | Clock::Fridge | Clock::PartCooked | Clock::PartCookedFridge => "ahead",
+        },
+        PlanError::NotHandled { .. } => "handling",
+        PlanError::Split { .. } => "split",
     }
 }
 
@@ -76,7 +90,8 @@ pub(super) fn limits(error: &PlanError, problem: &mut Problem) {
             problem.min = Some(floor.celsius());
             problem.unit = Some("°C");
         }
-        PlanError::NeedsAcknowledgement { target, floor, .. } => {
+        PlanError::NeedsAcknowledgement { target, floor, .. }
+        | PlanError::NoWaiver { target, floor, .. } => {
             problem.value = Some(target.celsius());
             problem.min = Some(floor.celsius());
             problem.unit = Some("°C");
@@ -124,6 +139,22 @@ pub(super) fn limits(error: &PlanError, problem: &mut Problem) {
             problem.value = Some(reached.celsius());
             problem.unit = Some("°C");
         }
+        PlanError::Clock(over) => {
+            problem.value = Some(over.time.seconds());
+            problem.max = Some(over.limit.seconds());
+            problem.unit = Some("s");
+        }
+        PlanError::OutOfReach {
+            target, boiling, ..
+        } => {
+            problem.value = Some(target.celsius());
+            problem.max = Some((boiling.celsius() - 1.0).floor());
+            problem.unit = Some("°C");
+        }
+        PlanError::Split { split, pieces } => {
+            problem.value = Some(f64::from(*split));
+            problem.max = Some(f64::from(*pieces));
+        }
         PlanError::LaidOut { laid, pieces } => {
             problem.value = Some(f64::from(*laid));
             problem.max = Some(f64::from(*pieces));
@@ -147,6 +178,9 @@ pub(super) fn limits(error: &PlanError, problem: &mut Problem) {
             problem.value = Some(*asked as f64);
             problem.max = Some(*there as f64);
         }
-        PlanError::OutOfBounds(_) | PlanError::CannotHold { .. } | PlanError::Machine(_) => {}
+        PlanError::OutOfBounds(_)
+        | PlanError::CannotHold { .. }
+        | PlanError::NotHandled { .. }
+        | PlanError::Machine(_) => {}
     }
 }

@@ -123,6 +123,16 @@ codes! {
     BelowPoultryFloor = UNPROCESSABLE_ENTITY, "Below the safety floor";
     /// Below the safe minimum, and not acknowledged.
     NeedsAcknowledgement = UNPROCESSABLE_ENTITY, "Below the safety floor";
+    /// Below the safe minimum, with somebody at risk at the table.
+    NoWaiver = UNPROCESSABLE_ENTITY, "Below the safety floor";
+    /// Too long warm, raw, or cooked and not hot.
+    ClockOverrun = UNPROCESSABLE_ENTITY, "Too long to be safe";
+    /// Not something that is done to this cut.
+    NotHandled = UNPROCESSABLE_ENTITY, "Does not go together";
+    /// Water boils before the core is there.
+    OutOfReach = UNPROCESSABLE_ENTITY, "Out of reach";
+    /// Batches that are not all the pieces.
+    Split = UNPROCESSABLE_ENTITY, "Does not go together";
     /// The core never gets there.
     NeverReached = UNPROCESSABLE_ENTITY, "Never gets there";
     /// It does not fit below the element.

@@ -2,14 +2,16 @@
 
 use super::machine::Machine;
 use super::method::{Ahead, Blend, Method};
-use super::{Document, Versioned, stored};
+use super::{Document, Upgrade, Versioned, stored};
+use crate::dto::action::{ActionKindDto, MomentDto, PlannedActionDto};
 use crate::dto::request::{
-    ActionKindDto, PoseDto, ProgrammeDto, ProgrammeKindDto, RegionDto, RequestDto, StartDto,
-    TimedActionDto, usual,
+    PoseDto, ProgrammeDto, ProgrammeKindDto, RegionDto, RequestDto, StartDto, usual,
 };
 use crate::dto::words::{
-    CoatDto, CutDto, KeepingDto, LoadDto, PreheatDto, SauceDto, SupportDto, TieDto, TurnDto,
+    BasteDto, BatchOrderDto, CoatDto, CutDto, FirstUpDto, HandlingDto, KeepingDto, LoadDto,
+    LookingDto, OutsideDto, PreheatDto, SauceDto, SupportDto, TieDto, TurnDto, WhichDto,
 };
+use serde_json::Value;
 
 stored!(
     /// The dial at another setting for a part of the cook.
@@ -21,9 +23,16 @@ stored!(
 );
 
 stored!(
-    /// Something done at a minute of the cook.
-    TimedAction = TimedActionDto {
-        same at_s: f64,
+    /// Something planned for every batch.
+    PlannedAction = PlannedActionDto {
+        #[serde(default)]
+        same at_s: Option<f64>,
+        #[serde(default)]
+        same share: Option<f64>,
+        #[serde(default)]
+        same before_end_s: Option<f64>,
+        #[serde(default)]
+        same moment: Option<MomentDto>,
         same kind: ActionKindDto,
         #[serde(default)]
         same setting_c: Option<f64>,
@@ -31,6 +40,12 @@ stored!(
         same side_mass_g: Option<f64>,
         #[serde(default)]
         same open_s: Option<f64>,
+        #[serde(default)]
+        same which: Option<WhichDto>,
+        #[serde(default)]
+        same faces: Option<LookingDto>,
+        #[serde(default)]
+        same with: Option<BasteDto>,
     }
 );
 
@@ -87,20 +102,47 @@ stored!(
         #[serde(default)]
         maybe programme: Option<Programme>,
         #[serde(default)]
-        each actions: Vec<TimedAction>,
+        each actions: Vec<PlannedAction>,
         same preheat: PreheatDto,
         same turn: TurnDto,
         same sauce: SauceDto,
         same core_target_c: f64,
+        #[serde(default)]
+        same out_at_c: Option<f64>,
+        #[serde(default)]
+        same outside: Option<OutsideDto>,
+        #[serde(default)]
+        same first_up: Option<FirstUpDto>,
+        #[serde(default = "usual::handling")]
+        same handling: HandlingDto,
+        #[serde(default = "usual::thermometer")]
+        same thermometer: bool,
+        #[serde(default)]
+        same thermometer_offset_k: f64,
+        #[serde(default)]
+        same split: Vec<u32>,
+        #[serde(default = "usual::order")]
+        same batch_order: BatchOrderDto,
         same region: RegionDto,
         #[serde(default)]
         same below_floor_acknowledged: bool,
+        #[serde(default)]
+        same vulnerable: bool,
         #[serde(default = "usual::room")]
         same room_c: f64,
+        #[serde(default)]
+        same altitude_m: f64,
     }
 );
 
-impl Document for Sentence {}
+/// Version 1 had no goals for the outside, no planned actions beside those at a minute, nothing of the
+/// table, the thermometer and the height: all of it is usual where it is not said. The version tells an
+/// earlier program that it would not understand.
+fn as_usual(_sentence: &mut Value) {}
+
+impl Document for Sentence {
+    const UPGRADES: &'static [Upgrade] = &[as_usual];
+}
 
 fn first() -> u32 {
     1

@@ -1,8 +1,9 @@
 //! What the kitchen knows about itself, as it is stored.
 
 use serde::{Deserialize, Serialize};
+use serde_json::Value;
 
-use super::{Document, stored};
+use super::{Document, Upgrade, stored};
 use crate::dto::quantity::{TemperatureScaleDto, WeightSystemDto};
 use crate::dto::request::RegionDto;
 use crate::dto::settings::SettingsDto;
@@ -22,7 +23,20 @@ stored!(
         same region: RegionDto,
         same temperature: TemperatureScaleDto,
         same weight: WeightSystemDto,
+        #[serde(default)]
+        same altitude_m: f64,
+        #[serde(default)]
+        same thermometer_offset_k: f64,
+        #[serde(default = "crate::dto::request::usual::thermometer")]
+        same thermometer: bool,
+        #[serde(default)]
+        same vulnerable: bool,
     }
 );
 
-impl Document for Preferences {}
+/// Version 1 said nothing of the kitchen's height, its thermometer and its table.
+fn kitchen_and_table(_preferences: &mut Value) {}
+
+impl Document for Preferences {
+    const UPGRADES: &'static [Upgrade] = &[kitchen_and_table];
+}

@@ -11,7 +11,13 @@ use super::{Document, Upgrade};
 use crate::dto::plan::{PictureDto, PlanDto, StepDto};
 use crate::dto::supper::{SupperPlanDto, SupperSummaryDto};
 
-impl Document for PlanDto {}
+/// Version 1 of a plan, and of the summary of a cook, had no goals, no planned actions and no orders with
+/// open quantities: each is absent where it was.
+fn goals_and_orders(_plan: &mut Value) {}
+
+impl Document for PlanDto {
+    const UPGRADES: &'static [Upgrade] = &[goals_and_orders];
+}
 
 /// Dishes and tasks had no identities in version 1: they are known by their numbers.
 fn identities(schedule: &mut Value) {
@@ -60,7 +66,9 @@ pub struct CookSummary {
     pub below_floor: bool,
 }
 
-impl Document for CookSummary {}
+impl Document for CookSummary {
+    const UPGRADES: &'static [Upgrade] = &[goals_and_orders];
+}
 
 impl From<&PlanDto> for CookSummary {
     fn from(plan: &PlanDto) -> Self {

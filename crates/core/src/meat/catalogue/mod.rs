@@ -44,7 +44,7 @@ const GIVEN: f64 = 0.0;
 
 const WING: [Texture; 2] = [
     texture("juicy", 77.0, Browning::Golden),
-    texture("tender and crisp", 88.0, Browning::Brown),
+    texture("tender and crisp", 88.0, Browning::Golden),
 ];
 const DARK_MEAT: [Texture; 2] = [
     texture("juicy", 77.0, Browning::Golden),

@@ -12,52 +12,90 @@ pub struct Kept {
     pub how: Keeping,
     /// How long it waits.
     pub wait: Interval,
-    /// How long its core stays at [`HOT`] or above.
+    /// Least temperature at which food is kept hot in the region.
+    pub hot: Temperature,
+    /// How long its core stays there or above.
     pub stays_hot: Interval,
     /// Its core at the end of the wait.
     pub core: Temperature,
-    /// Its core after the reheating, where it is reheated.
-    pub reheated: Option<Temperature>,
+    /// How it goes back, where it does.
+    pub reheating: Option<Reheating>,
 }
 
-/// Hot food is held at this or above (food codes of many countries ask for 57-63 °C; the project's
-/// standards note).
-pub const HOT: Temperature = Temperature::from_celsius(60.0);
-/// So long the first batch goes back (common practice: two minutes).
+/// The first batch back in the hot machine.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Reheating {
+    /// How long.
+    pub time: Interval,
+    /// Its core then.
+    pub core: Temperature,
+    /// What it must reach, where it had fallen below keeping hot; nothing where it goes back for
+    /// crispness alone.
+    pub least: Option<Temperature>,
+}
+
+/// So long the first batch goes back for crispness (common practice: two minutes).
 pub const REHEAT: Interval = Interval::from_minutes(2.0);
+/// Nothing is reheated for longer, s.
+const LONGEST_REHEAT: f64 = 1800.0;
+
+impl Kept {
+    /// How long it is below keeping hot.
+    #[must_use]
+    pub fn cold(&self) -> Interval {
+        Interval::from_seconds(self.wait.seconds() - self.stays_hot.seconds())
+    }
+}
 
 /// Follows the first batch, as it was pulled, through so long a wait.
 pub fn follow(problem: &Problem, pulled: &Run, wait: Interval) -> Kept {
     /// Looks at the core so often, s.
     const LOOK: f64 = 15.0;
-    let how = problem.request.keeping;
+    let request = problem.request;
+    let how = request.keeping;
+    let least_hot = request.region.keep_hot();
     let mut run = pulled.clone();
     run.pull(match how {
         Keeping::Warm => Rest::Tented,
         Keeping::Reheat => Rest::Open,
+        Keeping::Oven => Rest::Oven,
     });
     let out = run.elapsed();
     let mut hot_until = out;
-    let mut hot = run.core() >= HOT.celsius();
+    // What comes out cooler, rare beef, is not food kept hot before it has been hot.
+    let mut hot = true;
     while run.elapsed() < out + wait.seconds() {
         run.advance_to((run.elapsed() + LOOK).min(out + wait.seconds()));
-        hot &= run.core() >= HOT.celsius();
+        hot &= run.core() >= least_hot.celsius();
         if hot {
             hot_until = run.elapsed();
         }
     }
     let core = run.core();
-    let reheated = (how == Keeping::Reheat).then(|| {
+    let reheating = (how == Keeping::Reheat).then(|| {
+        let least = (!hot).then(|| request.region.reheat_to());
         run.put_back(problem.last_dial());
         run.open(OPENING);
-        run.advance_to(run.elapsed() + REHEAT.seconds());
-        Temperature::from_celsius(run.core())
+        let back = run.elapsed();
+        run.advance_to(back + REHEAT.seconds());
+        let wanted = least.map_or(f64::NEG_INFINITY, |least| least.celsius());
+        while run.core() < wanted && run.elapsed() < back + LONGEST_REHEAT {
+            run.step(LOOK);
+        }
+        let minutes = ((run.elapsed() - back) / 60.0 - 1e-6).ceil();
+        run.advance_to(back + minutes * 60.0);
+        Reheating {
+            time: Interval::from_minutes(minutes),
+            core: Temperature::from_celsius(run.core()),
+            least,
+        }
     });
     Kept {
         how,
         wait,
+        hot: least_hot,
         stays_hot: Interval::from_seconds(hot_until - out),
         core: Temperature::from_celsius(core),
-        reheated,
+        reheating,
     }
 }

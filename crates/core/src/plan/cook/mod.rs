@@ -4,94 +4,32 @@ pub mod hot_holding;
 pub mod outcomes;
 mod picture;
 mod rest;
+mod script;
+mod variation;
 
 use std::collections::HashMap;
 use std::sync::{Arc, Mutex, PoisonError};
 
 use crate::basket::{Load, Tray};
-use crate::fryer::{Action, Cavity, MachineKind, OPENING, Pace, Rest, Run, Spot};
+use crate::fryer::{Cavity, MachineKind, OPENING, Pace, Rest, Run, Spot};
 use crate::geometry::lay;
-use crate::heat::{FaceLaw, Grid, Piece};
+use crate::heat::{Face, FaceLaw, Grid, Piece};
+use crate::meat::water::pressure_at;
 use crate::meat::{Coat, Material, SurfaceStart};
 use crate::plan::error::PlanError;
+use crate::plan::goals::{Goal, Progress, State};
 use crate::plan::loading::lay::{Loads, lay_out};
 use crate::plan::loading::levels::spot;
-use crate::plan::request::{Programme, Request, SauceRule, TurnRule};
+use crate::plan::request::{Programme, Request, TENTED_FROM, TurnRule};
 use crate::prep::march;
 use crate::units::{Density, Interval, Length, Mass, Temperature};
 pub use picture::{DEPTHS, MOST_COLUMNS, Picture, Recorder, Rested};
 pub use rest::{RestOutcome, rest_watched};
+pub use script::{Deed, HALF, Timing};
+pub use variation::Variation;
 
 /// No cook is planned longer than this.
 pub const LONGEST: Interval = Interval::from_minutes(240.0);
-/// Pieces as heavy as this rest under a tent, g (common practice: roasts are tented).
-pub const TENTED_FROM: f64 = 600.0;
-/// The surface is waited for no longer than this share of the time the core needs, plus
-/// [`PATIENCE_EXTRA`]; a cook would rather serve it paler than dry.
-const PATIENCE: f64 = 2.0;
-const PATIENCE_EXTRA: f64 = 300.0;
-
-/// What may differ from the request in a what-if.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct Variation {
-    /// Factor on the thickness.
-    pub thickness: f64,
-    /// Added to the start temperature, K.
-    pub start: f64,
-    /// Factor on the heat the air carries.
-    pub heat: f64,
-    /// Added to the setting, K.
-    pub setting: f64,
-    /// Factor on how freely the air reaches the pieces.
-    pub exposure: f64,
-}
-
-impl Variation {
-    /// As requested.
-    pub const NONE: Self = Self {
-        thickness: 1.0,
-        start: 0.0,
-        heat: 1.0,
-        setting: 0.0,
-        exposure: 1.0,
-    };
-
-    /// Both at once.
-    pub fn and(self, other: Self) -> Self {
-        Self {
-            thickness: self.thickness * other.thickness,
-            start: self.start + other.start,
-            heat: self.heat * other.heat,
-            setting: self.setting + other.setting,
-            exposure: self.exposure * other.exposure,
-        }
-    }
-}
-
-/// What is done in a cook at moments that the search decides, s after loading.
-#[derive(Debug, Clone, Copy, PartialEq, Default)]
-pub struct Moments {
-    /// The turn.
-    pub turn: Option<f64>,
-    /// The hot finish.
-    pub finish: Option<f64>,
-    /// Sauce for the last minutes.
-    pub sauce: Option<f64>,
-    /// The racks change places.
-    pub swap: Option<f64>,
-}
-
-/// What must hold before the pieces come out.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct Goal {
-    /// Core on the thermometer, °C.
-    pub core: f64,
-    /// How long it must have been there, s.
-    pub hold: f64,
-    /// Amount of browning of the paler face that counts.
-    pub browning: f64,
-}
-
 /// A request made ready for the solver.
 pub struct Problem<'a> {
     /// The request.
@@ -116,35 +54,8 @@ pub struct Ready {
     pub run: Run,
     /// When within that step, s.
     pub at: f64,
-}
-
-/// When a value first rises to a limit, between steps linearly.
-struct Crossing {
-    limit: f64,
-    last: Option<(f64, f64)>,
-    at: Option<f64>,
-}
-
-impl Crossing {
-    fn new(limit: f64) -> Self {
-        Self {
-            limit,
-            last: None,
-            at: None,
-        }
-    }
-
-    fn see(&mut self, now: f64, value: f64) {
-        if self.at.is_none() && value >= self.limit {
-            self.at = Some(match self.last {
-                Some((before, below)) if value > below => {
-                    before + (self.limit - below) / (value - below) * (now - before)
-                }
-                _ => now,
-            });
-        }
-        self.last = Some((now, value));
-    }
+    /// When each goal was met.
+    pub progress: Progress,
 }
 
 /// How finely a cook is computed.
@@ -234,8 +145,9 @@ impl<'a> Problem<'a> {
     fn cold_cavity(&self) -> Cavity {
         let machine = &self.request.machine;
         let room = self.request.room.celsius();
-        let cavity =
-            Cavity::cold(machine.kind, machine.power.watts(), room).holding(self.request.support);
+        let cavity = Cavity::cold(machine.kind, machine.power.watts(), room)
+            .holding(self.request.support)
+            .in_air_of(pressure_at(self.request.altitude));
         let alone = self
             .loading
             .loads
@@ -364,12 +276,11 @@ impl<'a> Problem<'a> {
     /// A piece of a weight, as it goes in, and its volume, m³.
     fn piece(&self, mass: Mass, resolution: Resolution, variation: Variation) -> (Piece, f64) {
         let request = self.request;
-        let entry = request.entry();
         let density = Density::from_kilograms_per_cubic_metre(self.material.density());
         let thickness = Length::from_millimetres(
             request.thickness_of(mass).millimetres() * variation.thickness,
         );
-        let (body, _) = lay(entry.form, mass, thickness, density);
+        let (body, _) = lay(request.form(), mass, thickness, density);
         let grid = match resolution {
             Resolution::Fine => Grid::fine(body),
             Resolution::Coarse => Grid::coarse(body),
@@ -401,17 +312,18 @@ impl<'a> Problem<'a> {
         (piece, body.volume())
     }
 
-    /// What the target means at the thermometer when nothing is left to the rest.
+    /// What must hold when nothing is left to the rest.
     pub fn goal(&self) -> Goal {
-        let floor = self.request.floor();
-        // Where the guidance asks for a time at the floor, a target above it has had that time.
-        let at_floor = floor
-            .core
-            .is_some_and(|core| (self.request.target - core).kelvins() < 2.0);
+        let request = self.request;
+        let held = request
+            .floor_kept()
+            .is_some_and(|floor| floor.hold.seconds() > 0.0);
+        let outside = request.outside_used();
         Goal {
-            core: self.request.target.celsius(),
-            hold: if at_floor { floor.hold.seconds() } else { 0.0 },
-            browning: self.request.least_browning().least(),
+            core: request.out_at.unwrap_or(request.target).celsius(),
+            held,
+            browning: outside.browning().least(),
+            crust: outside.crust(),
         }
     }
 
@@ -424,62 +336,55 @@ impl<'a> Problem<'a> {
         }
     }
 
-    /// The browning that counts: of the paler face, or of the upper face if the pieces are not
-    /// turned.
-    pub fn browning(&self, run: &Run) -> f64 {
-        let of = |piece: &Piece| {
-            let upper = piece.upper().browning;
-            match self.request.turns() {
-                TurnRule::Never => upper,
-                TurnRule::EqualBrowning | TurnRule::HalfWay => upper.min(piece.lower().browning),
+    /// Browning and dry layer, mm, of the face of a piece that counts: the paler one, or the upper
+    /// one if the pieces are not turned.
+    fn outside_of(&self, piece: &Piece) -> [f64; 2] {
+        let read = |face: Face| [face.browning, face.dry_layer * 1e3];
+        let [upper, lower] = [read(piece.upper()), read(piece.lower())];
+        match self.request.turns() {
+            TurnRule::Never => upper,
+            TurnRule::EqualBrowning | TurnRule::HalfWay => {
+                [upper[0].min(lower[0]), upper[1].min(lower[1])]
             }
-        };
-        run.pieces().map(of).fold(f64::INFINITY, f64::min)
+        }
     }
 
-    /// Everything that is done in a cook, in order of time.
-    fn script(&self, moments: Moments, variation: Variation) -> Vec<(f64, Action)> {
-        let dial = |celsius: f64| {
-            let air = self.true_to(celsius) + variation.setting;
-            Action::Set(Temperature::from_celsius(air))
+    /// Inside and outside of a piece.
+    pub fn state_of(&self, piece: &Piece) -> State {
+        let [browning, crust] = self.outside_of(piece);
+        State {
+            core: piece.core(),
+            browning,
+            crust,
+        }
+    }
+
+    /// The coldest spot of all pieces, and the palest face that counts.
+    pub fn state(&self, run: &Run) -> State {
+        let worst = State {
+            core: f64::INFINITY,
+            browning: f64::INFINITY,
+            crust: f64::INFINITY,
         };
-        let mut script: Vec<(f64, Action)> = self
-            .request
-            .actions
-            .iter()
-            .map(|timed| {
-                let action = match timed.action {
-                    Action::Set(setting) => dial(setting.celsius()),
-                    other => other,
-                };
-                (timed.at.seconds(), action)
-            })
-            .collect();
-        script.extend(moments.turn.map(|at| (at, Action::Turn)));
-        script.extend(moments.swap.map(|at| (at, Action::SwapRacks)));
-        // Sauce wets the surface, which must dry again before it browns.
-        script.extend(moments.sauce.map(|at| (at, Action::Baste)));
-        if self.request.sauce == SauceRule::BeforeAndAtTurn {
-            script.push((0.0, Action::Baste));
-            script.extend(moments.turn.map(|at| (at, Action::Baste)));
-        }
-        match self.request.programme {
-            Programme::Steady => {}
-            Programme::HotStart { time, .. } => script.push((time.seconds(), dial(self.setting))),
-            Programme::HotFinish { setting, .. } => {
-                script.extend(moments.finish.map(|at| (at, dial(setting.celsius()))));
-            }
-        }
-        script.sort_by(|a, b| a.0.total_cmp(&b.0));
-        script
+        let states = run.pieces().map(|piece| self.state_of(piece));
+        states.fold(worst, |a, b| State {
+            core: a.core.min(b.core),
+            browning: a.browning.min(b.browning),
+            crust: a.crust.min(b.crust),
+        })
+    }
+
+    /// The browning that counts.
+    pub fn browning(&self, run: &Run) -> f64 {
+        self.state(run).browning
     }
 
     /// Cooks for so many seconds, doing what is to be done on the way.
-    pub fn follow(&self, run: &mut Run, moments: Moments, seconds: f64) {
-        for (at, action) in self.script(moments, Variation::NONE) {
-            if at < seconds {
-                run.advance_to(at);
-                run.perform(action);
+    pub fn follow(&self, run: &mut Run, timing: &Timing, seconds: f64) {
+        for opening in self.script(timing, Variation::NONE) {
+            if opening.at < seconds {
+                run.advance_to(opening.at);
+                run.perform(&opening.actions);
             }
         }
         run.advance_to(seconds);
@@ -492,27 +397,33 @@ impl<'a> Problem<'a> {
     pub fn watch(
         &self,
         mut run: Run,
-        moments: Moments,
+        timing: &Timing,
+        variation: Variation,
         mut done: impl FnMut(&Run) -> bool,
     ) -> Result<Run, PlanError> {
-        let script = self.script(moments, Variation::NONE);
-        let mut ahead = script.iter().peekable();
+        let script = self.script(timing, variation);
+        let mut ahead = script.as_slice();
         while !done(&run) {
-            if run.elapsed() >= LONGEST.seconds() {
+            let now = run.elapsed();
+            if now >= LONGEST.seconds() {
                 return Err(self.never_reached(&run));
             }
-            while let Some((_, action)) = ahead.next_if(|(at, _)| *at <= run.elapsed() + 1e-9) {
-                run.perform(*action);
+            while let [opening, rest @ ..] = ahead
+                && opening.at <= now + 1e-9
+            {
+                run.perform(&opening.actions);
+                ahead = rest;
             }
             let limit = ahead
-                .peek()
-                .map_or(f64::INFINITY, |(at, _)| at - run.elapsed());
+                .first()
+                .map_or(f64::INFINITY, |opening| opening.at - now);
             run.step(limit);
         }
         Ok(run)
     }
 
-    fn never_reached(&self, run: &Run) -> PlanError {
+    /// Why a cook that never gets there is refused.
+    pub fn never_reached(&self, run: &Run) -> PlanError {
         PlanError::NeverReached {
             target: self.request.target,
             setting: Temperature::from_celsius(self.setting),
@@ -527,42 +438,25 @@ impl<'a> Problem<'a> {
     /// [`PlanError::NeverReached`] when the core is not there after [`LONGEST`].
     pub fn cook(
         &self,
-        mut run: Run,
-        moments: Moments,
+        run: Run,
+        timing: &Timing,
         variation: Variation,
         goal: Goal,
-        mut watch: impl FnMut(&Run),
+        mut watch: impl FnMut(&Run, &Progress),
     ) -> Result<Ready, PlanError> {
-        let script = self.script(moments, variation);
-        let mut ahead = script.as_slice();
-        let mut core = Crossing::new(goal.core);
-        let mut colour = Crossing::new(goal.browning);
-        loop {
+        let mut progress = Progress::new(goal);
+        let mut ready = None;
+        let run = self.watch(run, timing, variation, |run| {
             let now = run.elapsed();
-            core.see(now, run.core());
-            colour.see(now, self.browning(&run));
-            let core_at = core.at.map(|at| at + goal.hold).filter(|at| *at <= now);
-            if let Some(core_at) = core_at {
-                let patience = core_at * PATIENCE + PATIENCE_EXTRA;
-                let colour_at = colour.at.unwrap_or(patience);
-                let at = core_at.max(colour_at.min(patience));
-                if at <= now {
-                    return Ok(Ready { run, at });
-                }
+            progress.see(now, self.state(run));
+            if now > 0.0 {
+                watch(run, &progress);
             }
-            if now >= LONGEST.seconds() {
-                return Err(self.never_reached(&run));
-            }
-            while let [(at, action), rest @ ..] = ahead
-                && *at <= now + 1e-9
-            {
-                run.perform(*action);
-                ahead = rest;
-            }
-            let limit = ahead.first().map_or(f64::INFINITY, |(at, _)| at - now);
-            run.step(limit);
-            watch(&run);
-        }
+            ready = progress.ready(now);
+            ready.is_some()
+        })?;
+        let at = ready.unwrap_or_else(|| run.elapsed());
+        Ok(Ready { run, at, progress })
     }
 }
 
@@ -584,10 +478,7 @@ fn ready_alone(request: &Request, mass: Mass) -> Option<f64> {
         Resolution::Coarse,
         Variation::NONE,
     );
-    let bare = Goal {
-        browning: 0.0,
-        ..problem.goal()
-    };
-    let ready = problem.cook(run, Moments::default(), Variation::NONE, bare, |_| ());
+    let bare = problem.goal().bare();
+    let ready = problem.cook(run, &Timing::default(), Variation::NONE, bare, |_, _| ());
     Some(ready.ok()?.at)
 }

@@ -3,9 +3,9 @@
 use super::Problem;
 use super::picture::{DEPTHS, Picture};
 use crate::basket::Tray;
+use crate::doneness::lethality::{Lethality, lethality};
 use crate::fryer::Run;
 use crate::heat::Face;
-use crate::lethality::{Lethality, lethality};
 use crate::meat::Browning;
 use crate::units::{Length, Temperature};
 

@@ -3,7 +3,7 @@
 use super::Problem;
 use super::rest::{RestOutcome, rest_watched};
 use crate::curve;
-use crate::fryer::{Rest, Run};
+use crate::fryer::Run;
 use crate::units::Length;
 
 /// Depths in the field, upper face first.
@@ -96,12 +96,12 @@ impl Recorder {
         picture.lower_browning.push(run.piece().lower().browning);
     }
 
-    /// Lets a copy of the run rest for `seconds` and closes a copy of the picture with it;
-    /// `threshold` as for [`rest_watched`].
-    pub fn rest(&self, run: &Run, how: Rest, seconds: f64, threshold: f64) -> Rested {
+    /// Lets a copy of the run rest and closes a copy of the picture with it; `held` as for
+    /// [`rest_watched`].
+    pub fn rest(&self, problem: &Problem, run: &Run, held: f64) -> Rested {
         let mut recorder = self.clone();
         let mut run = run.clone();
-        let outcome = rest_watched(&mut run, how, seconds, threshold, |run| recorder.see(run));
+        let outcome = rest_watched(problem, &mut run, held, |run| recorder.see(run));
         let last = recorder.picture.minutes.last().copied().unwrap_or(-1.0);
         if run.elapsed() / 60.0 > last + 1e-9 {
             recorder.take(&run);

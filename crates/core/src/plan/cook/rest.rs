@@ -1,6 +1,9 @@
 //! The rest after the pull.
 
-use crate::fryer::{Rest, Run};
+use super::Problem;
+use crate::fryer::Run;
+use crate::plan::goals::share_a_second;
+use crate::plan::request::Request;
 
 /// What a rest brought.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -12,29 +15,51 @@ pub struct RestOutcome {
     /// When, s after the pull.
     pub peak_at: f64,
     /// How long the core was at the threshold or above, s.
+    pub above: f64,
+    /// Share of the hold that has passed, in the machine and in the rest.
     pub held: f64,
 }
 
-/// Pulls a run and lets it rest for `seconds` while `watch` looks on; `threshold` in °C is what
-/// [`RestOutcome::held`] counts from.
+impl RestOutcome {
+    /// Whether the rest has brought what the request counts on: the target where the rest completes
+    /// it, and with it the floor where that is kept.
+    pub fn is_enough(&self, request: &Request) -> bool {
+        let target = !request.rest_completes() || self.peak >= request.target.celsius() - 1e-6;
+        let floor = request.floor_kept().is_none_or(|floor| {
+            let core = floor.core.map_or(0.0, |core| core.celsius());
+            let held = floor.hold.seconds() <= 0.0 || self.held >= 1.0;
+            self.peak >= core - 1e-6 && self.above >= floor.rest.seconds() - 1.0 && held
+        });
+        target && floor
+    }
+}
+
+/// Pulls a run of which a share of the hold has passed, and lets it rest while `watch` looks on.
 pub fn rest_watched(
+    problem: &Problem,
     run: &mut Run,
-    how: Rest,
-    seconds: f64,
-    threshold: f64,
+    held: f64,
     mut watch: impl FnMut(&Run),
 ) -> RestOutcome {
+    let request = problem.request;
+    let seconds = request.rest().seconds();
+    let threshold = request
+        .floor_kept()
+        .and_then(|floor| floor.core)
+        .unwrap_or(request.target)
+        .celsius();
     let pulled = run.elapsed();
     let from = run.core();
     let mut outcome = RestOutcome {
         from,
         peak: from,
         peak_at: 0.0,
-        held: 0.0,
+        above: 0.0,
+        held,
     };
-    run.pull(how);
+    run.pull(problem.rest());
     while run.elapsed() < pulled + seconds - 1e-9 {
-        let before = run.elapsed();
+        let (before, core_before) = (run.elapsed(), run.core());
         run.step(pulled + seconds - before);
         watch(run);
         let core = run.core();
@@ -42,9 +67,11 @@ pub fn rest_watched(
             outcome.peak = core;
             outcome.peak_at = run.elapsed() - pulled;
         }
+        let dt = run.elapsed() - before;
         if core >= threshold {
-            outcome.held += run.elapsed() - before;
+            outcome.above += dt;
         }
+        outcome.held += dt * f64::midpoint(share_a_second(core_before), share_a_second(core));
     }
     outcome
 }

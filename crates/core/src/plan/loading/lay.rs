@@ -4,12 +4,12 @@ use std::ops::Range;
 
 use super::levels::{Level, levels, room};
 use crate::basket::{
-    Footprint, Load, all_at_once, by_hand, fill, most_tumbling, turning, with_air,
+    Footprint, Load, Room, all_at_once, by_hand, fill, most_tumbling, turning, with_air,
 };
 use crate::fryer::{MachineKind, Support};
 use crate::geometry::{Body, Outline, lay};
 use crate::meat::Material;
-use crate::plan::request::{LoadRule, Request};
+use crate::plan::request::{BatchOrder, LoadRule, Request};
 use crate::units::{Density, Interval, Length, Mass};
 
 /// Everything that is laid out.
@@ -56,12 +56,7 @@ pub fn density(request: &Request) -> Density {
 
 /// A piece of a weight: as a body, and from above.
 pub fn lying(request: &Request, mass: Mass, density: Density) -> (Body, Outline) {
-    lay(
-        request.entry().form,
-        mass,
-        request.thickness_of(mass),
-        density,
-    )
+    lay(request.form(), mass, request.thickness_of(mass), density)
 }
 
 /// Each piece from above, by its number.
@@ -110,7 +105,6 @@ pub fn lay_out(request: &Request, alone: Alone) -> Loads {
     } else if let Some(placed) = &request.layout {
         by_hand(&shapes, placed, room)
     } else {
-        // Heaviest first: it holds its heat best while the others cook.
         let order = order(request);
         let sorted: Vec<Footprint> = order
             .iter()
@@ -118,6 +112,7 @@ pub fn lay_out(request: &Request, alone: Alone) -> Loads {
             .copied()
             .collect();
         let loads = match request.load {
+            _ if !request.split.is_empty() => by_split(&sorted, &request.split, room),
             LoadRule::WithAir => {
                 let (groups, why) = groups(request, &order, alone);
                 apart = why;
@@ -172,12 +167,36 @@ fn turned(request: &Request, density: Density, at_once: usize) -> Vec<Load> {
     turning(all, at_once, bedded)
 }
 
-/// Numbers of the pieces, heaviest first.
+/// The cook's own batches, each with air where it fits so, and else as it can.
+fn by_split(shapes: &[Footprint], split: &[u32], room: Room) -> Vec<Load> {
+    let mut from = 0;
+    let mut loads = Vec::with_capacity(split.len());
+    for pieces in split {
+        let to = (from + *pieces as usize).min(shapes.len());
+        let part = shapes.get(from..to).unwrap_or_default();
+        let mut airy = with_air(part, std::slice::from_ref(&(0..part.len())), room);
+        let mut load = match airy.len() {
+            1 => airy.remove(0),
+            _ => all_at_once(part, room),
+        };
+        for piece in load.trays.iter_mut().flat_map(|tray| &mut tray.pieces) {
+            *piece += from;
+        }
+        loads.push(load);
+        from = to;
+    }
+    loads
+}
+
+/// Numbers of the pieces in the order in which they go in.
 fn order(request: &Request) -> Vec<usize> {
     let mut order: Vec<usize> = (0..request.pieces as usize).collect();
     order.sort_by(|a, b| {
         let mass = |n: &usize| request.mass_of(*n).grams();
-        mass(b).total_cmp(&mass(a))
+        match request.order {
+            BatchOrder::HeaviestFirst => mass(b).total_cmp(&mass(a)),
+            BatchOrder::LightestFirst => mass(a).total_cmp(&mass(b)),
+        }
     });
     order
 }
@@ -219,8 +238,8 @@ fn groups(request: &Request, order: &[usize], alone: Alone) -> (Vec<Range<usize>
     }
     groups.push(start..order.len());
     let apart = (groups.len() > 1).then(|| Apart {
-        lightest: Interval::from_seconds(short),
-        heaviest: Interval::from_seconds(long),
+        lightest: Interval::from_seconds(short.min(long)),
+        heaviest: Interval::from_seconds(short.max(long)),
     });
     (groups, apart)
 }

@@ -102,10 +102,10 @@ fn one(request: &Request, method: &Method) -> Result<Compared, PlanError> {
     let mut crisp_at = None;
     let ready = problem.cook(
         run,
-        found.moments(found.pull),
+        &found.timing(found.pull),
         Variation::NONE,
         found.goal,
-        |run| {
+        |run, _| {
             let face = FaceOutcome::of(run.piece().upper());
             if crisp_at.is_none() && face.crispness >= Crispness::Crisp {
                 crisp_at = Some(Interval::from_seconds(run.elapsed()));

@@ -1,13 +1,14 @@
 //! Two kinds of meat for one machine: in one basket, in two drawers, or one after the other.
 
 use crate::basket::{Footprint, Layout, Tray, covered, with_gap};
-use crate::fryer::{MachineKind, Run};
+use crate::fryer::MachineKind;
 use crate::plan::SWAP;
-use crate::plan::cook::{Moments, Problem, Resolution, Variation};
+use crate::plan::cook::{HALF, Problem, Resolution, Timing, Variation};
 use crate::plan::error::PlanError;
+use crate::plan::goals::Progress;
 use crate::plan::loading::lay::{agree, density, shapes};
 use crate::plan::message::{Message, Quantity};
-use crate::plan::request::{LoadRule, Programme, Request};
+use crate::plan::request::{LoadRule, Programme, Request, TurnRule};
 use crate::plan::search::search;
 use crate::units::Interval;
 
@@ -66,6 +67,8 @@ pub fn together(first: &Request, second: &Request) -> Result<Together, PlanError
         programme: Programme::Steady,
         load: LoadRule::WithAir,
         room: first.room,
+        altitude: first.altitude,
+        split: Vec::new(),
         gap: first.gap,
         ..request.clone()
     };
@@ -195,7 +198,8 @@ fn side_by_side(pair: [&Request; 2]) -> Result<Basket, PlanError> {
     }))
 }
 
-/// When each is ready in the same air, turned half-way, s.
+/// When each is ready in the same air, turned half-way, s: each by its own goals, inside, hold and
+/// outside; nothing is left to the rest, which one of them would not get.
 fn sharing(problems: &[Problem; 2], trays: &[Tray; 2]) -> Result<[f64; 2], PlanError> {
     let [first, second] = problems;
     let load = || {
@@ -207,28 +211,29 @@ fn sharing(problems: &[Problem; 2], trays: &[Tray; 2]) -> Result<[f64; 2], PlanE
         );
         second.beside(run, &trays[1], Resolution::Coarse)
     };
-    let goals = [first.goal().core, second.goal().core];
-    let cook = |turn: Option<f64>| {
-        let moments = Moments {
-            turn,
-            ..Moments::default()
+    let cook = |pull: Option<f64>| {
+        let timing = Timing {
+            pull,
+            turn_share: Some(HALF),
+            ..Timing::default()
         };
-        let mut ready: [Option<f64>; 2] = [None; 2];
-        first.watch(load(), moments, |run: &Run| {
-            for ((at, goal), piece) in ready.iter_mut().zip(goals).zip(run.pieces()) {
-                if at.is_none() && piece.core() >= goal {
-                    *at = Some(run.elapsed());
-                }
+        let mut progress = problems.each_ref().map(|one| Progress::new(one.goal()));
+        first.watch(load(), &timing, Variation::NONE, |run| {
+            let now = run.elapsed();
+            for ((progress, problem), piece) in progress.iter_mut().zip(problems).zip(run.pieces())
+            {
+                progress.see(now, problem.state_of(piece));
             }
-            ready.iter().all(Option::is_some)
+            progress.iter().all(|one| one.ready(now).is_some())
         })?;
+        let ready = progress.map(|one| one.ready(f64::INFINITY));
         Ok::<_, PlanError>(ready.map(Option::unwrap_or_default))
     };
     let straight = cook(None)?;
-    if first.request.turns() == crate::plan::TurnRule::Never {
+    if first.request.turns() == TurnRule::Never {
         return Ok(straight);
     }
-    cook(Some(straight[0].max(straight[1]) / 2.0))
+    cook(Some(straight[0].max(straight[1])))
 }
 
 /// First what holds or rests best, then the other in the hot machine.
@@ -250,7 +255,7 @@ fn one_after_the_other(pair: [&Request; 2], reason: Message) -> Result<Together,
         let loads = problem.loading.loads.len() as f64;
         let all = loads * found.pull + (loads - 1.0) * SWAP.seconds();
         let mut run = problem.load(cavity, problem.first(), Resolution::Coarse, Variation::NONE);
-        problem.follow(&mut run, found.moments(found.pull), found.pull);
+        problem.follow(&mut run, &found.timing(found.pull), found.pull);
         hot = Some(run);
         if let (Some(start), Some(cook)) = (starts.get_mut(n), cooks.get_mut(n)) {
             (*start, *cook) = (clock, all);

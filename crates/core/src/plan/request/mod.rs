@@ -1,12 +1,16 @@
 //! What the cook says: the sentence as a type, and its checks.
 
+mod actions;
 mod words;
 
+pub use actions::{Origin, PlannedAction, When};
+
+use super::goals::Outside;
 use crate::basket::{GAP, Placed, Tie};
-use crate::doneness::{Floor, Region, floor, usual_texture};
-use crate::fryer::{Action, Machine, Support};
-use crate::meat::{Browning, Coat, Cut, CutId, Texture, cut};
-use crate::prep::Ahead;
+use crate::doneness::{Floor, Handling, Region, floor, usual_texture};
+use crate::fryer::{Machine, Support};
+use crate::meat::{Coat, Cut, CutId, FirstUp, Form, Texture, cut};
+use crate::prep::{Ahead, warming_before};
 use crate::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
 
 /// Where the meat comes from.
@@ -30,6 +34,8 @@ pub enum PreheatRule {
     ThinOnly,
     /// Never.
     Never,
+    /// It is hot already, from what was in it before.
+    Hot,
 }
 
 /// When the pieces are turned.
@@ -74,8 +80,10 @@ pub enum Keeping {
     /// Kept warm, covered.
     #[default]
     Warm,
-    /// Left open and put back for two minutes at the end: crisper.
+    /// Left open and put back at the end, for two minutes of crispness or until it is hot again.
     Reheat,
+    /// In an oven that keeps it hot.
+    Oven,
 }
 
 /// How the dial is set over the cook.
@@ -100,13 +108,32 @@ pub enum Programme {
     },
 }
 
-/// Something the cook does at a minute of every batch.
+/// What the cook measures with.
 #[derive(Debug, Clone, Copy, PartialEq)]
-pub struct TimedAction {
-    /// When, from loading.
-    pub at: Interval,
-    /// What.
-    pub action: Action,
+pub struct Thermometer {
+    /// Whether there is one.
+    pub there: bool,
+    /// What it shows in ice water, over 0 °C.
+    pub offset: TemperatureDifference,
+}
+
+impl Default for Thermometer {
+    fn default() -> Self {
+        Self {
+            there: true,
+            offset: TemperatureDifference::from_kelvins(0.0),
+        }
+    }
+}
+
+/// In which order batches go in.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub enum BatchOrder {
+    /// The heaviest pieces first: they hold their heat best.
+    #[default]
+    HeaviestFirst,
+    /// The lightest first.
+    LightestFirst,
 }
 
 /// The sentence.
@@ -149,21 +176,39 @@ pub struct Request {
     /// How the dial is set over the cook.
     pub programme: Programme,
     /// What else happens during the cook.
-    pub actions: Vec<TimedAction>,
+    pub actions: Vec<PlannedAction>,
     /// School of preheating.
     pub preheat: PreheatRule,
     /// School of turning.
     pub turn: TurnRule,
     /// School of saucing.
     pub sauce: SauceRule,
-    /// Core temperature wanted.
+    /// Core temperature wanted, after the rest.
     pub target: Temperature,
+    /// What the thermometer should show when it comes out; absent where the target decides.
+    pub out_at: Option<Temperature>,
+    /// How the outside should be; absent for what is usual.
+    pub outside: Option<Outside>,
+    /// The face that looks up first.
+    pub first_up: FirstUp,
+    /// What was done to the cut.
+    pub handling: Handling,
+    /// What the cook measures with.
+    pub thermometer: Thermometer,
+    /// Pieces of each batch, where the cook divides them; they lie as they can.
+    pub split: Vec<u32>,
+    /// In which order batches go in.
+    pub order: BatchOrder,
     /// Whose safety floor applies.
     pub region: Region,
     /// The cook has read and accepted that the target is below the floor.
     pub below_floor_acknowledged: bool,
+    /// Somebody at the table is pregnant, very young, old or ill: no target below the floor.
+    pub vulnerable: bool,
     /// Temperature of the kitchen.
     pub room: Temperature,
+    /// Height of the kitchen over the sea.
+    pub altitude: Length,
 }
 
 /// Sauce of the school "last minutes" goes on so long before the end.
@@ -176,6 +221,13 @@ const FRIDGE: f64 = 4.0;
 const TEMPERED: f64 = 9.0;
 /// Up to this thickness the school "only thin pieces" preheats, mm (common practice).
 const THIN: f64 = 30.0;
+/// Pieces as heavy as this rest under a tent, g (common practice: roasts are tented).
+pub const TENTED_FROM: f64 = 600.0;
+/// The most a plan leaves to the rest, K: common practice is 3 K on a chop and 3-7 K on a roast.
+/// The model, whose core is the coldest spot and not what a thermometer finds, rises more from
+/// hot machines; the difference stays on the safe side.
+const COUNTED_ON_SMALL: f64 = 5.0;
+const COUNTED_ON_ROAST: f64 = 8.0;
 /// Two temperatures that a thermometer shows alike, K.
 const SAME: f64 = 0.5;
 
@@ -188,6 +240,15 @@ impl Start {
             Self::Tempered => Temperature::from_celsius(TEMPERED),
             Self::Measured(t) => t,
         }
+    }
+
+    /// How long it has been out of the fridge then.
+    #[must_use]
+    pub const fn out(self) -> Interval {
+        Interval::from_minutes(match self {
+            Self::Tempered => 30.0,
+            Self::Fridge | Self::Measured(_) => 0.0,
+        })
     }
 
     /// One standard deviation of what is not known.
@@ -249,7 +310,16 @@ impl Request {
                 .map_or(Temperature::from_celsius(74.0), |texture| texture.core),
             region: Region::default(),
             below_floor_acknowledged: false,
+            out_at: None,
+            outside: None,
+            first_up: entry.first_up(),
+            handling: Handling::default(),
+            thermometer: Thermometer::default(),
+            split: Vec::new(),
+            order: BatchOrder::default(),
+            vulnerable: false,
             room: Temperature::from_celsius(21.0),
+            altitude: Length::from_millimetres(0.0),
         }
     }
 
@@ -257,6 +327,15 @@ impl Request {
     #[must_use]
     pub fn entry(&self) -> &'static Cut {
         cut(self.cut)
+    }
+
+    /// The body a piece is computed as: a stuffed bird has no cavity.
+    #[must_use]
+    pub fn form(&self) -> Form {
+        match (self.handling, self.entry().form) {
+            (Handling::Stuffed, Form::Tube { .. }) => Form::Bar,
+            (_, form) => form,
+        }
     }
 
     /// The thickness used: measured, or expected from the weight.
@@ -339,7 +418,7 @@ impl Request {
     #[must_use]
     pub fn preheats(&self) -> bool {
         match self.preheat {
-            PreheatRule::Always => true,
+            PreheatRule::Always | PreheatRule::Hot => true,
             PreheatRule::ThinOnly => self.thickness_used().millimetres() <= THIN,
             PreheatRule::Never => false,
         }
@@ -354,31 +433,114 @@ impl Request {
             .find(|texture| (texture.core - self.target).kelvins().abs() < SAME)
     }
 
-    /// The colour the surface must reach as well.
+    /// How the outside should be: as asked, or as is usual for the texture.
     #[must_use]
-    pub fn least_browning(&self) -> Browning {
-        self.texture()
-            .or_else(|| self.entry().textures.first())
-            .map_or(Browning::Pale, |texture| texture.least_browning)
+    pub fn outside_used(&self) -> Outside {
+        let usual = || {
+            self.texture()
+                .or_else(|| self.entry().textures.first())
+                .map_or(Outside::AsItComes, |texture| {
+                    Outside::of(texture.least_browning)
+                })
+        };
+        self.outside.unwrap_or_else(usual)
     }
 
     /// The safety floor.
     #[must_use]
     pub fn floor(&self) -> Floor {
-        floor(self.region, self.entry().animal, self.entry().class)
+        let entry = self.entry();
+        let floor = floor(self.region, entry.animal, entry.class, self.handling);
+        if self.vulnerable {
+            floor.for_the_vulnerable()
+        } else {
+            floor
+        }
     }
 
-    /// Whether the target lies below the floor, as a thermometer shows it.
+    /// Whether the target lies below the floor. What comes out at a temperature of the cook's own is
+    /// taken for as much hotter as the plan counts on in the rest.
     #[must_use]
     pub fn is_below_floor(&self) -> bool {
-        self.floor()
-            .core
-            .is_some_and(|floor| (floor - self.target).kelvins() >= SAME)
+        self.floor().is_above(self.reached())
     }
 
-    /// Whether rest may complete the target: never for poultry.
+    /// What the core reaches as planned, by the rest as far as that may be counted on.
+    fn reached(&self) -> Temperature {
+        match self.out_at {
+            Some(out) if self.rest_may_complete() => {
+                out + TemperatureDifference::from_kelvins(self.counted_on())
+            }
+            Some(out) => out,
+            None => self.target,
+        }
+    }
+
+    /// The floor, where the plan keeps it: it has a temperature, and that was not waived.
+    #[must_use]
+    pub fn floor_kept(&self) -> Option<Floor> {
+        let floor = self.floor();
+        (floor.core.is_some() && !self.is_below_floor()).then_some(floor)
+    }
+
+    /// The most a plan counts on in the rest, K.
+    #[must_use]
+    pub fn counted_on(&self) -> f64 {
+        if self.mass.grams() >= TENTED_FROM {
+            COUNTED_ON_ROAST
+        } else {
+            COUNTED_ON_SMALL
+        }
+    }
+
+    /// Whether the rest may bring the meat to its floor: never poultry, and only where the cook can
+    /// measure again.
+    fn rest_may_complete(&self) -> bool {
+        let rests = self.entry().rest.minutes() > 0.0;
+        !self.entry().animal.is_poultry() && rests && self.thermometer.there
+    }
+
+    /// Whether rest completes the target: where it may, and the pull is not the cook's own.
     #[must_use]
     pub fn rest_completes(&self) -> bool {
-        !self.entry().animal.is_poultry() && self.entry().rest.minutes() > 0.0
+        self.rest_may_complete() && self.out_at.is_none()
+    }
+
+    /// How long it rests: as is usual for the cut, and no less than the guidance asks, which counts from
+    /// when the core has risen to the floor.
+    #[must_use]
+    pub fn rest(&self) -> Interval {
+        /// What a core may need for that, s.
+        const TO_RISE: f64 = 120.0;
+        let guidance = self.floor_kept().map_or(0.0, |floor| floor.rest.seconds());
+        let needed = if guidance > 0.0 {
+            guidance + TO_RISE
+        } else {
+            0.0
+        };
+        Interval::from_seconds(self.entry().rest.seconds().max(needed))
+    }
+
+    /// Time out of the fridge right before loading.
+    #[must_use]
+    pub fn warming(&self) -> Interval {
+        let before = warming_before(&self.ahead).seconds();
+        Interval::from_seconds(before + self.start.out().seconds())
+    }
+
+    /// What the thermometer shows when a core is so hot.
+    #[must_use]
+    pub fn shown(&self, core: Temperature) -> Temperature {
+        core + self.thermometer.offset
+    }
+
+    /// Names of the face that looks up first and of the other, where they differ.
+    #[must_use]
+    pub fn faces(&self) -> Option<[&'static str; 2]> {
+        let [show, other] = self.entry().faces()?;
+        Some(match self.first_up {
+            FirstUp::Show => [show, other],
+            FirstUp::Other => [other, show],
+        })
     }
 }

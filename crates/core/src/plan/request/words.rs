@@ -29,7 +29,7 @@ impl LoadRule {
 
 impl PreheatRule {
     /// Every school.
-    pub const ALL: [Self; 3] = [Self::ThinOnly, Self::Always, Self::Never];
+    pub const ALL: [Self; 4] = [Self::ThinOnly, Self::Always, Self::Never, Self::Hot];
 
     /// The words in the sentence.
     #[must_use]
@@ -38,6 +38,7 @@ impl PreheatRule {
             Self::Always => "preheated",
             Self::ThinOnly => "preheated if thin",
             Self::Never => "from cold",
+            Self::Hot => "in the machine that is hot already",
         }
     }
 
@@ -48,6 +49,7 @@ impl PreheatRule {
             Self::Always => "The skin sets at once and the minutes are the same every time.",
             Self::ThinOnly => "The first minutes count for thin pieces, hardly for thick ones.",
             Self::Never => "The machine is hot in a few minutes; fat renders while it warms.",
+            Self::Hot => "Something has just come out of it: nothing to wait for.",
         }
     }
 }
@@ -70,7 +72,9 @@ impl TurnRule {
     #[must_use]
     pub const fn reason(self) -> &'static str {
         match self {
-            Self::EqualBrowning => "Both faces end equally brown; the minute is computed.",
+            Self::EqualBrowning => {
+                "Both faces end as alike in colour as they can; the minute is computed."
+            }
             Self::HalfWay => "Easy to remember.",
             Self::Never => "One face is for show: skin up and crisp, nothing disturbed.",
         }

@@ -28,9 +28,9 @@ pub(in crate::plan) fn weigh(
     };
     let least = browned(trays);
     let run = problem.load(cavity, trays, Resolution::Coarse, airy);
-    let moments = found.moments(found.pull);
+    let timing = found.timing(found.pull);
     let airy = problem
-        .cook(run, moments, Variation::NONE, found.goal, |_| ())
+        .cook(run, &timing, Variation::NONE, found.goal, |_, _| ())
         .ok()
         .map(|ready| (ready.at, problem.browning(&ready.run)));
     let (later, browning) = match (usual, airy) {
@@ -91,13 +91,8 @@ fn other(planned: &Problem) -> Result<Option<OtherLoading>, PlanError> {
     let cavity = problem.first_cavity();
     let found = search(&problem, cavity, trays)?;
     let run = problem.load(cavity, trays, Resolution::Coarse, Variation::NONE);
-    let ready = problem.cook(
-        run,
-        found.moments(found.pull),
-        Variation::NONE,
-        found.goal,
-        |_| (),
-    )?;
+    let timing = found.timing(found.pull);
+    let ready = problem.cook(run, &timing, Variation::NONE, found.goal, |_, _| ())?;
     let cooking = f64::from(batches) * ready.at + f64::from(batches - 1) * SWAP.seconds();
     Ok(Some(OtherLoading {
         rule,

@@ -2,7 +2,7 @@
 
 use std::fmt::Write;
 
-use crate::plan::Plan;
+use crate::plan::{Decides, Plan};
 use crate::units::{TemperatureScale, WeightSystem};
 
 /// Renders steps, warnings and assumptions, in Celsius and metric units.
@@ -39,6 +39,20 @@ pub fn render(plan: &Plan) -> String {
             band.late.minutes()
         );
     }
+    let _ = writeln!(
+        out,
+        "inside {} at {}, {}{}; {}",
+        plan.goals.inside_core.display(scale),
+        plan.goals.inside_at.display(),
+        plan.goals.outside.words(),
+        plan.goals
+            .outside_at
+            .map_or_else(String::new, |at| format!(" at {}", at.display())),
+        match plan.goals.decides {
+            Decides::Inside => "the inside decides",
+            Decides::Outside => "the outside decides",
+        }
+    );
     for step in &plan.steps {
         let core = step
             .core
@@ -47,7 +61,7 @@ pub fn render(plan: &Plan) -> String {
             out,
             "{:>6.1}  {}: {}{core}",
             step.at.minutes(),
-            step.title,
+            step.title.render(scale, system),
             step.reason.render(scale, system)
         );
     }

@@ -1,10 +1,12 @@
 //! What the cook should know before starting.
 
 use crate::basket::Tumbling;
+use crate::fryer::{Action, WARMING_OVEN};
 use crate::meat::Browning;
 use crate::plan::message::{Message, Quantity};
-use crate::plan::request::{Request, SauceRule, TurnRule};
-use crate::plan::{HOT, Plan, Turning};
+use crate::plan::request::{Request, TurnRule};
+use crate::plan::{Alternative, Crispness, Deed, GoalChange, Outside, Plan, Turning};
+use crate::prep::{Clock, clocks};
 use crate::units::{Interval, Length, Temperature, TemperatureDifference};
 
 /// What a warning is about.
@@ -32,6 +34,22 @@ pub enum WarningKind {
     TurnsBadly,
     /// The first batch gets cold before the last is out.
     CoolsBetween,
+    /// The first batch gets cold and is heated through again.
+    Reheats,
+    /// Nobody measures whether it is safe.
+    NotVerified,
+    /// The outside takes the inside further than it should go.
+    PastTheInside,
+    /// A clock of food safety runs long.
+    Clock,
+    /// Sauce carried from raw meat.
+    RawSauce,
+    /// The guidance asks for more turns.
+    TurnTwice,
+    /// Hot fat to pour off.
+    HotFat,
+    /// What to do if it burns.
+    Fire,
 }
 
 /// One warning.
@@ -56,15 +74,13 @@ const SUGAR_BURNS_FROM: f64 = 175.0;
 /// From this temperature on the meat has been out of the fridge for long, °C.
 const WARM_START: f64 = 15.0;
 
-/// An oven that keeps food hot and does not cook it on (common practice).
-const HOLDING: Temperature = Temperature::from_celsius(80.0);
 /// A spit should clear everything by this, mm, and hang no more to one side than this share of what
 /// its motor bears (common practice in kind, from memory in size).
 const SPIT_CLEARS: f64 = 8.0;
 const SPIT_BEARS: f64 = 0.7;
 
 /// What keeps a spit or a tumbling basket from turning well.
-fn turns_badly(plan: &Plan) -> Option<Message> {
+fn badly_turned(plan: &Plan) -> Option<Message> {
     match plan.loading.turning? {
         Turning::Spit(roast) if roast.clearance.millimetres() < 0.0 => Some(Message::with(
             "As tied it sweeps {} and touches. Tie it tighter and tuck the flaps in.",
@@ -90,156 +106,434 @@ fn turns_badly(plan: &Plan) -> Option<Message> {
     }
 }
 
-pub fn find(request: &Request, plan: &Plan) -> Vec<Warning> {
-    let entry = request.entry();
-    let machine = &request.machine;
-    let setting = plan.setting.celsius();
-    let mut out = Vec::new();
-    let mut add = |kind, message| out.push(Warning { kind, message });
+/// A rule: what a cook should know of such a plan, if it applies.
+type Rule = fn(&Request, &Plan) -> Option<Warning>;
 
-    if let (true, Some(floor)) = (plan.below_floor, plan.floor.core) {
-        add(
-            WarningKind::BelowFloor,
-            Message::with(
-                format!(
-                    "{{}} is below the {{}} that {} gives for whole cuts of {}. You said you know; \
-                     not for anyone who is pregnant, very young, old or ill.",
-                    plan.floor.authority,
-                    entry.animal.word()
-                ),
-                [
-                    Quantity::Temperature(request.target),
-                    Quantity::Temperature(floor),
-                ],
-            ),
-        );
-    }
-    let lying = !request.support.turns_itself();
-    let clearances = plan
-        .loading
-        .levels
+/// Every rule, in the order in which a cook should read them.
+const RULES: [Rule; 20] = [
+    below_floor,
+    not_verified,
+    past_the_inside,
+    clock_of_heating,
+    clock_of_fridge,
+    near_element,
+    too_long,
+    turns_badly,
+    cools_between,
+    reheats,
+    surface_burns,
+    stays_pale,
+    sauce_too_early,
+    raw_sauce,
+    turn_twice,
+    smoke,
+    fat_to_pour,
+    fire,
+    out_of_fridge,
+    allergen,
+];
+
+/// What applies to a plan.
+pub fn find(request: &Request, plan: &Plan) -> Vec<Warning> {
+    RULES
         .iter()
-        .map(|level| level.clearance.millimetres());
-    let clearance = clearances.fold(f64::INFINITY, f64::min);
-    if lying && clearance < CLEARANCE {
-        add(
-            WarningKind::NearElement,
-            Message::with(
-                "Only {} of air above it. Level it with a ball of baking parchment under its low end, \
-                 never loose parchment or foil, or halve it.",
-                [Quantity::Length(Length::from_millimetres(clearance))],
+        .filter_map(|rule| rule(request, plan))
+        .collect()
+}
+
+fn warn(kind: WarningKind, message: Message) -> Option<Warning> {
+    Some(Warning { kind, message })
+}
+
+fn below_floor(request: &Request, plan: &Plan) -> Option<Warning> {
+    let floor = plan.floor.core.filter(|_| plan.below_floor)?;
+    warn(
+        WarningKind::BelowFloor,
+        Message::with(
+            format!(
+                "{{}} is below the {{}} that {} gives for whole cuts of {}. You said you know; \
+                 not for anyone who is pregnant, very young, old or ill.",
+                plan.floor.authority,
+                request.entry().animal.word()
             ),
-        );
+            [
+                Quantity::Temperature(request.out_at.unwrap_or(request.target)),
+                Quantity::Temperature(floor),
+            ],
+        ),
+    )
+}
+
+/// Without a thermometer nobody knows.
+fn not_verified(request: &Request, plan: &Plan) -> Option<Warning> {
+    if request.thermometer.there {
+        return None;
     }
+    let words = if request.entry().animal.is_poultry() {
+        format!(
+            "Not verified: poultry is safe at the temperature of {}, and only a thermometer shows that. \
+             The time is the late end of what is likely.",
+            plan.floor.authority
+        )
+    } else {
+        "Without a thermometer the time is the late end of what is likely, and nothing is left to the \
+         rest."
+            .to_owned()
+    };
+    warn(WarningKind::NotVerified, Message::plain(words))
+}
+
+/// The outside takes the inside further than it should go.
+fn past_the_inside(request: &Request, plan: &Plan) -> Option<Warning> {
+    let goals = &plan.goals;
+    if goals.alternatives.is_empty() {
+        return None;
+    }
+    // "Tender and crisp" is half of it the outside's.
+    let name = plan.target.name.unwrap_or("done");
+    let name = name.split(" and crisp").next().unwrap_or(name);
+    let mut values = vec![
+        Quantity::Time(goals.inside_at),
+        Quantity::Time(plan.pull_at),
+        Quantity::Temperature(plan.pull_core),
+        Quantity::Difference(goals.past),
+    ];
+    let reached = match goals.outside_at {
+        Some(_) => goals.outside.words().to_owned(),
+        None => format!(
+            "as far as it is waited for, not quite {}",
+            goals.outside.words()
+        ),
+    };
+    let mut text = format!(
+        "Safe and {name} inside at {{}}, {reached} at {{}}: by then the inside is at {{}}, {{}} more \
+         than you asked for."
+    );
+    let better = |other: &&Alternative| (plan.pull_core - other.core).kelvins() > 1.0;
+    let ways: Vec<&Alternative> = goals.alternatives.iter().filter(better).collect();
+    for (number, way) in ways.iter().enumerate() {
+        text.push_str(if number == 0 { " Instead: " } else { "; " });
+        text.push_str(change_words(&way.change));
+        text.push_str(" (out at {}, inside {}, ");
+        text.push_str(way.browning.word());
+        text.push(')');
+        if let GoalChange::Hotter(setting) | GoalChange::HotFinish(setting) = way.change {
+            values.push(Quantity::Setting(setting));
+        }
+        values.push(Quantity::Time(way.pull_at));
+        values.push(Quantity::Temperature(way.core));
+    }
+    if !ways.is_empty() {
+        text.push('.');
+    }
+    let _ = request;
+    warn(WarningKind::PastTheInside, Message::with(text, values))
+}
+
+const fn change_words(change: &GoalChange) -> &'static str {
+    match change {
+        GoalChange::Hotter(_) => "{} throughout",
+        GoalChange::HotFinish(_) => "{} for the last minutes",
+        GoalChange::Drier => "dried in the fridge first",
+        GoalChange::Oil => "oiled",
+        GoalChange::Sugar => "with something sweet on it",
+        GoalChange::LaterTurn => "turned later",
+        GoalChange::LeaveItPale => "left pale",
+    }
+}
+
+/// From out of the fridge until the core passes 60 °C.
+fn clock_of_heating(request: &Request, plan: &Plan) -> Option<Warning> {
+    let until = plan.passes_60.unwrap_or(plan.eat_at);
+    let time = Interval::from_seconds(request.warming().seconds() + until.seconds());
+    let told = Clock::Heating.told_from(request.entry().animal.is_poultry(), false);
+    if time < told {
+        return None;
+    }
+    warn(
+        WarningKind::Clock,
+        Message::with(
+            "It takes {} from the fridge until the middle is past {}: long enough for bacteria to grow. \
+             A hotter setting or smaller pieces; beyond {} it is not planned.",
+            [
+                Quantity::Time(time),
+                Quantity::Temperature(Temperature::from_celsius(60.0)),
+                Quantity::Time(Clock::Heating.limit(false, false)),
+            ],
+        ),
+    )
+}
+
+/// Days in the fridge before the cook.
+fn clock_of_fridge(request: &Request, _plan: &Plan) -> Option<Warning> {
+    let poultry = request.entry().animal.is_poultry();
+    let (_, time) = clocks(&request.ahead, request.start.out())
+        .into_iter()
+        .find(|(clock, _)| *clock == Clock::Fridge)?;
+    if time <= Clock::Fridge.told_from(poultry, false) {
+        return None;
+    }
+    warn(
+        WarningKind::Clock,
+        Message::with(
+            "{} in the fridge, marinade and drying together; raw it keeps no longer than {}, from the \
+             day you buy it.",
+            [
+                Quantity::Time(time),
+                Quantity::Time(Clock::Fridge.limit(poultry, false)),
+            ],
+        ),
+    )
+}
+
+fn near_element(request: &Request, plan: &Plan) -> Option<Warning> {
+    let levels = plan.loading.levels.iter();
+    let clearances = levels.map(|level| level.clearance.millimetres());
+    let clearance = clearances.fold(f64::INFINITY, f64::min);
+    if request.support.turns_itself() || clearance >= CLEARANCE {
+        return None;
+    }
+    warn(
+        WarningKind::NearElement,
+        Message::with(
+            "Only {} of air above it. Level it with a ball of baking parchment under its low end, \
+             never loose parchment or foil, or halve it.",
+            [Quantity::Length(Length::from_millimetres(clearance))],
+        ),
+    )
+}
+
+fn too_long(request: &Request, plan: &Plan) -> Option<Warning> {
     let longest = plan.loading.shapes.iter().map(|shape| shape.length);
     let longest = Length::from_millimetres(longest.fold(0.0, f64::max));
-    if lying && longest > machine.floor.longest() {
-        add(
-            WarningKind::TooLong,
-            Message::with(
-                "A piece is about {} long, the floor {}. Cut it to fit.",
-                [
-                    Quantity::Length(longest),
-                    Quantity::Length(machine.floor.longest()),
-                ],
-            ),
-        );
+    let floor = request.machine.floor.longest();
+    if request.support.turns_itself() || longest <= floor {
+        return None;
     }
-    if let Some(message) = turns_badly(plan) {
-        add(WarningKind::TurnsBadly, message);
-    }
-    if let Some(kept) = plan
+    warn(
+        WarningKind::TooLong,
+        Message::with(
+            "A piece is about {} long, the floor {}. Cut it to fit.",
+            [Quantity::Length(longest), Quantity::Length(floor)],
+        ),
+    )
+}
+
+fn turns_badly(_request: &Request, plan: &Plan) -> Option<Warning> {
+    warn(WarningKind::TurnsBadly, badly_turned(plan)?)
+}
+
+fn cools_between(_request: &Request, plan: &Plan) -> Option<Warning> {
+    let kept = plan
         .kept
-        .filter(|kept| kept.stays_hot < kept.wait && kept.reheated.is_none())
-    {
-        add(
-            WarningKind::CoolsBetween,
-            Message::with(
-                "Covered, the first batch stays above {} for {}, and the last is out {} after it. \
-                 Keep it in an oven at {}, or put it back at the end.",
-                [
-                    Quantity::Temperature(HOT),
-                    Quantity::Time(kept.stays_hot),
-                    Quantity::Time(kept.wait),
-                    Quantity::Setting(HOLDING),
-                ],
-            ),
-        );
-    }
+        .filter(|kept| kept.stays_hot < kept.wait && kept.reheating.is_none())?;
+    warn(
+        WarningKind::CoolsBetween,
+        Message::with(
+            "Covered, the first batch stays above {} for {}, and the last is out {} after it. \
+             Keep it in an oven at {}, or put it back at the end.",
+            [
+                Quantity::Temperature(kept.hot),
+                Quantity::Time(kept.stays_hot),
+                Quantity::Time(kept.wait),
+                Quantity::Setting(WARMING_OVEN),
+            ],
+        ),
+    )
+}
+
+/// What fell below keeping hot is heated through again.
+fn reheats(request: &Request, plan: &Plan) -> Option<Warning> {
+    let kept = plan.kept?;
+    let back = kept.reheating?;
+    let least = back.least?;
+    warn(
+        WarningKind::Reheats,
+        Message::with(
+            "The first batch is below {} for {}: it goes back until it shows {}, about {}.",
+            [
+                Quantity::Temperature(kept.hot),
+                Quantity::Time(kept.cold()),
+                Quantity::Temperature(request.shown(least)),
+                Quantity::Time(back.time),
+            ],
+        ),
+    )
+}
+
+fn surface_burns(request: &Request, plan: &Plan) -> Option<Warning> {
     let [first, second] = plan.outcomes.faces.map(|face| face.browning);
-    let darkest = if request.turn == TurnRule::Never {
-        first
-    } else {
-        first.max(second)
+    let darkest = match request.turn {
+        TurnRule::Never => first,
+        TurnRule::EqualBrowning | TurnRule::HalfWay => first.max(second),
     };
-    if darkest >= Browning::Dark {
-        add(
-            WarningKind::SurfaceBurns,
-            Message::with(
-                format!(
-                    "The outside is {} before the core is done. About {{}} lower would be kinder.",
-                    darkest.word()
-                ),
-                [Quantity::Difference(TemperatureDifference::from_kelvins(
-                    20.0,
-                ))],
-            ),
-        );
+    if darkest < Browning::Dark {
+        return None;
     }
-    let palest = if request.turn == TurnRule::Never {
-        first
-    } else {
-        first.min(second)
+    warn(
+        WarningKind::SurfaceBurns,
+        Message::with(
+            format!(
+                "The outside is {} before the core is done. About {{}} lower browns less.",
+                darkest.word()
+            ),
+            [Quantity::Difference(TemperatureDifference::from_kelvins(
+                20.0,
+            ))],
+        ),
+    )
+}
+
+fn stays_pale(request: &Request, plan: &Plan) -> Option<Warning> {
+    let [first, second] = plan.outcomes.faces;
+    let palest = match request.turn {
+        TurnRule::Never => first.browning,
+        TurnRule::EqualBrowning | TurnRule::HalfWay => first.browning.min(second.browning),
     };
-    if palest < plan.target.least_browning {
-        add(
-            WarningKind::StaysPale,
-            Message::plain(format!(
-                "The core is ready while the surface is only {}. A hotter setting or a drier \
-                 surface gives {}.",
-                palest.word(),
-                plan.target.least_browning.word()
-            )),
-        );
+    let wanted = plan.goals.outside;
+    if plan.goals.outside_at.is_some() && palest >= wanted.browning() {
+        return None;
     }
-    if request.sauce == SauceRule::BeforeAndAtTurn
-        && setting >= SUGAR_BURNS_FROM
-        && plan.pull_at.minutes() > SUGAR_STANDS
-    {
-        add(
-            WarningKind::SauceTooEarly,
-            Message::with(
-                "Sugar in a sauce burns within some {} at {}. Put it on for the last 5 to 10 min.",
-                [
-                    Quantity::Time(Interval::from_minutes(SUGAR_STANDS)),
-                    Quantity::Setting(plan.setting),
-                ],
-            ),
-        );
+    // What nobody asked for, and what will be found all the same.
+    let soft = first.crispness.min(second.crispness) <= Crispness::Soft;
+    if wanted == Outside::AsItComes && !(soft && request.entry().skin) {
+        return None;
     }
-    if entry.composition.fat >= FATTY && setting >= SMOKE_FROM {
-        add(
-            WarningKind::Smoke,
-            Message::with(
-                "So much fat smokes from about {} on. A little water under the basket helps; open a window.",
-                [Quantity::Setting(Temperature::from_celsius(SMOKE_FROM))],
-            ),
-        );
+    warn(
+        WarningKind::StaysPale,
+        Message::plain(format!(
+            "When the inside is ready the outside is {} and {}. A hotter setting, a hot finish or a \
+             drier surface gives more.",
+            palest.word(),
+            first.crispness.min(second.crispness).word(),
+        )),
+    )
+}
+
+fn sauce_too_early(request: &Request, plan: &Plan) -> Option<Warning> {
+    let setting = plan.setting;
+    let first = plan.batches.first()?;
+    let left = first.deeds.iter().find_map(|deed| {
+        let sauce = matches!(deed.action, Action::Sauce(_));
+        let left = first.cook.minutes() - deed.at / 60.0;
+        (sauce && left > SUGAR_STANDS).then_some(left)
+    });
+    let _ = left?;
+    if setting.celsius() < SUGAR_BURNS_FROM {
+        return None;
     }
-    if request.start.temperature().celsius() > WARM_START {
-        add(
-            WarningKind::OutOfFridge,
-            Message::with(
-                "At {} the meat has been out for long. Two hours at the most, one in a hot kitchen.",
-                [Quantity::Temperature(request.start.temperature())],
-            ),
-        );
+    let _ = request;
+    warn(
+        WarningKind::SauceTooEarly,
+        Message::with(
+            "Sugar in a sauce burns within some {} at {}. Put it on for the last 5 to 10 min.",
+            [
+                Quantity::Time(Interval::from_minutes(SUGAR_STANDS)),
+                Quantity::Setting(setting),
+            ],
+        ),
+    )
+}
+
+/// Sauce that a brush carries from raw meat.
+fn raw_sauce(_request: &Request, plan: &Plan) -> Option<Warning> {
+    let first = plan.batches.first()?;
+    let raw = |deed: &Deed| {
+        matches!(deed.action, Action::Sauce(_) | Action::Baste(_))
+            && deed.at < first.check_from.seconds()
+    };
+    if !first.deeds.iter().any(raw) {
+        return None;
     }
-    if let Some(allergen) = request.coat.allergens() {
-        add(
-            WarningKind::Allergen,
-            Message::plain(format!("The coat contains {allergen}.")),
-        );
+    warn(
+        WarningKind::RawSauce,
+        Message::plain(
+            "Each brushing before it is cooked through carries raw juice into the sauce: keep a part of \
+             it apart for the table, wash the brush, and boil what is left.",
+        ),
+    )
+}
+
+/// Guidance that asks for turns.
+fn turn_twice(request: &Request, plan: &Plan) -> Option<Warning> {
+    let asked = request.floor_kept()?.turns;
+    let first = plan.batches.first()?;
+    let turns = first
+        .deeds
+        .iter()
+        .filter(|deed| deed.action.turns())
+        .count();
+    if request.support.turns_itself() || turns >= asked as usize {
+        return None;
     }
-    out
+    warn(
+        WarningKind::TurnTwice,
+        Message::plain(format!(
+            "{} asks for at least {asked} turns where meat was rolled or tenderised; this plan has \
+             {turns}. Add one.",
+            plan.floor.authority
+        )),
+    )
+}
+
+fn is_fatty(request: &Request) -> bool {
+    request.entry().composition.fat >= FATTY
+}
+
+fn smoke(request: &Request, plan: &Plan) -> Option<Warning> {
+    if !is_fatty(request) || plan.setting.celsius() < SMOKE_FROM {
+        return None;
+    }
+    warn(
+        WarningKind::Smoke,
+        Message::with(
+            "So much fat smokes from about {} on; open a window. Water in the drawer helps only if the \
+             maker allows it and it goes in before heating: never onto hot fat. No loose paper, no bread.",
+            [Quantity::Setting(Temperature::from_celsius(SMOKE_FROM))],
+        ),
+    )
+}
+
+fn fat_to_pour(request: &Request, _plan: &Plan) -> Option<Warning> {
+    is_fatty(request).then(|| Warning {
+        kind: WarningKind::HotFat,
+        message: Message::plain(
+            "Pouring off fat: machine off, gloves on, into a dry heat-proof bowl, not into the sink.",
+        ),
+    })
+}
+
+fn fire(request: &Request, _plan: &Plan) -> Option<Warning> {
+    if !is_fatty(request) {
+        return None;
+    }
+    warn(
+        WarningKind::Fire,
+        Message::plain(
+            "If it burns: switch it off, keep it closed, unplug it, never water. If it does not go out at \
+             once, leave the room and call the fire brigade.",
+        ),
+    )
+}
+
+fn out_of_fridge(request: &Request, _plan: &Plan) -> Option<Warning> {
+    let start = request.start.temperature();
+    if start.celsius() <= WARM_START {
+        return None;
+    }
+    warn(
+        WarningKind::OutOfFridge,
+        Message::with(
+            "At {} the meat has been out for long. Two hours at the most, one in a hot kitchen.",
+            [Quantity::Temperature(start)],
+        ),
+    )
+}
+
+fn allergen(request: &Request, _plan: &Plan) -> Option<Warning> {
+    let allergen = request.coat.allergens()?;
+    warn(
+        WarningKind::Allergen,
+        Message::plain(format!("The coat contains {allergen}.")),
+    )
 }

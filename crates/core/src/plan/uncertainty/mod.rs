@@ -248,10 +248,10 @@ pub fn passages(
     let ready = problem
         .cook(
             run,
-            found.moments(found.pull),
+            &found.timing(found.pull),
             variation,
             found.goal,
-            |run| see(run.elapsed(), run.core()),
+            |run, _| see(run.elapsed(), run.core()),
         )
         .ok()?;
     (times.len() == levels.len()).then(|| Passages {
@@ -285,8 +285,8 @@ pub fn synthetic_pull(request: &Request, deviations: [f64; 5]) -> Result<Interva
         .map(|(unknown, x)| unknown.varied(request, x))
         .fold(Variation::NONE, Variation::and);
     let run = problem.load(problem.first_cavity(), trays, Resolution::Fine, variation);
-    let moments = found.moments(found.pull);
-    let ready = problem.cook(run, moments, variation, found.goal, |_| ())?;
+    let timing = found.timing(found.pull);
+    let ready = problem.cook(run, &timing, variation, found.goal, |_, _| ())?;
     Ok(Interval::from_seconds(ready.at))
 }
 

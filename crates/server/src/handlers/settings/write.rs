@@ -1,6 +1,8 @@
 use actix_web::web::Data;
 use actix_web::{HttpResponse, put};
 
+use ember_core::units::bounds;
+
 use crate::body::Body;
 use crate::context::Context;
 use crate::documents::{self, Seen};
@@ -26,6 +28,8 @@ pub async fn write(
     body: Body<SettingsDto>,
 ) -> Result<HttpResponse, ApiError> {
     let (chosen, now) = (body.into_inner(), context.now());
+    bounds::ALTITUDE.check(chosen.altitude_m)?;
+    bounds::THERMOMETER_OFFSET.check(chosen.thermometer_offset_k)?;
     let written = context
         .query(move |connection| settings::write(connection, &seen, chosen, now))
         .await?;

@@ -2,10 +2,6 @@
 
 use crate::units::{Interval, Temperature};
 
-/// Rise of temperature that kills ten times faster, K. With it the equivalents of 70 °C for 2 min
-/// that UK guidance prints (60 °C 45 min, 65 °C 10 min, 75 °C 30 s, 80 °C 6 s; from memory) are met
-/// within a fifth.
-const TENFOLD: f64 = 7.5;
 /// 70 °C for 2 min reduces listeria a millionfold (UK guidance, from memory).
 const LOGS_PER_MINUTE: f64 = 3.0;
 /// More is not worth telling apart.
@@ -32,6 +28,30 @@ const ROAST: [(f64, f64); 17] = [
     (70.0, 1.0 / 60.0),
 ];
 
+/// UK guidance, equivalents of 70 °C for 2 min: core in °C and minutes to hold it (from memory).
+const UK: [(f64, f64); 5] = [
+    (60.0, 45.0),
+    (65.0, 10.0),
+    (70.0, 2.0),
+    (75.0, 0.5),
+    (80.0, 0.1),
+];
+
+/// Time to hold a core temperature that is equivalent to 70 °C for 2 min in UK guidance, between the
+/// rows of its table in the logarithm; nothing below 60 °C, and no less than the last row above.
+///
+/// ```
+/// use ember_core::{doneness::lethality::uk_hold, units::Temperature};
+/// let hold = |celsius| uk_hold(Temperature::from_celsius(celsius)).map(|hold| hold.minutes());
+/// assert_eq!((hold(70.0), hold(59.9), hold(95.0)), (Some(2.0), None, Some(0.1)));
+/// // By hand, half-way between 70 and 75 °C in the logarithm: the square root of 2 x 0.5.
+/// assert!((hold(72.5).unwrap() - 1.0).abs() < 1e-9);
+/// ```
+#[must_use]
+pub fn uk_hold(core: Temperature) -> Option<Interval> {
+    by_table(&UK, core.celsius())
+}
+
 /// What a course of the core amounts to.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Lethality {
@@ -47,7 +67,7 @@ pub struct Lethality {
 /// nothing below it.
 ///
 /// ```
-/// use ember_core::{lethality::roast_hold, units::Temperature};
+/// use ember_core::{doneness::lethality::roast_hold, units::Temperature};
 /// let hold = |celsius| roast_hold(Temperature::from_celsius(celsius)).map(|hold| hold.minutes());
 /// assert_eq!(hold(60.0), Some(12.0));
 /// assert_eq!(hold(50.0), None);
@@ -55,12 +75,16 @@ pub struct Lethality {
 /// ```
 #[must_use]
 pub fn roast_hold(core: Temperature) -> Option<Interval> {
-    let celsius = core.celsius();
-    let (first, last) = (ROAST.first()?, ROAST.last()?);
+    by_table(&ROAST, core.celsius())
+}
+
+/// Minutes by a table of falling holds, between its rows in the logarithm.
+fn by_table(table: &[(f64, f64)], celsius: f64) -> Option<Interval> {
+    let (first, last) = (table.first()?, table.last()?);
     if celsius < first.0 {
         return None;
     }
-    let minutes = ROAST
+    let minutes = table
         .windows(2)
         .find_map(|pair| match pair {
             [(t0, m0), (t1, m1)] if celsius <= *t1 => {
@@ -76,7 +100,7 @@ pub fn roast_hold(core: Temperature) -> Option<Interval> {
 /// Adds up a course of the core, given by its minutes and temperatures in °C.
 ///
 /// ```
-/// use ember_core::lethality::lethality;
+/// use ember_core::doneness::lethality::lethality;
 /// // Two minutes at 70 °C.
 /// let held = lethality(&[0.0, 2.0], &[70.0, 70.0]);
 /// assert!((held.at_70.minutes() - 2.0).abs() < 1e-9);
@@ -85,7 +109,10 @@ pub fn roast_hold(core: Temperature) -> Option<Interval> {
 /// ```
 #[must_use]
 pub fn lethality(minutes: &[f64], core: &[f64]) -> Lethality {
-    let at_70 = |celsius: f64| 10f64.powf((celsius - 70.0) / TENFOLD);
+    // Two minutes at 70 °C, over the hold that the table gives for the temperature.
+    let at_70 = |celsius: f64| {
+        uk_hold(Temperature::from_celsius(celsius)).map_or(0.0, |hold| 2.0 / hold.minutes())
+    };
     let by_roast = |celsius: f64| {
         roast_hold(Temperature::from_celsius(celsius)).map_or(0.0, |hold| 1.0 / hold.minutes())
     };
@@ -121,7 +148,7 @@ mod tests {
             let held = lethality(&[0.0, minutes], &[celsius, celsius])
                 .at_70
                 .minutes();
-            assert!((held / 2.0 - 1.0).abs() < 0.2, "{celsius} °C: {held}");
+            assert!((held / 2.0 - 1.0).abs() < 1e-9, "{celsius} °C: {held}");
         }
     }
 

@@ -1,0 +1,178 @@
+//! After the last pull: keep, rest, measure again, serve.
+
+use super::{Step, StepKind};
+use crate::fryer::WARMING_OVEN;
+use crate::plan::message::{Message, Quantity};
+use crate::plan::request::{Keeping, Request, SauceRule, TENTED_FROM};
+use crate::plan::text::cautions;
+use crate::plan::{Kept, MeasureAgain, Plan};
+use crate::units::{Interval, Temperature};
+
+/// The steps after the last batch is out, `pulled` seconds after the first loading.
+pub fn steps(request: &Request, plan: &Plan, pulled: f64) -> Vec<Step> {
+    let mut steps = Vec::new();
+    steps.extend(plan.kept.map(|kept| keep(request, plan, kept, pulled)));
+    if plan.rest.minutes() >= 1.0 {
+        steps.push(rest(request, plan, pulled));
+    }
+    steps.extend(
+        plan.measure_again
+            .map(|again| measure(request, again, pulled)),
+    );
+    steps.push(serve(request, plan));
+    steps
+}
+
+/// What becomes of the first batch.
+fn keep(request: &Request, plan: &Plan, kept: Kept, last: f64) -> Step {
+    let place = &request.machine.name;
+    let (at, title, reason, core) = match (kept.reheating, kept.how) {
+        (Some(back), _) => {
+            let (words, values) = match back.least {
+                None => (
+                    format!(
+                        "for {{}}, all together; it stood open on a rack and is crisp again, {place} is hot"
+                    ),
+                    vec![Quantity::Time(back.time)],
+                ),
+                Some(least) => (
+                    format!(
+                        "it fell to {{}}: until it shows {{}} again, about {{}}; {place} is hot"
+                    ),
+                    vec![
+                        Quantity::Temperature(kept.core),
+                        Quantity::Temperature(request.shown(least)),
+                        Quantity::Time(back.time),
+                    ],
+                ),
+            };
+            let title = "Put batch 1 back".to_owned();
+            (last, title, Message::with(words, values), back.core)
+        }
+        (None, Keeping::Oven) => (
+            plan.pull_at.seconds() + 1.0,
+            "Keep batch 1 in the oven, open".to_owned(),
+            Message::with(
+                "at {}; it is at {} when the last is out, {} later",
+                [
+                    Quantity::Setting(WARMING_OVEN),
+                    Quantity::Temperature(kept.core),
+                    Quantity::Time(kept.wait),
+                ],
+            ),
+            kept.core,
+        ),
+        (None, _) => (
+            // A moment after the pull, so that it stands behind it.
+            plan.pull_at.seconds() + 1.0,
+            "Keep batch 1 warm, loosely covered".to_owned(),
+            if kept.stays_hot < kept.wait {
+                Message::with(
+                    "it stays above {} for {}; from then on in an oven at {}",
+                    [
+                        Quantity::Temperature(kept.hot),
+                        Quantity::Time(kept.stays_hot),
+                        Quantity::Setting(WARMING_OVEN),
+                    ],
+                )
+            } else {
+                Message::with(
+                    "it is still at {} when the last is out, {} later",
+                    [Quantity::Temperature(kept.core), Quantity::Time(kept.wait)],
+                )
+            },
+            kept.core,
+        ),
+    };
+    Step {
+        kind: StepKind::Act,
+        batch: 1,
+        at: Interval::from_seconds(at),
+        title: title.into(),
+        reason,
+        core: Some(core),
+        caution: Some(keep_hot(request)),
+    }
+}
+
+fn keep_hot(request: &Request) -> &'static str {
+    if request.region.keep_hot().celsius() > 60.0 {
+        "Keep hot food at 63 °C (145 °F) or more; what is below for 2 hours is chilled or thrown away."
+    } else {
+        "Keep hot food at 60 °C (140 °F) or more; what is below for 2 hours is chilled or thrown away."
+    }
+}
+
+fn rest(request: &Request, plan: &Plan, pulled: f64) -> Step {
+    let tented = request.mass.grams() >= TENTED_FROM;
+    let peak = Quantity::Temperature(plan.peak_core);
+    let rises = (plan.peak_core - plan.pull_core).kelvins() > 1.0;
+    Step {
+        kind: StepKind::Rest,
+        batch: 0,
+        at: Interval::from_seconds(pulled),
+        title: format!(
+            "Rest {}, {}",
+            plan.rest.display(),
+            if tented { "under loose foil" } else { "open" }
+        )
+        .into(),
+        reason: if rises {
+            Message::with("the core still rises, to about {}", [peak])
+        } else {
+            Message::plain("juices settle; the skin stays crisp in the open")
+        },
+        core: None,
+        caution: None,
+    }
+}
+
+/// The floor is reached only in the rest: it is measured there.
+fn measure(request: &Request, again: MeasureAgain, pulled: f64) -> Step {
+    let least = Quantity::Temperature(request.shown(again.least));
+    let back = Quantity::Time(again.back_in);
+    let reason = if again.hold.seconds() > 0.0 {
+        Message::with(
+            "{} or more, and it stays there for {}; else back in for about {}, and measure again",
+            [least, Quantity::Time(again.hold), back],
+        )
+    } else {
+        Message::with(
+            "{} or more; else back in for about {}, and measure again",
+            [least, back],
+        )
+    };
+    Step {
+        kind: StepKind::Measure,
+        batch: 0,
+        at: Interval::from_seconds(pulled + again.after_pull.seconds()),
+        title: Message::plain("Measure again"),
+        reason,
+        core: Some(again.least),
+        caution: Some(cautions::SHARP_POINT),
+    }
+}
+
+fn serve(request: &Request, plan: &Plan) -> Step {
+    let title = if request.sauce == SauceRule::Tossed {
+        "Toss in the sauce, then to the table"
+    } else {
+        "To the table"
+    };
+    let core = plan
+        .picture
+        .core_at(plan.pull_at.minutes() + plan.rest.minutes());
+    Step {
+        kind: StepKind::Serve,
+        batch: 0,
+        at: plan.eat_at,
+        title: title.into(),
+        reason: Message::plain("note how it came out"),
+        core: Some(Temperature::from_celsius(core)),
+        caution: Some(if request.region.keep_hot().celsius() > 60.0 {
+            "Keep hot at 63 °C (145 °F) or more; chill leftovers within 2 hours."
+        } else {
+            "Keep hot at 60 °C (140 °F) or more; chill leftovers within 2 hours."
+        }),
+    }
+}

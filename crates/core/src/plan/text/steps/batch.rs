@@ -1,0 +1,324 @@
+//! One batch: load, what is done on the way, check, pull.
+
+use super::on_the_way::on_the_way;
+use super::{Step, StepKind};
+use crate::basket::Airiness;
+use crate::fryer::Support;
+use crate::plan::message::{Message, Quantity};
+use crate::plan::request::{Request, SauceRule};
+use crate::plan::text::cautions::{self, HOT_BASKET};
+use crate::plan::{Batch, Decides, Outside, Plan, SecondDrawer};
+use crate::units::{Interval, Temperature};
+
+/// A batch with what it belongs to.
+pub struct Of<'a> {
+    pub request: &'a Request,
+    pub plan: &'a Plan,
+    pub batch: &'a Batch,
+    /// Its number, from 1.
+    number: usize,
+    /// When it goes in, s.
+    loaded: f64,
+}
+
+impl<'a> Of<'a> {
+    pub fn new(request: &'a Request, plan: &'a Plan, number: usize, loaded: f64) -> Option<Self> {
+        let batch = plan.batches.get(number.checked_sub(1)?)?;
+        Some(Self {
+            request,
+            plan,
+            batch,
+            number,
+            loaded,
+        })
+    }
+
+    pub fn steps(&self) -> Vec<Step> {
+        let mut steps = vec![self.load()];
+        steps.extend(on_the_way(self));
+        steps.push(self.check());
+        steps.extend(self.second_drawer());
+        steps.push(self.pull());
+        steps
+    }
+
+    /// A step so many seconds after this batch goes in.
+    pub fn step(
+        &self,
+        kind: StepKind,
+        after: f64,
+        title: impl Into<Message>,
+        reason: Message,
+    ) -> Step {
+        // Batches differ by little; the picture is of the first.
+        let scale = self.plan.pull_at.seconds() / self.batch.cook.seconds();
+        Step {
+            kind,
+            batch: u32::try_from(self.number).unwrap_or(u32::MAX),
+            at: Interval::from_seconds(self.loaded + after),
+            title: title.into(),
+            reason,
+            core: Some(Temperature::from_celsius(
+                self.plan.picture.core_at(after * scale / 60.0),
+            )),
+            caution: None,
+        }
+    }
+
+    /// " of batch 2", where there are several.
+    pub fn of_batch(&self) -> String {
+        if self.plan.batches.len() > 1 {
+            format!(" of batch {}", self.number)
+        } else {
+            String::new()
+        }
+    }
+
+    fn load(&self) -> Step {
+        let (request, batch) = (self.request, self.batch);
+        let entry = request.entry();
+        let sauced = if request.sauce == SauceRule::BeforeAndAtTurn {
+            ", upper side sauced"
+        } else {
+            ""
+        };
+        let title = format!(
+            "Load {} {}{}{sauced}",
+            batch.pieces,
+            entry.noun(batch.pieces),
+            self.spread()
+        );
+        let caution = match (sauced.is_empty(), entry.animal.is_poultry()) {
+            (false, _) => cautions::RAW_BRUSH,
+            (true, true) => cautions::RAW_POULTRY,
+            (true, false) => cautions::RAW_MEAT,
+        };
+        Step {
+            caution: Some(caution),
+            ..self.step(StepKind::Load, 0.0, title, self.load_reason())
+        }
+    }
+
+    /// Over how many levels a load goes.
+    fn spread(&self) -> String {
+        let batch = self.batch;
+        match (batch.levels, batch.second) {
+            (_, Some(second)) => {
+                let lighter = second.cook < batch.cook && !self.request.weights.is_empty();
+                format!(
+                    ", {} left and {} right",
+                    batch.pieces - second.pieces,
+                    if lighter {
+                        format!("the {} lighter ones", second.pieces)
+                    } else {
+                        second.pieces.to_string()
+                    }
+                )
+            }
+            (2.., None) => format!(" on {} racks", batch.levels),
+            _ => String::new(),
+        }
+    }
+
+    fn load_reason(&self) -> Message {
+        let (request, plan, batch) = (self.request, self.plan, self.batch);
+        let place = &request.machine.name;
+        if self.number > 1 {
+            let heaviest = request.heaviest();
+            let lighter = heaviest > batch.heaviest || plan.loading.apart.is_some();
+            return if lighter && !request.weights.is_empty() {
+                Message::with(
+                    format!("pieces up to {{}}; {place} is hot. In the fridge until now"),
+                    [Quantity::Mass(batch.heaviest)],
+                )
+            } else {
+                Message::plain(format!(
+                    "{place} is hot: this batch is quicker. In the fridge until now"
+                ))
+            };
+        }
+        let airiness = plan.loading.airiness();
+        let held = if request.support == Support::Basket {
+            String::from(match airiness {
+                Airiness::Stacked => ", on top of one another",
+                _ if batch.second.is_some() => ", one layer each",
+                _ => ", one layer",
+            })
+        } else {
+            format!(", {}", request.support.words())
+        };
+        // One piece has nothing to stand apart from.
+        let air = if batch.pieces > 1 {
+            format!(", {}", airiness.word())
+        } else {
+            String::new()
+        };
+        let face = match request.faces() {
+            Some([up, _]) if !request.support.turns_itself() => format!(", {up} up"),
+            _ => String::new(),
+        };
+        Message::with(
+            format!("in {place}{held}, at {{}}{air}{face}"),
+            [Quantity::Setting(request.first_setting())],
+        )
+    }
+
+    fn check(&self) -> Step {
+        let of_batch = if self.plan.batches.len() > 1 {
+            format!(" batch {}", self.number)
+        } else {
+            String::new()
+        };
+        let at = self.batch.check_from.seconds();
+        if !self.request.thermometer.there {
+            return Step {
+                caution: Some(cautions::NOT_VERIFIED),
+                ..self.step(
+                    StepKind::Check,
+                    at,
+                    format!(
+                        "Look at{}",
+                        if of_batch.is_empty() {
+                            " it"
+                        } else {
+                            &of_batch
+                        }
+                    ),
+                    Message::plain(signs(self.request)),
+                )
+            };
+        }
+        Step {
+            caution: Some(cautions::THERMOMETER),
+            ..self.step(
+                StepKind::Check,
+                at,
+                format!("Check{of_batch} with the thermometer"),
+                self.check_reason(),
+            )
+        }
+    }
+
+    /// Which piece, where, how deep, how long; and both goals.
+    fn check_reason(&self) -> Message {
+        let (request, plan) = (self.request, self.plan);
+        let spit = if request.support == Support::Spit {
+            "stop the spit; from the side, not along it, "
+        } else {
+            ""
+        };
+        let pieces = if self.batch.pieces > 1 {
+            "The thickest piece and two more, the lowest counts: "
+        } else {
+            ""
+        };
+        let middle = if request.handling == crate::doneness::Handling::Stuffed {
+            "; the middle of the stuffing as well"
+        } else {
+            ""
+        };
+        let probe = request.entry().probe;
+        let place = if probe.starts_with("from") || probe.starts_with("between") {
+            probe.to_owned()
+        } else {
+            format!("in {probe}")
+        };
+        let mut values = vec![Quantity::Temperature(request.shown(plan.pull_core_shown()))];
+        let outside = match plan.goals.outside {
+            Outside::AsItComes => "out".to_owned(),
+            wanted if plan.goals.decides == Decides::Outside => {
+                let words = format!(
+                    "the inside is done; it comes out when it is {}, about {{}} after loading",
+                    wanted.words()
+                );
+                values.push(Quantity::Time(self.batch.cook));
+                words
+            }
+            wanted => format!("out, if it is {} as well", wanted.words()),
+        };
+        Message::with(
+            format!(
+                "{pieces}{spit}{place}{middle}, the tip in the middle of the meat, until the number \
+                 stands still; {{}} or more means {outside}",
+            ),
+            values,
+        )
+    }
+
+    fn second_drawer(&self) -> Option<Step> {
+        let SecondDrawer { pieces, cook, .. } = self
+            .batch
+            .second
+            .filter(|second| second.cook < self.batch.cook)?;
+        Some(Step {
+            caution: Some(HOT_BASKET),
+            ..self.step(
+                StepKind::Pull,
+                cook.seconds(),
+                format!("Take the right drawer out{}", self.of_batch()),
+                Message::plain(format!(
+                    "its {pieces} are ready first; check them all the same"
+                )),
+            )
+        })
+    }
+
+    fn pull(&self) -> Step {
+        let title = if self.plan.batches.len() > 1 {
+            format!("Take batch {} out", self.number)
+        } else {
+            "Take everything out".to_owned()
+        };
+        Step {
+            caution: Some(HOT_BASKET),
+            ..self.step(
+                StepKind::Pull,
+                self.batch.cook.seconds(),
+                title,
+                pull_reason(self.request, self.plan),
+            )
+        }
+    }
+}
+
+/// Signs of being done that are no proof (common practice).
+fn signs(request: &Request) -> &'static str {
+    if request.entry().animal.is_poultry() {
+        "clear juices, a loose joint and no pink at the bone are signs, not proof; the time is set to \
+         the late end of what is likely"
+    } else {
+        "firm to the touch and clear juices are signs, not proof; the time is set to the late end of \
+         what is likely"
+    }
+}
+
+fn pull_reason(request: &Request, plan: &Plan) -> Message {
+    let shown = Quantity::Temperature(request.shown(plan.pull_core_shown()));
+    let peak = Quantity::Temperature(plan.peak_core);
+    if !request.thermometer.there {
+        return Message::with(
+            "about {} inside, if all is as assumed",
+            [Quantity::Temperature(plan.pull_core)],
+        );
+    }
+    if plan.goals.decides == Decides::Outside {
+        return Message::with(
+            format!(
+                "{{}} or more in every piece, and {}; by now about {{}} inside",
+                plan.goals.outside.words()
+            ),
+            [shown, Quantity::Temperature(plan.pull_core)],
+        );
+    }
+    let rises = (plan.peak_core - plan.pull_core).kelvins() > 1.0;
+    if plan.measure_again.is_some() {
+        Message::with(
+            "out at {}; after the rest about {}, and then you measure again",
+            [shown, peak],
+        )
+    } else if rises {
+        Message::with("out at {}; after the rest about {}", [shown, peak])
+    } else {
+        Message::with("at {} or more in every piece", [shown])
+    }
+}
