@@ -358,7 +358,7 @@ async fn a_household_agrees_on_its_settings() {
 async fn a_kitchens_height_and_thermometer_have_their_bounds() {
     let database = Database::new();
     let app = server(&database).await;
-    let write = |body: serde_json::Value| TestRequest::put().uri("/api/settings").set_json(body);
+    let write = |body: Value| TestRequest::put().uri("/api/settings").set_json(body);
     let base = json!({ "region": "us", "temperature": "fahrenheit", "weight": "imperial" });
     let (status, written) = call(&app, write(base.clone())).await;
     assert_eq!(

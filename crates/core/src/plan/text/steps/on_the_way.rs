@@ -49,13 +49,18 @@ fn is_near_end(of: &Of, deed: &Deed) -> bool {
     deed.at >= of.batch.check_from.seconds()
 }
 
-/// Deeds of the same moment.
+/// Deeds of the same opening; the dial is set by itself.
 fn openings(deeds: &[Deed]) -> Vec<Vec<Deed>> {
+    let is_dial = |deed: &Deed| matches!(deed.action, Action::Set(_));
     let mut all: Vec<Vec<Deed>> = Vec::new();
     for deed in deeds {
-        match all.last_mut() {
-            Some(same) if same.first().is_some_and(|first| first.at == deed.at) => same.push(*deed),
-            _ => all.push(vec![*deed]),
+        let same = |first: &Deed| first.at == deed.at && is_dial(first) == is_dial(deed);
+        match all
+            .iter_mut()
+            .find(|opening| opening.first().is_some_and(same))
+        {
+            Some(opening) => opening.push(*deed),
+            None => all.push(vec![*deed]),
         }
     }
     all
