@@ -620,7 +620,7 @@ export interface components {
          * @description What a cook does in the middle of a cook.
          * @enum {string}
          */
-        ActionKindDto: "set" | "turn" | "baste" | "add_side" | "swap_racks" | "open";
+        ActionKindDto: "set" | "turn" | "move" | "swap_racks" | "rotate" | "open" | "add_side" | "stir_side" | "take_side" | "sauce" | "spray" | "baste" | "take_out" | "put_back" | "spit_stops" | "spit_turns";
         /** @description A moment that needs hands. */
         AgendaDto: {
             /**
@@ -670,6 +670,28 @@ export interface components {
          * @enum {string}
          */
         AheadKindDto: "blot" | "uncovered" | "covered" | "counter" | "parboil";
+        /** @description Something else that would bring both goals nearer together. */
+        AlternativeDto: {
+            /** @description Colour then. */
+            browning: components["schemas"]["BrowningDto"];
+            /** @description What. */
+            change: components["schemas"]["GoalChangeDto"];
+            /**
+             * Format: double
+             * @description Core then.
+             */
+            core_c: number;
+            /**
+             * Format: double
+             * @description When the pieces are out then.
+             */
+            pull_at_s: number;
+            /**
+             * Format: double
+             * @description The setting that it needs, if it is one.
+             */
+            setting_c?: number | null;
+        };
         /** @description So much of something. */
         AmountDto: {
             /** @description An allergen it often brings. */
@@ -733,8 +755,20 @@ export interface components {
             /** @description What it is worth in the cook. */
             worth: components["schemas"]["SchoolWorthDto"];
         };
+        /**
+         * @description What a piece is basted with.
+         * @enum {string}
+         */
+        BasteDto: "fat" | "water";
         /** @description One load. */
         BatchDto: {
+            /** @description Everything done on the way, from its own loading. */
+            actions?: components["schemas"]["PlannedActionDto"][];
+            /**
+             * Format: double
+             * @description From when to check, from its own loading; absent in plans kept by earlier versions.
+             */
+            check_from_s?: number | null;
             /**
              * Format: double
              * @description Time in the machine.
@@ -767,6 +801,11 @@ export interface components {
              */
             turn_at_s?: number | null;
         };
+        /**
+         * @description In which order batches go in.
+         * @enum {string}
+         */
+        BatchOrderDto: "heaviest_first" | "lightest_first";
         /** @description A task that has begun or is done. */
         BegunDto: {
             /** @description Identity of the dish. */
@@ -831,6 +870,8 @@ export interface components {
             load: components["schemas"]["LoadEntryDto"][];
             /** @description Typical machines. */
             machine_presets: components["schemas"]["PresetDto"][];
+            /** @description How the outside can be. */
+            outside: components["schemas"]["OutsideEntryDto"][];
             /** @description Schools of preheating. */
             preheat: components["schemas"]["PreheatSchoolDto"][];
             /** @description Regions. */
@@ -882,9 +923,16 @@ export interface components {
          * @description What kind of problem it is.
          * @enum {string}
          */
-        Code: "out_of_bounds" | "no_such_machine" | "not_on_the_spit" | "weighed" | "no_such_level" | "below_poultry_floor" | "needs_acknowledgement" | "never_reached" | "too_tall" | "above_ceiling" | "below_lowest" | "not_on_the_dial" | "thickness_of_weight" | "too_large_a_piece" | "too_many_batches" | "cannot_hold" | "laid_out" | "after_the_end" | "too_soon" | "invalid" | "malformed" | "too_large" | "not_json" | "not_found" | "method_not_allowed" | "name_taken" | "id_taken" | "already_finished" | "already_started" | "not_started" | "no_such_task" | "unreadable" | "changed" | "foreign_host" | "foreign_origin" | "database_down" | "database_busy" | "busy" | "fault";
+        Code: "out_of_bounds" | "no_such_machine" | "not_on_the_spit" | "weighed" | "no_such_level" | "below_poultry_floor" | "needs_acknowledgement" | "no_waiver" | "clock_overrun" | "not_handled" | "out_of_reach" | "split" | "never_reached" | "too_tall" | "above_ceiling" | "below_lowest" | "not_on_the_dial" | "thickness_of_weight" | "too_large_a_piece" | "too_many_batches" | "cannot_hold" | "laid_out" | "after_the_end" | "too_soon" | "invalid" | "malformed" | "too_large" | "not_json" | "not_found" | "method_not_allowed" | "name_taken" | "id_taken" | "already_finished" | "already_started" | "not_started" | "no_such_task" | "unreadable" | "changed" | "foreign_host" | "foreign_origin" | "database_down" | "database_busy" | "busy" | "fault";
         /** @description A recipe read for another machine. */
         ConvertedDto: {
+            /**
+             * Format: double
+             * @description The safe minimum, where the recipe does not reach it.
+             */
+            below_c?: number | null;
+            /** @description Which goal the recipe's time was for, and is matched; the other one differs as told. */
+            decides: components["schemas"]["DecidesDto"];
             /** @description What the conversion leads to. */
             here: components["schemas"]["RecipeOutcomeDto"];
             /**
@@ -1078,8 +1126,12 @@ export interface components {
             coats: components["schemas"]["CoatEntryDto"][];
             /** @description Identity. */
             cut: components["schemas"]["CutDto"];
+            /** @description Names of the face for show and of the other, where they differ. */
+            faces?: string[] | null;
             /** @description Floors by region. */
             floors: components["schemas"]["CutFloorDto"][];
+            /** @description What can have been done to it. */
+            handlings: components["schemas"]["HandlingEntryDto"][];
             /** @description One piece. */
             name: string;
             /** @description Several pieces. */
@@ -1093,8 +1145,12 @@ export interface components {
             textures: components["schemas"]["TextureDto"][];
             /** @description Usual surface. */
             usual_coat: components["schemas"]["CoatDto"];
+            /** @description The face that usually looks up first. */
+            usual_first_up: components["schemas"]["FirstUpDto"];
             /** @description Light, usual and heavy piece. */
             usual_mass_g: number[];
+            /** @description How the outside usually is, by doneness in their order. */
+            usual_outside: components["schemas"]["OutsideDto"][];
             /**
              * Format: int32
              * @description Usual number of pieces.
@@ -1127,6 +1183,11 @@ export interface components {
              */
             within_s: number;
         };
+        /**
+         * @description Which goal the pieces stay in for.
+         * @enum {string}
+         */
+        DecidesDto: "inside" | "outside" | "planned";
         /** @description Sections of a piece. */
         DivisionDto: {
             /** @description Fewest and most bones in one. */
@@ -1233,6 +1294,11 @@ export interface components {
              */
             dry_layer_mm: number;
         };
+        /**
+         * @description The face that looks up first: the one for show, or the other.
+         * @enum {string}
+         */
+        FirstUpDto: "show" | "other";
         /** @description The safety floor. */
         FloorDto: {
             /** @description Who says so. */
@@ -1252,6 +1318,11 @@ export interface components {
              * @description Rest that belongs to the guidance.
              */
             rest_s: number;
+            /**
+             * Format: int32
+             * @description Turns that belong to the guidance.
+             */
+            turns?: number;
         };
         /**
          * @description Outline of a floor.
@@ -1275,13 +1346,70 @@ export interface components {
              * @description What the model expected then.
              */
             expected_c: number;
+            /** @description Whether the inside is done; a reading says nothing of the outside. */
+            inside_done: boolean;
             /** @description The same in eight cooks of ten; absent where no band is known. */
             more_band_s?: number[] | null;
             /**
              * Format: double
-             * @description Minutes more until the pull.
+             * @description Time more until the pull, for both goals.
              */
             more_s: number;
+            /**
+             * Format: double
+             * @description How long the outside still takes as planned, where it decides the pull.
+             */
+            outside_more_s?: number | null;
+        };
+        /**
+         * @description What could be changed.
+         * @enum {string}
+         */
+        GoalChangeDto: "hotter" | "hot_finish" | "drier" | "oil" | "sugar" | "later_turn" | "leave_it_pale";
+        /** @description Both goals of the first batch. */
+        GoalsDto: {
+            /** @description What would bring the outside nearer to the inside, computed; where it is far past. */
+            alternatives: components["schemas"]["AlternativeDto"][];
+            /** @description Which of them decides the pull. */
+            decides: components["schemas"]["DecidesDto"];
+            /**
+             * Format: double
+             * @description When the inside is there.
+             */
+            inside_at_s: number;
+            /**
+             * Format: double
+             * @description The core at which the inside is done and the pieces may come out.
+             */
+            inside_core_c: number;
+            /** @description How the outside should be. */
+            outside: components["schemas"]["OutsideDto"];
+            /**
+             * Format: double
+             * @description When the outside is; absent where it is not before the pull, or was not asked for.
+             */
+            outside_at_s?: number | null;
+            /**
+             * Format: double
+             * @description How far the core is past its goal at the pull.
+             */
+            past_k: number;
+        };
+        /**
+         * @description What was done to a cut.
+         * @enum {string}
+         */
+        HandlingDto: "plain" | "rolled" | "stuffed" | "tenderised" | "tenderised_unlabelled";
+        /** @description Something that can have been done to a cut. */
+        HandlingEntryDto: {
+            /** @description The safe minimum by region, where it was. */
+            floors: components["schemas"]["RegionFloorDto"][];
+            /** @description Identity. */
+            handling: components["schemas"]["HandlingDto"];
+            /** @description Why it matters. */
+            reason: string;
+            /** @description The words. */
+            words: string;
         };
         /** @description What happened. */
         HappeningDto: {
@@ -1360,7 +1488,7 @@ export interface components {
          * @description What becomes of the first batches while the others cook.
          * @enum {string}
          */
-        KeepingDto: "warm" | "reheat";
+        KeepingDto: "warm" | "reheat" | "oven";
         /** @description A blend of the kitchen. */
         KeptBlendDto: {
             /** @description What it is. */
@@ -1383,8 +1511,18 @@ export interface components {
              * @description Its core at the end of the wait.
              */
             core_c: number;
+            /**
+             * Format: double
+             * @description Least temperature at which food is kept hot in the region.
+             */
+            hot_c?: number | null;
             /** @description How. */
             keeping: components["schemas"]["KeepingDto"];
+            /**
+             * Format: double
+             * @description What it must reach, where it had fallen below keeping hot.
+             */
+            reheat_to_c?: number | null;
             /**
              * Format: double
              * @description Its core after the reheating.
@@ -1392,7 +1530,12 @@ export interface components {
             reheated_c?: number | null;
             /**
              * Format: double
-             * @description How long its core stays at 60 °C or above.
+             * @description How long it goes back.
+             */
+            reheating_s?: number | null;
+            /**
+             * Format: double
+             * @description How long its core stays at keeping hot or above.
              */
             stays_hot_s: number;
             /**
@@ -1521,6 +1664,11 @@ export interface components {
             spit?: components["schemas"]["SpittedDto"] | null;
             tumbler?: components["schemas"]["TumblerDto"] | null;
         };
+        /**
+         * @description Which faces, by where they look at that moment.
+         * @enum {string}
+         */
+        LookingDto: "up" | "down" | "both";
         /**
          * @description What a dish loses by waiting.
          * @enum {string}
@@ -1654,6 +1802,29 @@ export interface components {
              */
             minute: number;
         };
+        /** @description A reading that must be taken after the rest. */
+        MeasureAgainDto: {
+            /**
+             * Format: double
+             * @description When, after the last pull.
+             */
+            after_pull_s: number;
+            /**
+             * Format: double
+             * @description About how long it goes back in otherwise.
+             */
+            back_in_s: number;
+            /**
+             * Format: double
+             * @description How long it must stay there.
+             */
+            hold_s: number;
+            /**
+             * Format: double
+             * @description The least it must show.
+             */
+            least_c: number;
+        };
         /** @description Words with `{}` where the quantities stand, in order. */
         MessageDto: {
             /** @description The words. */
@@ -1730,6 +1901,11 @@ export interface components {
             /** @description Rows of this page that cannot be shown. */
             unreadable: components["schemas"]["UnreadableDto"][];
         };
+        /**
+         * @description A moment that can be seen.
+         * @enum {string}
+         */
+        MomentDto: "golden";
         /** @description A task that moved. */
         MovedDto: {
             /**
@@ -1857,6 +2033,20 @@ export interface components {
              * @description Share of the hold that the table for roasts asks for.
              */
             of_roast_table: number;
+        };
+        /**
+         * @description How the outside should be.
+         * @enum {string}
+         */
+        OutsideDto: "as_it_comes" | "golden" | "brown" | "crisp";
+        /** @description How the outside can be. */
+        OutsideEntryDto: {
+            /** @description Identity. */
+            outside: components["schemas"]["OutsideDto"];
+            /** @description What it means. */
+            reason: string;
+            /** @description The words. */
+            words: string;
         };
         /** @description A machine of this kitchen. */
         OwnMachineDto: {
@@ -2019,11 +2209,18 @@ export interface components {
             finish_at_s?: number | null;
             /** @description Safety floor. */
             floor: components["schemas"]["FloorDto"];
+            goals?: components["schemas"]["GoalsDto"] | null;
             kept?: components["schemas"]["KeptDto"] | null;
             loading?: components["schemas"]["LoadingDto"] | null;
+            measure_again?: components["schemas"]["MeasureAgainDto"] | null;
             /** @description Version of the model that computed it. */
             model_version: string;
             outcomes?: components["schemas"]["OutcomesDto"] | null;
+            /**
+             * Format: double
+             * @description When the core passes 60 °C; absent where it does not before it is served.
+             */
+            passes_60_at_s?: number | null;
             /**
              * Format: double
              * @description When that is.
@@ -2101,6 +2298,47 @@ export interface components {
              * @description Share of the weight lost as water.
              */
             water_lost: number;
+            /** @description What each planned thing is worth. */
+            worths?: components["schemas"]["WorthDto"][];
+        };
+        /** @description Something the cook does to every batch: at one of `at_s`, `share`, `before_end_s` or `moment`. */
+        PlannedActionDto: {
+            /**
+             * Format: double
+             * @description When, from loading.
+             */
+            at_s?: number | null;
+            /**
+             * Format: double
+             * @description When, before the pull.
+             */
+            before_end_s?: number | null;
+            faces?: components["schemas"]["LookingDto"] | null;
+            /** @description What. */
+            kind: components["schemas"]["ActionKindDto"];
+            moment?: components["schemas"]["MomentDto"] | null;
+            /**
+             * Format: double
+             * @description How long it stands open; only with `open`.
+             */
+            open_s?: number | null;
+            /**
+             * Format: double
+             * @description The new setting; only with `set`.
+             */
+            setting_c?: number | null;
+            /**
+             * Format: double
+             * @description When, as a share of the time to the pull.
+             */
+            share?: number | null;
+            /**
+             * Format: double
+             * @description Weight of the dish; only with `add_side`.
+             */
+            side_mass_g?: number | null;
+            which?: components["schemas"]["WhichDto"] | null;
+            with?: components["schemas"]["BasteDto"] | null;
         };
         /** @description Where a piece lies: its middle from the middle of the floor, and its turn. */
         PoseDto: {
@@ -2134,7 +2372,7 @@ export interface components {
          * @description School of preheating.
          * @enum {string}
          */
-        PreheatDto: "always" | "thin_only" | "never";
+        PreheatDto: "always" | "thin_only" | "never" | "hot";
         /** @description A school of preheating. */
         PreheatSchoolDto: {
             /** @description Its reason. */
@@ -2346,6 +2584,13 @@ export interface components {
             /** @description In words. */
             words: string;
         };
+        /** @description A safe minimum in a region. */
+        RegionFloorDto: {
+            /** @description Floor. */
+            floor: components["schemas"]["FloorDto"];
+            /** @description Region. */
+            region: components["schemas"]["RegionDto"];
+        };
         /** @description Another name for a cook. */
         RenameDto: {
             /** @description The name. */
@@ -2374,9 +2619,16 @@ export interface components {
         /** @description What the cook says. */
         RequestDto: {
             /** @description What else happens during the cook. */
-            actions?: components["schemas"]["TimedActionDto"][];
+            actions?: components["schemas"]["PlannedActionDto"][];
             /** @description What happens to the meat before it goes in. */
             ahead?: components["schemas"]["AheadDto"][];
+            /**
+             * Format: double
+             * @description Height of the kitchen over the sea.
+             */
+            altitude_m?: number;
+            /** @description In which order batches go in. */
+            batch_order?: components["schemas"]["BatchOrderDto"];
             /** @description The cook accepts a target below the floor. */
             below_floor_acknowledged?: boolean;
             blend?: components["schemas"]["BlendDto"] | null;
@@ -2384,16 +2636,19 @@ export interface components {
             coat: components["schemas"]["CoatDto"];
             /**
              * Format: double
-             * @description Core temperature wanted.
+             * @description Core temperature wanted, after the rest.
              */
             core_target_c: number;
             /** @description What. */
             cut: components["schemas"]["CutDto"];
+            first_up?: components["schemas"]["FirstUpDto"] | null;
             /**
              * Format: double
              * @description Gap to leave around each piece.
              */
             gap_mm?: number;
+            /** @description What was done to the cut, where it allows it: it changes the safe minimum. */
+            handling?: components["schemas"]["HandlingDto"];
             /** @description What becomes of the first batches. */
             keeping?: components["schemas"]["KeepingDto"];
             /** @description Where the pieces lie, if the cook moved them, by their numbers from the first on. */
@@ -2403,6 +2658,12 @@ export interface components {
             /** @description In what. */
             machine: components["schemas"]["MachineDto"];
             method?: components["schemas"]["OwnMethodDto"] | null;
+            /**
+             * Format: double
+             * @description What the core should be when it comes out; absent where the target decides.
+             */
+            out_at_c?: number | null;
+            outside?: components["schemas"]["OutsideDto"] | null;
             /**
              * Format: double
              * @description Weight of one.
@@ -2435,6 +2696,8 @@ export interface components {
              * @description At what; absent for the recommended setting.
              */
             setting_c?: number | null;
+            /** @description Pieces of each batch, where the cook divides them; together all pieces. */
+            split?: number[];
             /** @description From where. */
             start: components["schemas"]["StartDto"];
             /**
@@ -2445,6 +2708,16 @@ export interface components {
             /** @description How the pieces are held in it. */
             support?: components["schemas"]["SupportDto"];
             /**
+             * @description Whether there is a thermometer. Without one the time is the late end of what is likely, nothing
+             *     is left to the rest, and poultry is marked as not verified.
+             */
+            thermometer?: boolean;
+            /**
+             * Format: double
+             * @description What the thermometer shows in ice water, over 0 °C.
+             */
+            thermometer_offset_k?: number;
+            /**
              * Format: double
              * @description Thickness at the thickest part; absent until measured.
              */
@@ -2453,6 +2726,11 @@ export interface components {
             tie?: components["schemas"]["TieDto"];
             /** @description School of turning. */
             turn: components["schemas"]["TurnDto"];
+            /**
+             * @description Somebody at the table is pregnant, very young, old or ill: no target below the safe minimum,
+             *     acknowledged or not.
+             */
+            vulnerable?: boolean;
             /** @description Weights of all, where they were weighed one by one. */
             weights_g?: number[];
         };
@@ -2608,10 +2886,24 @@ export interface components {
         };
         /** @description What a household agrees on; each device keeps its own light and sound. */
         SettingsDto: {
+            /**
+             * Format: double
+             * @description Height of the kitchen over the sea: water boils sooner there.
+             */
+            altitude_m?: number;
             /** @description Whose food safety guidance applies. */
             region: components["schemas"]["RegionDto"];
             /** @description Scale of temperatures. */
             temperature: components["schemas"]["TemperatureScaleDto"];
+            /** @description Whether there is a thermometer. */
+            thermometer?: boolean;
+            /**
+             * Format: double
+             * @description What the thermometer shows in ice water, over 0 °C.
+             */
+            thermometer_offset_k?: number;
+            /** @description Whether somebody at the table is usually pregnant, very young, old or ill. */
+            vulnerable?: boolean;
             /** @description System of weights and lengths. */
             weight: components["schemas"]["WeightSystemDto"];
         };
@@ -2827,16 +3119,17 @@ export interface components {
             core_c?: number | null;
             /** @description What it asks for. */
             kind: components["schemas"]["StepKindDto"];
+            order?: components["schemas"]["MessageDto"] | null;
             /** @description Why, with numbers. */
             reason: components["schemas"]["MessageDto"];
-            /** @description The order, short. */
+            /** @description The order, short, temperatures in Celsius. */
             title: string;
         };
         /**
          * @description What a step asks for.
          * @enum {string}
          */
-        StepKindDto: "preheat" | "load" | "turn" | "sauce" | "set" | "act" | "check" | "pull" | "rest" | "serve";
+        StepKindDto: "preheat" | "load" | "turn" | "sauce" | "set" | "act" | "check" | "pull" | "rest" | "measure" | "serve";
         /** @description Where a step stands. */
         StepStateDto: {
             /**
@@ -3080,31 +3373,6 @@ export interface components {
          * @enum {string}
          */
         TieDto: "tight" | "loose" | "untied";
-        /** @description Something the cook does at a minute of every batch. */
-        TimedActionDto: {
-            /**
-             * Format: double
-             * @description When, from loading.
-             */
-            at_s: number;
-            /** @description What. */
-            kind: components["schemas"]["ActionKindDto"];
-            /**
-             * Format: double
-             * @description How long it stands open; only with `open`.
-             */
-            open_s?: number | null;
-            /**
-             * Format: double
-             * @description The new setting; only with `set`.
-             */
-            setting_c?: number | null;
-            /**
-             * Format: double
-             * @description Weight of the dish; only with `add_side`.
-             */
-            side_mass_g?: number | null;
-        };
         /** @description How two kinds share a machine. */
         TogetherDto: {
             /** @description How long each is in. */
@@ -3193,7 +3461,7 @@ export interface components {
          * @description What is being typed; the name is that of the field it will fill.
          * @enum {string}
          */
-        TypedFieldDto: "piece_mass_g" | "thickness_mm" | "start_c" | "setting_c" | "core_target_c" | "core_c" | "air_c" | "gap_mm" | "floor_width_mm" | "floor_corner_mm" | "height_mm" | "element_mm" | "rack_mm" | "spit_length_mm" | "spit_diameter_mm" | "spit_heaviest_g" | "tumbler_l" | "power_w" | "step_k" | "preheat_s" | "ahead_s" | "heat_factor" | "offset_k";
+        TypedFieldDto: "piece_mass_g" | "thickness_mm" | "start_c" | "setting_c" | "core_target_c" | "core_c" | "air_c" | "gap_mm" | "floor_width_mm" | "floor_corner_mm" | "height_mm" | "element_mm" | "rack_mm" | "spit_length_mm" | "spit_diameter_mm" | "spit_heaviest_g" | "tumbler_l" | "power_w" | "step_k" | "preheat_s" | "ahead_s" | "heat_factor" | "offset_k" | "altitude_m" | "thermometer_offset_k";
         /** @description What it means. */
         UnderstoodDto: {
             /**
@@ -3232,7 +3500,7 @@ export interface components {
          * @description What a warning is about.
          * @enum {string}
          */
-        WarningKindDto: "below_floor" | "near_element" | "too_long" | "surface_burns" | "stays_pale" | "sauce_too_early" | "smoke" | "out_of_fridge" | "allergen" | "turns_badly" | "cools_between";
+        WarningKindDto: "below_floor" | "near_element" | "too_long" | "surface_burns" | "stays_pale" | "sauce_too_early" | "smoke" | "out_of_fridge" | "allergen" | "turns_badly" | "cools_between" | "reheats" | "not_verified" | "past_the_inside" | "clock" | "raw_sauce" | "turn_twice" | "hot_fat" | "fire";
         /** @description A way out. */
         WayDto: {
             /** @description What that does, besides making it possible. */
@@ -3253,6 +3521,25 @@ export interface components {
          * @enum {string}
          */
         WeightSystemDto: "metric" | "imperial";
+        /**
+         * @description Which pieces.
+         * @enum {string}
+         */
+        WhichDto: "all" | "one";
+        /** @description What one planned thing is worth, against the same cook without it. */
+        WorthDto: {
+            /** @description What, with its moment in `at_s`. */
+            action: components["schemas"]["PlannedActionDto"];
+            /**
+             * Format: double
+             * @description How much later the pieces are out for it; negative where sooner.
+             */
+            later_s: number;
+            /** @description Colour of the face that starts above and of the other with it. */
+            with: components["schemas"]["BrowningDto"][];
+            /** @description The same without it. */
+            without: components["schemas"]["BrowningDto"][];
+        };
     };
     responses: never;
     parameters: never;
@@ -3988,11 +4275,14 @@ export interface operations {
                  * @example {
                  *       "name": "Drumsticks for the ferry crew",
                  *       "request": {
+                 *         "altitude_m": 0,
+                 *         "batch_order": "heaviest_first",
                  *         "below_floor_acknowledged": false,
                  *         "coat": "rubbed",
                  *         "core_target_c": 77,
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
+                 *         "handling": "plain",
                  *         "keeping": "warm",
                  *         "load": "with_air",
                  *         "machine": {
@@ -4018,8 +4308,11 @@ export interface operations {
                  *         "sauce": "none",
                  *         "start": "fridge",
                  *         "support": "basket",
+                 *         "thermometer": true,
+                 *         "thermometer_offset_k": 0,
                  *         "tie": "tight",
-                 *         "turn": "equal_browning"
+                 *         "turn": "equal_browning",
+                 *         "vulnerable": false
                  *       }
                  *     }
                  */
@@ -6127,11 +6420,14 @@ export interface operations {
                  *       },
                  *       "recipe_s": 1500,
                  *       "request": {
+                 *         "altitude_m": 0,
+                 *         "batch_order": "heaviest_first",
                  *         "below_floor_acknowledged": false,
                  *         "coat": "rubbed",
                  *         "core_target_c": 77,
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
+                 *         "handling": "plain",
                  *         "keeping": "warm",
                  *         "load": "with_air",
                  *         "machine": {
@@ -6157,8 +6453,11 @@ export interface operations {
                  *         "sauce": "none",
                  *         "start": "fridge",
                  *         "support": "basket",
+                 *         "thermometer": true,
+                 *         "thermometer_offset_k": 0,
                  *         "tie": "tight",
-                 *         "turn": "equal_browning"
+                 *         "turn": "equal_browning",
+                 *         "vulnerable": false
                  *       }
                  *     }
                  */
@@ -6275,11 +6574,14 @@ export interface operations {
                  *         "step_k": 5
                  *       },
                  *       "request": {
+                 *         "altitude_m": 0,
+                 *         "batch_order": "heaviest_first",
                  *         "below_floor_acknowledged": false,
                  *         "coat": "rubbed",
                  *         "core_target_c": 77,
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
+                 *         "handling": "plain",
                  *         "keeping": "warm",
                  *         "load": "with_air",
                  *         "machine": {
@@ -6305,8 +6607,11 @@ export interface operations {
                  *         "sauce": "none",
                  *         "start": "fridge",
                  *         "support": "basket",
+                 *         "thermometer": true,
+                 *         "thermometer_offset_k": 0,
                  *         "tie": "tight",
-                 *         "turn": "equal_browning"
+                 *         "turn": "equal_browning",
+                 *         "vulnerable": false
                  *       }
                  *     }
                  */
@@ -6408,11 +6713,14 @@ export interface operations {
                 /**
                  * @example {
                  *       "request": {
+                 *         "altitude_m": 0,
+                 *         "batch_order": "heaviest_first",
                  *         "below_floor_acknowledged": false,
                  *         "coat": "rubbed",
                  *         "core_target_c": 77,
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
+                 *         "handling": "plain",
                  *         "keeping": "warm",
                  *         "load": "with_air",
                  *         "machine": {
@@ -6438,8 +6746,11 @@ export interface operations {
                  *         "sauce": "none",
                  *         "start": "fridge",
                  *         "support": "basket",
+                 *         "thermometer": true,
+                 *         "thermometer_offset_k": 0,
                  *         "tie": "tight",
-                 *         "turn": "equal_browning"
+                 *         "turn": "equal_browning",
+                 *         "vulnerable": false
                  *       }
                  *     }
                  */
@@ -6540,11 +6851,14 @@ export interface operations {
             content: {
                 /**
                  * @example {
+                 *       "altitude_m": 0,
+                 *       "batch_order": "heaviest_first",
                  *       "below_floor_acknowledged": false,
                  *       "coat": "rubbed",
                  *       "core_target_c": 77,
                  *       "cut": "drumstick",
                  *       "gap_mm": 8,
+                 *       "handling": "plain",
                  *       "keeping": "warm",
                  *       "load": "with_air",
                  *       "machine": {
@@ -6570,8 +6884,11 @@ export interface operations {
                  *       "sauce": "none",
                  *       "start": "fridge",
                  *       "support": "basket",
+                 *       "thermometer": true,
+                 *       "thermometer_offset_k": 0,
                  *       "tie": "tight",
-                 *       "turn": "equal_browning"
+                 *       "turn": "equal_browning",
+                 *       "vulnerable": false
                  *     }
                  */
                 "application/json": components["schemas"]["RequestDto"];
@@ -6672,11 +6989,14 @@ export interface operations {
                 /**
                  * @example {
                  *       "request": {
+                 *         "altitude_m": 0,
+                 *         "batch_order": "heaviest_first",
                  *         "below_floor_acknowledged": false,
                  *         "coat": "rubbed",
                  *         "core_target_c": 77,
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
+                 *         "handling": "plain",
                  *         "keeping": "warm",
                  *         "load": "with_air",
                  *         "machine": {
@@ -6702,8 +7022,11 @@ export interface operations {
                  *         "sauce": "none",
                  *         "start": "fridge",
                  *         "support": "basket",
+                 *         "thermometer": true,
+                 *         "thermometer_offset_k": 0,
                  *         "tie": "tight",
-                 *         "turn": "equal_browning"
+                 *         "turn": "equal_browning",
+                 *         "vulnerable": false
                  *       },
                  *       "within_s": 1800
                  *     }
@@ -6806,11 +7129,14 @@ export interface operations {
                 /**
                  * @example {
                  *       "first": {
+                 *         "altitude_m": 0,
+                 *         "batch_order": "heaviest_first",
                  *         "below_floor_acknowledged": false,
                  *         "coat": "rubbed",
                  *         "core_target_c": 77,
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
+                 *         "handling": "plain",
                  *         "keeping": "warm",
                  *         "load": "with_air",
                  *         "machine": {
@@ -6836,15 +7162,21 @@ export interface operations {
                  *         "sauce": "none",
                  *         "start": "fridge",
                  *         "support": "basket",
+                 *         "thermometer": true,
+                 *         "thermometer_offset_k": 0,
                  *         "tie": "tight",
-                 *         "turn": "equal_browning"
+                 *         "turn": "equal_browning",
+                 *         "vulnerable": false
                  *       },
                  *       "second": {
+                 *         "altitude_m": 0,
+                 *         "batch_order": "heaviest_first",
                  *         "below_floor_acknowledged": false,
                  *         "coat": "rubbed",
                  *         "core_target_c": 77,
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
+                 *         "handling": "plain",
                  *         "keeping": "warm",
                  *         "load": "with_air",
                  *         "machine": {
@@ -6870,8 +7202,11 @@ export interface operations {
                  *         "sauce": "none",
                  *         "start": "fridge",
                  *         "support": "basket",
+                 *         "thermometer": true,
+                 *         "thermometer_offset_k": 0,
                  *         "tie": "tight",
-                 *         "turn": "equal_browning"
+                 *         "turn": "equal_browning",
+                 *         "vulnerable": false
                  *       }
                  *     }
                  */
@@ -7419,6 +7754,8 @@ export interface operations {
                  *         {
                  *           "cook": {
                  *             "request": {
+                 *               "altitude_m": 0,
+                 *               "batch_order": "heaviest_first",
                  *               "below_floor_acknowledged": false,
                  *               "blend": {
                  *                 "name": "lemon and fennel rub",
@@ -7455,6 +7792,7 @@ export interface operations {
                  *               "core_target_c": 77,
                  *               "cut": "drumstick",
                  *               "gap_mm": 8,
+                 *               "handling": "plain",
                  *               "keeping": "warm",
                  *               "load": "with_air",
                  *               "machine": {
@@ -7540,8 +7878,11 @@ export interface operations {
                  *               "sauce": "none",
                  *               "start": "fridge",
                  *               "support": "basket",
+                 *               "thermometer": true,
+                 *               "thermometer_offset_k": 0,
                  *               "tie": "tight",
-                 *               "turn": "equal_browning"
+                 *               "turn": "equal_browning",
+                 *               "vulnerable": false
                  *             }
                  *           }
                  *         },
@@ -7549,11 +7890,14 @@ export interface operations {
                  *           "cook": {
                  *             "method": "tempered",
                  *             "request": {
+                 *               "altitude_m": 0,
+                 *               "batch_order": "heaviest_first",
                  *               "below_floor_acknowledged": false,
                  *               "coat": "rubbed",
                  *               "core_target_c": 63,
                  *               "cut": "pork_loin_roast",
                  *               "gap_mm": 8,
+                 *               "handling": "plain",
                  *               "keeping": "warm",
                  *               "load": "with_air",
                  *               "machine": {
@@ -7580,8 +7924,11 @@ export interface operations {
                  *               "sauce": "none",
                  *               "start": "fridge",
                  *               "support": "basket",
+                 *               "thermometer": true,
+                 *               "thermometer_offset_k": 0,
                  *               "tie": "tight",
-                 *               "turn": "equal_browning"
+                 *               "turn": "equal_browning",
+                 *               "vulnerable": false
                  *             }
                  *           }
                  *         },
@@ -7752,6 +8099,8 @@ export interface operations {
                  *         {
                  *           "cook": {
                  *             "request": {
+                 *               "altitude_m": 0,
+                 *               "batch_order": "heaviest_first",
                  *               "below_floor_acknowledged": false,
                  *               "blend": {
                  *                 "name": "lemon and fennel rub",
@@ -7788,6 +8137,7 @@ export interface operations {
                  *               "core_target_c": 77,
                  *               "cut": "drumstick",
                  *               "gap_mm": 8,
+                 *               "handling": "plain",
                  *               "keeping": "warm",
                  *               "load": "with_air",
                  *               "machine": {
@@ -7873,8 +8223,11 @@ export interface operations {
                  *               "sauce": "none",
                  *               "start": "fridge",
                  *               "support": "basket",
+                 *               "thermometer": true,
+                 *               "thermometer_offset_k": 0,
                  *               "tie": "tight",
-                 *               "turn": "equal_browning"
+                 *               "turn": "equal_browning",
+                 *               "vulnerable": false
                  *             }
                  *           }
                  *         },
@@ -7882,11 +8235,14 @@ export interface operations {
                  *           "cook": {
                  *             "method": "tempered",
                  *             "request": {
+                 *               "altitude_m": 0,
+                 *               "batch_order": "heaviest_first",
                  *               "below_floor_acknowledged": false,
                  *               "coat": "rubbed",
                  *               "core_target_c": 63,
                  *               "cut": "pork_loin_roast",
                  *               "gap_mm": 8,
+                 *               "handling": "plain",
                  *               "keeping": "warm",
                  *               "load": "with_air",
                  *               "machine": {
@@ -7913,8 +8269,11 @@ export interface operations {
                  *               "sauce": "none",
                  *               "start": "fridge",
                  *               "support": "basket",
+                 *               "thermometer": true,
+                 *               "thermometer_offset_k": 0,
                  *               "tie": "tight",
-                 *               "turn": "equal_browning"
+                 *               "turn": "equal_browning",
+                 *               "vulnerable": false
                  *             }
                  *           }
                  *         },
@@ -8218,6 +8577,8 @@ export interface operations {
                  *         {
                  *           "cook": {
                  *             "request": {
+                 *               "altitude_m": 0,
+                 *               "batch_order": "heaviest_first",
                  *               "below_floor_acknowledged": false,
                  *               "blend": {
                  *                 "name": "lemon and fennel rub",
@@ -8254,6 +8615,7 @@ export interface operations {
                  *               "core_target_c": 77,
                  *               "cut": "drumstick",
                  *               "gap_mm": 8,
+                 *               "handling": "plain",
                  *               "keeping": "warm",
                  *               "load": "with_air",
                  *               "machine": {
@@ -8339,8 +8701,11 @@ export interface operations {
                  *               "sauce": "none",
                  *               "start": "fridge",
                  *               "support": "basket",
+                 *               "thermometer": true,
+                 *               "thermometer_offset_k": 0,
                  *               "tie": "tight",
-                 *               "turn": "equal_browning"
+                 *               "turn": "equal_browning",
+                 *               "vulnerable": false
                  *             }
                  *           }
                  *         },
@@ -8348,11 +8713,14 @@ export interface operations {
                  *           "cook": {
                  *             "method": "tempered",
                  *             "request": {
+                 *               "altitude_m": 0,
+                 *               "batch_order": "heaviest_first",
                  *               "below_floor_acknowledged": false,
                  *               "coat": "rubbed",
                  *               "core_target_c": 63,
                  *               "cut": "pork_loin_roast",
                  *               "gap_mm": 8,
+                 *               "handling": "plain",
                  *               "keeping": "warm",
                  *               "load": "with_air",
                  *               "machine": {
@@ -8379,8 +8747,11 @@ export interface operations {
                  *               "sauce": "none",
                  *               "start": "fridge",
                  *               "support": "basket",
+                 *               "thermometer": true,
+                 *               "thermometer_offset_k": 0,
                  *               "tie": "tight",
-                 *               "turn": "equal_browning"
+                 *               "turn": "equal_browning",
+                 *               "vulnerable": false
                  *             }
                  *           }
                  *         },

@@ -26,6 +26,7 @@ export type OwnTask = Schemas["OwnTaskDto"];
 export type Seasoning = Schemas["SeasoningDto"];
 export type OwnMachine = Schemas["OwnMachineDto"];
 export type Picture = Schemas["PictureDto"];
+export type PlannedAction = Schemas["PlannedActionDto"];
 export type Plan = Schemas["PlanDto"];
 export type Preparation = Schemas["PreparationDto"];
 export type PrepTask = Schemas["PrepTaskDto"];

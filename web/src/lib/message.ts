@@ -39,6 +39,12 @@ export function render(message: Message, own: units.Units): string {
     .join("");
 }
 
+/** The order of a step in the cook's units; older plans have it in words alone. */
+export const order = (
+  step: { title: string; order?: Message | null | undefined },
+  own: units.Units,
+): string => (step.order ? render(step.order, own) : step.title);
+
 /** Told where something is saved that was changed elsewhere since it was opened. */
 export const CHANGED =
   "This was changed meanwhile, on another device or in another tab. Save again to replace what " +
@@ -79,6 +85,9 @@ export function refusal(problem: Refusal, own: units.Units): string {
     case "above_ceiling":
       if (value == null || max == null || !problem.equivalent_min) return problem.detail;
       return `This machine goes up to ${units.setting(max, own)}, not ${units.setting(value, own)}. At its ceiling ${Math.round(problem.equivalent_min[1] ?? 0)} min do what ${Math.round(problem.equivalent_min[0] ?? 0)} min would.`;
+    case "no_waiver":
+      if (value == null || min == null) return problem.detail;
+      return `${show(value)} is below the safe minimum of ${show(min)}, and somebody at the table is pregnant, very young, old or ill. Choose ${units.temperature(min + 0.4, own)} or more.`;
     case "below_lowest":
       if (min == null) return problem.detail;
       return `This machine starts at ${units.setting(min, own)}. Choose that or more.`;

@@ -1,5 +1,7 @@
 // The sentence before anything is said, and its small changes. The rules stay with the server.
+
 import type { Catalogue, CutEntry, Division, Machine, Region, Request } from "../api/types";
+import type { Settings } from "./settings";
 
 export function usual(entry: CutEntry, machine: Machine, region: Region): Request {
   const floor = entry.floors.find((known) => known.region === region) ?? entry.floors[0];
@@ -19,6 +21,19 @@ export function usual(entry: CutEntry, machine: Machine, region: Region): Reques
     room_c: 21,
   };
 }
+
+/** What the kitchen says of every cook: whose guidance, how high, with what it measures. */
+export const ofKitchen = (settings: Settings): Partial<Request> => ({
+  region: settings.region,
+  altitude_m: settings.altitude_m,
+  thermometer_offset_k: settings.thermometer_offset_k,
+});
+
+/** And of every new cook, until the cook says otherwise. */
+export const ofTable = (settings: Settings): Partial<Request> => ({
+  thermometer: settings.thermometer,
+  vulnerable: settings.vulnerable,
+});
 
 export const entryOf = (catalogue: Catalogue, request: Request) =>
   catalogue.cuts.find((cut) => cut.cut === request.cut) ?? catalogue.cuts[0];

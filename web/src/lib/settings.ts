@@ -4,6 +4,13 @@ import type { Units } from "./units";
 
 export interface Settings extends Units {
   region: "us" | "ca" | "uk" | "anz";
+  /** Of the kitchen, over the sea. */
+  altitude_m: number;
+  /** What its thermometer shows in ice water. */
+  thermometer_offset_k: number;
+  thermometer: boolean;
+  /** Whether somebody at the table is usually at risk. */
+  vulnerable: boolean;
   colour: "auto" | "light" | "dark";
   muted: boolean;
 }
@@ -15,6 +22,10 @@ const USUAL: Settings = {
   weight: english === "en-US" ? "imperial" : "metric",
   region:
     ({ "en-GB": "uk", "en-CA": "ca", "en-AU": "anz", "en-NZ": "anz" } as const)[english] ?? "us",
+  altitude_m: 0,
+  thermometer_offset_k: 0,
+  thermometer: true,
+  vulnerable: false,
   colour: "auto",
   muted: false,
 };

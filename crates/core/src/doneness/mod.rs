@@ -143,7 +143,7 @@ impl Handling {
     #[must_use]
     pub const fn words(self) -> &'static str {
         match self {
-            Self::Plain => "in one piece as it grew",
+            Self::Plain => "not rolled or stuffed",
             Self::Rolled => "rolled and tied",
             Self::Stuffed => "stuffed",
             Self::Tenderised => "tenderised or injected, as its label says",

@@ -25,6 +25,8 @@ pub enum Decides {
     Inside,
     /// The outside: the inside was there before.
     Outside,
+    /// What the cook planned to do: both were there before.
+    Planned,
 }
 
 /// Dry layer that is felt as a crust, mm (as [`super::Crispness`] has it).
@@ -97,6 +99,8 @@ pub struct Goal {
     pub browning: f64,
     /// Thickness of its dry layer, mm.
     pub crust: f64,
+    /// When the last thing that the cook planned is done and has had its effect, s.
+    pub planned: f64,
 }
 
 impl Goal {
@@ -106,6 +110,7 @@ impl Goal {
         Self {
             browning: 0.0,
             crust: 0.0,
+            planned: 0.0,
             ..self
         }
     }
@@ -209,7 +214,10 @@ impl Progress {
         let inside = self.inside()?;
         let patience = inside * PATIENCE + PATIENCE_EXTRA;
         let outside = self.outside.map_or(patience, |at| at.min(patience));
-        Some(inside.max(outside)).filter(|at| *at <= now)
+        // What is planned for long after is not waited for, see `refuse_after_the_end`.
+        let planned = Some(self.goal.planned).filter(|at| *at <= patience);
+        let both = inside.max(outside);
+        Some(both.max(planned.unwrap_or_default())).filter(|at| *at <= now)
     }
 }
 
@@ -228,6 +236,7 @@ mod tests {
         held: true,
         browning: 1.0,
         crust: 0.0,
+        planned: 0.0,
     };
 
     fn heated(goal: Goal, kelvins_a_minute: f64, colour_a_minute: f64) -> Progress {
@@ -259,6 +268,18 @@ mod tests {
             ..GOAL
         };
         assert!((heated(unheld, 10.0, 1.0).inside().unwrap() - 180.0).abs() < 1.0);
+    }
+
+    /// By hand: there after 30 min, planned until 40; planned until 200, which is past all patience.
+    #[test]
+    fn what_is_planned_is_waited_for_within_reason() {
+        let until = |minutes: f64| Goal {
+            planned: minutes * 60.0,
+            ..GOAL
+        };
+        assert_eq!(heated(until(40.0), 1.0, 1.0).ready(1e9), Some(2400.0));
+        let never = heated(until(200.0), 1.0, 1.0).ready(1e9).unwrap();
+        assert!((never / 60.0 - 30.0).abs() < 0.1);
     }
 
     #[test]

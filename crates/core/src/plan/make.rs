@@ -321,7 +321,11 @@ fn goals(problem: &Problem, found: Found, fine: &Fine) -> Goals {
         .filter(|at| wanted != Outside::AsItComes && *at <= fine.pull + step);
     let waits = marked(fine.ready).seconds() > marked(inside_at).seconds() + 1.0;
     let past = fine.pull_core - found.goal.core;
-    let decides = if waits && wanted != Outside::AsItComes && problem.request.thermometer.there {
+    let both = inside_at.max(progress.outside.unwrap_or_default());
+    let planned = problem.request.planned_until().seconds();
+    let decides = if planned > both + 1.0 && (planned - fine.ready).abs() < step {
+        Decides::Planned
+    } else if waits && wanted != Outside::AsItComes && problem.request.thermometer.there {
         Decides::Outside
     } else {
         Decides::Inside

@@ -10,8 +10,9 @@ mod parse;
 pub use bounds::{Bound, OutOfBounds};
 pub use format::{TemperatureScale, WeightSystem, round_to_step};
 pub use parse::{
-    ParseError, parse_clock_minutes, parse_length, parse_mass, parse_power, parse_share,
-    parse_temperature, parse_temperature_difference, parse_time, parse_volume, spellings,
+    ParseError, parse_altitude, parse_clock_minutes, parse_length, parse_mass, parse_power,
+    parse_share, parse_temperature, parse_temperature_difference, parse_time, parse_volume,
+    spellings,
 };
 
 /// Grams in one avoirdupois pound, exact.

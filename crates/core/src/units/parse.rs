@@ -101,6 +101,22 @@ const TIME: Grammar = Grammar {
 const TEMPERATURE_QUANTITY: &str = "a temperature";
 const TEMPERATURE_EXAMPLE: &str = "77 C or 170F";
 
+const ALTITUDE: Grammar = Grammar {
+    quantity: "a height",
+    example: "1600 m or 5250 ft",
+    units: &[
+        ("m", 1.0),
+        ("metre", 1.0),
+        ("metres", 1.0),
+        ("km", 1000.0),
+        ("ft", METRES_PER_FOOT),
+        ("feet", METRES_PER_FOOT),
+    ],
+    then: &[],
+};
+/// Exact.
+const METRES_PER_FOOT: f64 = MILLIMETRES_PER_INCH * 12e-3;
+
 const POWER: Grammar = Grammar {
     quantity: "a power",
     example: "1500 W or 1.5 kW",
@@ -171,6 +187,25 @@ pub fn parse_length(text: &str, system: WeightSystem) -> Result<Length, ParseErr
         WeightSystem::Imperial => "in",
     };
     sum(text, &LENGTH, fallback).map(Length::from_millimetres)
+}
+
+/// A height over the sea, m; without a unit it is metres, or feet.
+///
+/// # Errors
+/// [`ParseError`] naming what was typed and how to write it.
+///
+/// ```
+/// use ember_core::units::{WeightSystem::*, parse_altitude};
+/// assert_eq!(parse_altitude("1600", Metric).unwrap(), 1600.0);
+/// // NIST SP 811: a foot is 0.3048 m.
+/// assert!((parse_altitude("5250", Imperial).unwrap() - 1600.2).abs() < 1e-9);
+/// ```
+pub fn parse_altitude(text: &str, system: WeightSystem) -> Result<f64, ParseError> {
+    let fallback = match system {
+        WeightSystem::Metric => "m",
+        WeightSystem::Imperial => "ft",
+    };
+    sum(text, &ALTITUDE, fallback)
 }
 
 /// A power; without a unit it is watts.

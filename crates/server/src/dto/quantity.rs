@@ -66,6 +66,10 @@ pub enum TypedFieldDto {
     HeatFactor,
     /// What its air is hotter than its dial says.
     OffsetK,
+    /// Height of a kitchen over the sea.
+    AltitudeM,
+    /// What a thermometer shows in ice water.
+    ThermometerOffsetK,
 }
 
 /// What a cook typed.

@@ -95,7 +95,7 @@ wire_enum!(
 );
 wire_enum!(
     /// Which goal the pieces stay in for.
-    DecidesDto = Decides { Inside, Outside }
+    DecidesDto = Decides { Inside, Outside, Planned }
 );
 wire_enum!(
     /// The face that looks up first: the one for show, or the other.

@@ -14,10 +14,46 @@ export function ForecastLine({ cook, units }: { cook: Cook; units: Units }) {
     <Text textStyle="line" fontWeight="700" mb="4" role="status">
       {temperature(forecast.core_c, units)} read at {clock(new Date(forecast.at))}
       {there
-        ? ": it is there. Take it out."
-        : `: ${minutes(forecast.more_s)} more${band(forecast)}, then check again. ${temperature(forecast.expected_c, units)} was expected.`}
+        ? forecast.outside_more_s == null
+          ? ": the inside is done. Take it out, if the outside is as you want it."
+          : ": both are done. Take it out."
+        : forecast.inside_done
+          ? `: the inside is done; the outside about ${minutes(forecast.outside_more_s ?? 0)} more.`
+          : `: ${minutes(forecast.more_s)} more${band(forecast)}, then check again. ${temperature(forecast.expected_c, units)} was expected.`}
     </Text>
   );
+}
+
+/** After the rest it is not there: back in. */
+export function BackIn({ cook, units }: { cook: Cook; units: Units }) {
+  const again = cook.plan.measure_again;
+  const reading = lastRested(cook);
+  if (!again || reading === null || isEnough(cook, reading)) return null;
+  return (
+    <Box mt="2" role="alert">
+      <Caution>
+        {temperature(reading, units)} is below {temperature(shown(cook, again.least_c), units)}.
+        Back in for about {minutes(again.back_in_s)}, then measure again.
+      </Caution>
+    </Box>
+  );
+}
+
+/** What the thermometer shows at a core, °C. */
+const shown = (cook: Cook, core: number) => core + (cook.request.thermometer_offset_k ?? 0);
+
+/** Whether a reading after the rest is what the plan counts on. */
+export const isEnough = ({ plan, request }: Cook, celsius: number): boolean =>
+  plan.measure_again == null ||
+  celsius >= plan.measure_again.least_c + (request.thermometer_offset_k ?? 0) - 0.05;
+
+/** The last reading since everything is out, °C. */
+function lastRested(cook: Cook): number | null {
+  const pulled = cook.course?.pulled_at;
+  const last = cook.events.findLast(
+    (event) => event.happening.kind === "reading" && pulled != null && event.at >= pulled,
+  )?.happening;
+  return last?.kind === "reading" ? last.core_c : null;
 }
 
 /** Where eight cooks in ten end, after the reading. */

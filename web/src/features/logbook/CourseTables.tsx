@@ -3,6 +3,7 @@ import { Box, Table, Text } from "@chakra-ui/react";
 import type { Cook } from "../../api/types";
 import { clock } from "../../lib/clock";
 import { temperatureAt } from "../../lib/field";
+import { order } from "../../lib/message";
 import { difference, temperature, type Units } from "../../lib/units";
 
 function late(seconds: number): string {
@@ -12,7 +13,7 @@ function late(seconds: number): string {
 }
 
 /** Each step: when it was planned, from loading, and when it was done. */
-export function Steps({ cook }: { cook: Cook }) {
+export function Steps({ cook, units }: { cook: Cook; units: Units }) {
   const { course, plan } = cook;
   if (!course) return null;
   const first = plan.steps[0]?.at_s ?? 0;
@@ -37,7 +38,7 @@ export function Steps({ cook }: { cook: Cook }) {
             const done = course.steps[n]?.done_at;
             return (
               <Table.Row key={n} bg="paper">
-                <Table.Cell>{step.title}</Table.Cell>
+                <Table.Cell>{order(step, units)}</Table.Cell>
                 <Table.Cell>{clock(new Date(planned))}</Table.Cell>
                 <Table.Cell>{done ? clock(new Date(done)) : "–"}</Table.Cell>
                 <Table.Cell>{done ? late((Date.parse(done) - planned) / 1000) : ""}</Table.Cell>

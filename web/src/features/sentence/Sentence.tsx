@@ -7,6 +7,8 @@ import { KINDS } from "../../lib/kinds";
 import { refusal } from "../../lib/message";
 import { inMachine, usual } from "../../lib/request";
 import { minutes, type Units } from "../../lib/units";
+import { ActionsWord } from "./ActionsWord";
+import { HandlingWord, OutsideWord, ThermometerWord } from "./GoalWords";
 import { ProgrammeWord } from "./ProgrammeWord";
 import { Refusal } from "./Refusal";
 import { TargetWord } from "./TargetWord";
@@ -81,6 +83,11 @@ export function Sentence(props: SentenceProps) {
             />
           )}
         </Word>
+        {entry.handlings.length > 1 ? (
+          <>
+            , <HandlingWord {...word} />
+          </>
+        ) : null}
         , in{" "}
         <Word label="Machine" text={request.machine.name}>
           {(close) => (
@@ -137,13 +144,17 @@ export function Sentence(props: SentenceProps) {
           chosen={request.preheat}
           onChoose={(preheat) => onChange({ preheat })}
         />
-        ,{" "}
-        <School
-          label="Turning"
-          schools={catalogue.turn}
-          chosen={request.turn}
-          onChoose={(turn) => onChange({ turn })}
-        />
+        {request.support === "spit" || request.support === "tumbling_basket" ? null : (
+          <>
+            ,{" "}
+            <School
+              label="Turning"
+              schools={catalogue.turn}
+              chosen={request.turn}
+              onChoose={(turn) => onChange({ turn })}
+            />
+          </>
+        )}
         ,{" "}
         <School
           label="Sauce"
@@ -151,8 +162,10 @@ export function Sentence(props: SentenceProps) {
           chosen={request.sauce}
           onChoose={(sauce) => onChange({ sauce })}
         />
-        , until <TargetWord {...word} catalogue={catalogue} />, on the table{" "}
-        <WhenWord eat={eat} onEat={onEat} />.
+        , <ActionsWord {...word} plan={problem ? undefined : plan} />, until{" "}
+        <TargetWord {...word} catalogue={catalogue} plan={problem ? undefined : plan} /> inside and{" "}
+        <OutsideWord {...word} catalogue={catalogue} /> outside, <ThermometerWord {...word} />, on
+        the table <WhenWord eat={eat} onEat={onEat} />.
       </Text>
       {problem ? (
         <Refusal

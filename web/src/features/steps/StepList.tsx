@@ -2,7 +2,7 @@
 import { Box, chakra, Text } from "@chakra-ui/react";
 import type { Step } from "../../api/types";
 import { Caution } from "../../components/Notice";
-import { render } from "../../lib/message";
+import { order, render } from "../../lib/message";
 import { temperature, type Units } from "../../lib/units";
 
 interface StepListProps {
@@ -34,7 +34,7 @@ export function StepList({ steps, units, clockOf, now }: StepListProps) {
         >
           <chakra.time textStyle="time">{clockOf(step.at_s)}</chakra.time>
           <Box minW="0">
-            <Text textStyle="body">{step.title}</Text>
+            <Text textStyle="body">{order(step, units)}</Text>
             <Text textStyle="small" color={n === now ? "zest.ink" : "ink.soft"}>
               {render(step.reason, units)}
               {step.core_c != null && step.kind !== "load" && step.kind !== "pull"

@@ -7,7 +7,7 @@ import { Caution, Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { AtTheFryer } from "../../features/basket/AtTheFryer";
 import { allowSound, useAlarm, useTitle, useWakeLock } from "../../features/course/alarm";
-import { BelowFloor, ForecastLine } from "../../features/course/CookLines";
+import { BackIn, BelowFloor, ForecastLine, isEnough } from "../../features/course/CookLines";
 import { Keypad } from "../../features/course/Keypad";
 import { OutcomeForm } from "../../features/course/OutcomeForm";
 import { useReports } from "../../features/course/reports";
@@ -15,8 +15,9 @@ import { type StandingStep, skewOf, standing } from "../../features/course/stand
 import { CourseStrip } from "../../features/ember-strip/CourseStrip";
 import { clock, countdown } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
-import { render } from "../../lib/message";
+import { order, render } from "../../lib/message";
 import { changeSettings, useSettings } from "../../lib/settings";
+import { capital } from "../../lib/text";
 
 interface UnderWayProps {
   cook: Cook;
@@ -34,6 +35,7 @@ const DONE_WORDS: Record<StandingStep["step"]["kind"], string> = {
   check: "Reading",
   pull: "It is out",
   rest: "Rested",
+  measure: "Reading",
   serve: "On the table",
 };
 
@@ -53,7 +55,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
   useWakeLock(true);
   useAlarm(due && mode === "now", settings.muted);
   const count = due ? "now" : countdown(left);
-  useTitle(current ? `${count} · ${current.step.title}` : `${cook.name} · Zesty Ember`);
+  useTitle(current ? `${count} · ${order(current.step, settings)}` : `${cook.name} · Zesty Ember`);
 
   const tell = (happening: Happening) => {
     allowSound();
@@ -62,13 +64,19 @@ export function UnderWay({ cook, received }: UnderWayProps) {
   };
   const done = () => {
     if (!current) return setMode("outcome");
-    if (current.step.kind === "check") return setMode("reading");
+    if (measures(current.step)) return setMode("reading");
     const last = steps.findLastIndex((step) => step.step.kind === "pull");
     tell(current.index === last ? { kind: "pulled" } : { kind: "step_done", step: current.index });
   };
   const read = (celsius: number) => {
     tell({ kind: "reading", core_c: Math.round(celsius * 10) / 10 });
-    if (current?.step.kind === "check") tell({ kind: "step_done", step: current.index });
+    if (
+      current &&
+      measures(current.step) &&
+      (current.step.kind === "check" || isEnough(cook, celsius))
+    ) {
+      tell({ kind: "step_done", step: current.index });
+    }
     setMode("now");
   };
   const door = () => {
@@ -87,12 +95,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
 
   if (mode === "reading") {
     return (
-      <Keypad
-        units={settings}
-        title={`In ${probe(cook)}`}
-        onEnter={read}
-        onCancel={() => setMode("now")}
-      />
+      <Keypad units={settings} title={probe(cook)} onEnter={read} onCancel={() => setMode("now")} />
     );
   }
   if (mode === "outcome" || !current) {
@@ -114,7 +117,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
       </Flex>
       <Box aria-live="assertive">
         <Text as="h1" textStyle="instruction">
-          {current.step.title}
+          {order(current.step, settings)}
         </Text>
         <Text textStyle="line" color="ink.say" mt="2">
           {render(current.step.reason, settings)}
@@ -148,6 +151,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
         />
       ) : null}
       <ForecastLine cook={cook} units={settings} />
+      <BackIn cook={cook} units={settings} />
       <CourseStrip plan={cook.plan} now={loaded === null ? null : (now - loaded) / 60_000} />
       <Box as="ol" listStyleType="none" mt="1" mb="4">
         {next.slice(0, 3).map((step) => (
@@ -161,7 +165,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
             borderColor="line"
             textStyle="line"
           >
-            <Text>{step.step.title}</Text>
+            <Text>{order(step.step, settings)}</Text>
             <Text color="ink.soft">{clock(new Date(step.due))}</Text>
           </Flex>
         ))}
@@ -185,7 +189,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
               type="button"
               tall
               onClick={() => setMode("reading")}
-              hidden={current.step.kind === "check"}
+              hidden={measures(current.step)}
             >
               Reading
             </Action>
@@ -197,7 +201,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
                 : `Door closed again (${Math.round((now - openSince) / 1000)} s)`}
             </Action>
           ) : null}
-          {current.step.kind === "check" ? (
+          {measures(current.step) ? (
             <Action
               type="button"
               tall
@@ -230,9 +234,12 @@ export function UnderWay({ cook, received }: UnderWayProps) {
   );
 }
 
+/** A step that asks for a reading. */
+const measures = (step: StandingStep["step"]) => step.kind === "check" || step.kind === "measure";
+
 const probe = (cook: Cook) => {
   const check = cook.plan.steps.find((step) => step.kind === "check");
-  return check?.reason.text.replace(/^in /, "").split(";")[0] ?? "the thickest part";
+  return capital(check?.reason.text.split(/, the tip|;/)[0] ?? "in the thickest part");
 };
 
 const lastReading = (cook: Cook) => {

@@ -18,6 +18,7 @@ import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { useDelete } from "../../components/useDelete";
 import { FloorThumb } from "../../features/basket/Floor";
+import { KitchenWords } from "../../features/household/KitchenWords";
 import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { refusal } from "../../lib/message";
 import { saveFile } from "../../lib/save";
@@ -73,6 +74,7 @@ export function KitchenPlace() {
       </Box>
       <UnreadableRows kind="machines" rows={machines.data.unreadable} onGone={changed} />
       <Files onRead={changed} units={units} />
+      <KitchenWords />
       <Blends units={units} />
       <Ways catalogue={catalogue.data} />
       <Text as="h2" textStyle="section" mt="8" mb="2">

@@ -83,7 +83,7 @@ function Page({ cook, onDelete }: { cook: Cook; onDelete: () => void }) {
         </Text>
       ) : null}
       <Flex gap="8" wrap="wrap" align="flex-start">
-        <Steps cook={cook} />
+        <Steps cook={cook} units={units} />
         <Readings cook={cook} loaded={loaded} units={units} />
       </Flex>
       <Flex gap="3" mt="6" wrap="wrap" className="no-print">

@@ -4,7 +4,7 @@ import { useNavigate, useSearch } from "@tanstack/react-router";
 import { catalogueQuery, machinesQuery } from "../../api/queries";
 import type { Catalogue, Machine, Request } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
-import { entryOf, usual } from "../../lib/request";
+import { entryOf, ofKitchen, ofTable, usual } from "../../lib/request";
 import { useSettings } from "../../lib/settings";
 import { PlanView } from "./PlanView";
 
@@ -53,7 +53,7 @@ export function PlanPlace() {
 function Said({ catalogue, own }: { catalogue: Catalogue; own: Machine[] }) {
   const { say, eat, supper, dish } = useSearch({ from: "/plan" });
   const navigate = useNavigate({ from: "/plan" });
-  const { region } = useSettings();
+  const settings = useSettings();
   const known = [...own, ...catalogue.machine_presets.map((preset) => preset.machine)];
   const machines =
     say && !known.some((machine) => machine.name === say.machine.name)
@@ -63,7 +63,10 @@ function Said({ catalogue, own }: { catalogue: Catalogue; own: Machine[] }) {
   const drumsticks = catalogue.cuts.find((cut) => cut.cut === "drumstick") ?? catalogue.cuts[0];
   if (!first || !drumsticks) return <Trouble>The catalogue is empty.</Trouble>;
 
-  const request: Request = { ...(say ?? usual(drumsticks, first, region)), region };
+  const request: Request = {
+    ...(say ?? { ...usual(drumsticks, first, settings.region), ...ofTable(settings) }),
+    ...ofKitchen(settings),
+  };
   const entry = entryOf(catalogue, request) ?? drumsticks;
   const change = (part: Partial<Request>) =>
     void navigate({

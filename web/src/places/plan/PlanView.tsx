@@ -51,8 +51,10 @@ export function PlanView(props: PlanViewProps) {
   const settled = useSettled(request, SETTLE);
   const plan = useQuery(planQuery(settled));
   const failure = plan.error instanceof ApiFailure ? plan.error : null;
-  // A refusal leaves the last picture standing, paler, under its words.
-  const shown = useLastPlan(plan.data);
+  const last = useLastPlan(plan.data);
+  // Under a refusal no plan stands for an answer; while the server cannot be reached the last one
+  // stays, paler.
+  const shown = failure?.problem ? undefined : last;
   const now = useNow(15_000);
   const calm = useSettled(request, CALM);
   const { chosen } = useWays(calm);
@@ -72,7 +74,7 @@ export function PlanView(props: PlanViewProps) {
 
   return (
     <Box pt="2">
-      <Sentence {...props} plan={shown} problem={failure?.problem ?? null} units={units} />
+      <Sentence {...props} plan={last} problem={failure?.problem ?? null} units={units} />
       {failure && !failure.problem ? (
         <Box mt="3">
           <Trouble onRetry={() => void plan.refetch()}>{failure.message}</Trouble>
@@ -91,7 +93,7 @@ export function PlanView(props: PlanViewProps) {
             wrap={{ base: "wrap", lg: "nowrap" }}
           >
             <Box>
-              <Summary plan={shown} clockOf={clockOf} late={late} ahead={ahead} />
+              <Summary plan={shown} units={units} clockOf={clockOf} late={late} ahead={ahead} />
               {late && shown.batches.length === 1 ? (
                 <InTime
                   request={request}

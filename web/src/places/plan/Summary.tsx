@@ -2,17 +2,18 @@
 import { Text } from "@chakra-ui/react";
 import type { Plan } from "../../api/types";
 import { clock } from "../../lib/clock";
-import { hours, minutes, share } from "../../lib/units";
+import { hours, minutes, share, temperature, type Units } from "../../lib/units";
 
 interface SummaryProps {
   plan: Plan;
+  units: Units;
   clockOf: (seconds: number) => string;
   late: boolean;
   /** What is done before the meat goes in, s. */
   ahead: number;
 }
 
-export function Summary({ plan, clockOf, late, ahead }: SummaryProps) {
+export function Summary({ plan, units, clockOf, late, ahead }: SummaryProps) {
   const turn = plan.turn_at_s ? `turn at ${clockOf(plan.turn_at_s)}, ` : "";
   return (
     <Text textStyle="line" pt="2" pb="2">
@@ -30,6 +31,7 @@ export function Summary({ plan, clockOf, late, ahead }: SummaryProps) {
           : "by "}
         {clockOf(plan.pull_at_s)}.
       </Text>{" "}
+      {goals(plan, units)}
       {layer(plan)}{" "}
       {plan.rest_s >= 60
         ? `${minutes(plan.rest_s)} rest, then the table ${table(plan, clockOf)}.`
@@ -42,6 +44,29 @@ export function Summary({ plan, clockOf, late, ahead }: SummaryProps) {
       ) : null}
     </Text>
   );
+}
+
+/** Both goals, and what they make of one another. */
+function goals(
+  { goals: both, target_name, peak_core_c, measure_again }: Plan,
+  units: Units,
+): string {
+  if (!both) return "";
+  const name = target_name?.split(" and crisp")[0];
+  const inside = `Safe${name ? ` and ${name}` : ""} inside after ${minutes(both.inside_at_s)}`;
+  const outside =
+    both.outside === "as_it_comes"
+      ? ""
+      : both.outside_at_s == null
+        ? `, not quite ${both.outside} by the end`
+        : `, ${both.outside} after ${minutes(both.outside_at_s)}`;
+  const decides = {
+    inside: both.outside === "as_it_comes" ? "" : ": the inside decides",
+    outside: ": the outside decides",
+    planned: ": what you planned decides",
+  }[both.decides];
+  const numbers = `Out at ${temperature(both.inside_core_c, units)}, after the rest about ${temperature(peak_core_c, units)}${measure_again ? ", measured again" : ""}. `;
+  return `${inside}${outside}${decides}. ${both.decides === "inside" ? numbers : ""}`;
 }
 
 /** How the pieces share the machine. */

@@ -4,19 +4,20 @@ import type { Catalogue, Machine, Supper } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { Word } from "../../components/Word";
 import { withCook, withSide } from "../../features/supper/document";
-import { entryOf, usual } from "../../lib/request";
+import { entryOf, ofKitchen, ofTable, usual } from "../../lib/request";
+import { useSettings } from "../../lib/settings";
 
 interface AddingProps {
   catalogue: Catalogue;
   machines: Machine[];
   supper: Supper;
-  region: Parameters<typeof usual>[2];
   onChange: (supper: Supper) => void;
 }
 
-export function Adding({ catalogue, machines, supper, region, onChange }: AddingProps) {
+export function Adding({ catalogue, machines, supper, onChange }: AddingProps) {
   const machine = supper.dishes.find((dish) => dish.cook)?.cook?.request.machine ?? machines[0];
   const first = catalogue.cuts[0];
+  const settings = useSettings();
   if (!machine || !first) return null;
   return (
     <Text
@@ -34,9 +35,19 @@ export function Adding({ catalogue, machines, supper, region, onChange }: Adding
             items={catalogue.cuts.map((cut) => ({ value: cut.cut, text: cut.plural }))}
             chosen=""
             onChoose={(cut) => {
-              const request = { ...usual(first, machine, region), cut: cut as typeof first.cut };
+              const request = {
+                ...usual(first, machine, settings.region),
+                cut: cut as typeof first.cut,
+              };
               const entry = entryOf(catalogue, request);
-              if (entry) onChange(withCook(supper, usual(entry, machine, region)));
+              if (entry) {
+                const cook = {
+                  ...usual(entry, machine, settings.region),
+                  ...ofTable(settings),
+                  ...ofKitchen(settings),
+                };
+                onChange(withCook(supper, cook));
+              }
               close();
             }}
           />

@@ -91,7 +91,7 @@ export function CookWords(props: CookWordsProps) {
           />
         )}
       </Word>
-      , until <TargetWord {...word} catalogue={catalogue} />.{" "}
+      , until <TargetWord {...word} catalogue={catalogue} plan={undefined} />.{" "}
       <PlaceLink
         to="/plan"
         search={{ say: { ...request, ...chosenAhead }, supper: kept ?? IN_HAND, dish: number }}

@@ -94,13 +94,7 @@ export function SupperView(props: SupperViewProps) {
           />
         ))}
       </Box>
-      <Adding
-        catalogue={catalogue.data}
-        machines={machines}
-        supper={supper}
-        region={units.region}
-        onChange={onChange}
-      />
+      <Adding catalogue={catalogue.data} machines={machines} supper={supper} onChange={onChange} />
       {plan?.binding ? <Binding plan={plan} onChange={onChange} /> : null}
       {plan && plan.moved.length > 0 ? (
         <Text role="status" textStyle="body" mt="3">

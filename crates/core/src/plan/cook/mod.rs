@@ -20,7 +20,7 @@ use crate::plan::error::PlanError;
 use crate::plan::goals::{Goal, Progress, State};
 use crate::plan::loading::lay::{Loads, lay_out};
 use crate::plan::loading::levels::spot;
-use crate::plan::request::{Programme, Request, TENTED_FROM, TurnRule};
+use crate::plan::request::{Programme, Request, TENTED_FROM};
 use crate::prep::march;
 use crate::units::{Density, Interval, Length, Mass, Temperature};
 pub use picture::{DEPTHS, MOST_COLUMNS, Picture, Recorder, Rested};
@@ -324,6 +324,7 @@ impl<'a> Problem<'a> {
             held,
             browning: outside.browning().least(),
             crust: outside.crust(),
+            planned: request.planned_until().seconds(),
         }
     }
 
@@ -341,11 +342,10 @@ impl<'a> Problem<'a> {
     fn outside_of(&self, piece: &Piece) -> [f64; 2] {
         let read = |face: Face| [face.browning, face.dry_layer * 1e3];
         let [upper, lower] = [read(piece.upper()), read(piece.lower())];
-        match self.request.turns() {
-            TurnRule::Never => upper,
-            TurnRule::EqualBrowning | TurnRule::HalfWay => {
-                [upper[0].min(lower[0]), upper[1].min(lower[1])]
-            }
+        if self.request.is_turned() {
+            [upper[0].min(lower[0]), upper[1].min(lower[1])]
+        } else {
+            upper
         }
     }
 

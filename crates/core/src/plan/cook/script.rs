@@ -181,6 +181,15 @@ impl Problem<'_> {
                 }),
             }
         }
+        // A cook that is out when all that is planned has had its effect is out at that moment.
+        let until = self.request.planned_until().seconds();
+        if until > 0.0 && script.iter().all(|opening| opening.at != until) {
+            script.push(Opening {
+                at: until,
+                actions: Vec::new(),
+            });
+            script.sort_by(|a, b| a.at.total_cmp(&b.at));
+        }
         script
     }
 }

@@ -160,7 +160,7 @@ fn run_for(problem: &Problem, seconds: f64) -> Run {
 fn run_until(problem: &Problem, end: &Run, decides: Decides) -> Option<Run> {
     let [core, colour] = [end.core(), problem.browning(end)];
     let there = |run: &Run| match decides {
-        Decides::Inside => run.core() >= core,
+        Decides::Inside | Decides::Planned => run.core() >= core,
         Decides::Outside => problem.browning(run) >= colour,
     };
     let cook = |seconds: f64| {

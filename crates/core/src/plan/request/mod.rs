@@ -8,7 +8,7 @@ pub use actions::{Origin, PlannedAction, When};
 use super::goals::Outside;
 use crate::basket::{GAP, Placed, Tie};
 use crate::doneness::{Floor, Handling, Region, floor, usual_texture};
-use crate::fryer::{Machine, Support};
+use crate::fryer::{Action, Machine, Support};
 use crate::meat::{Coat, Cut, CutId, FirstUp, Form, Texture, cut};
 use crate::prep::{Ahead, warming_before};
 use crate::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
@@ -403,6 +403,31 @@ impl Request {
         } else {
             self.turn
         }
+    }
+
+    /// Whether both faces come up: by the method, or by a turn of the cook's own.
+    #[must_use]
+    pub fn is_turned(&self) -> bool {
+        let own = self.actions.iter().any(|planned| planned.action.turns());
+        self.turns() != TurnRule::Never || own
+    }
+
+    /// When the last thing that is planned for a minute has had its effect: sauce sets in some five
+    /// minutes, a face that was turned up takes two to dry (common practice).
+    #[must_use]
+    pub fn planned_until(&self) -> Interval {
+        let ends = self.actions.iter().filter_map(|planned| {
+            let When::At(at) = planned.when else {
+                return None;
+            };
+            let minutes = match planned.action {
+                Action::Sauce(_) => 5.0,
+                action if action.turns() => 2.0,
+                _ => 0.5,
+            };
+            Some(at.seconds() + 60.0 * minutes)
+        });
+        Interval::from_seconds(ends.fold(0.0, f64::max))
     }
 
     /// The dial when the meat goes in.

@@ -51,6 +51,7 @@ pub fn render(plan: &Plan) -> String {
         match plan.goals.decides {
             Decides::Inside => "the inside decides",
             Decides::Outside => "the outside decides",
+            Decides::Planned => "what is planned decides",
         }
     );
     for step in &plan.steps {

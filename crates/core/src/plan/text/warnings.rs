@@ -4,7 +4,7 @@ use crate::basket::Tumbling;
 use crate::fryer::{Action, WARMING_OVEN};
 use crate::meat::Browning;
 use crate::plan::message::{Message, Quantity};
-use crate::plan::request::{Request, TurnRule};
+use crate::plan::request::Request;
 use crate::plan::{Alternative, Crispness, Deed, GoalChange, Outside, Plan, Turning};
 use crate::prep::{Clock, clocks};
 use crate::units::{Interval, Length, Temperature, TemperatureDifference};
@@ -363,9 +363,10 @@ fn reheats(request: &Request, plan: &Plan) -> Option<Warning> {
 
 fn surface_burns(request: &Request, plan: &Plan) -> Option<Warning> {
     let [first, second] = plan.outcomes.faces.map(|face| face.browning);
-    let darkest = match request.turn {
-        TurnRule::Never => first,
-        TurnRule::EqualBrowning | TurnRule::HalfWay => first.max(second),
+    let darkest = if request.is_turned() {
+        first.max(second)
+    } else {
+        first
     };
     if darkest < Browning::Dark {
         return None;
@@ -386,9 +387,10 @@ fn surface_burns(request: &Request, plan: &Plan) -> Option<Warning> {
 
 fn stays_pale(request: &Request, plan: &Plan) -> Option<Warning> {
     let [first, second] = plan.outcomes.faces;
-    let palest = match request.turn {
-        TurnRule::Never => first.browning,
-        TurnRule::EqualBrowning | TurnRule::HalfWay => first.browning.min(second.browning),
+    let palest = if request.is_turned() {
+        first.browning.min(second.browning)
+    } else {
+        first.browning
     };
     let wanted = plan.goals.outside;
     if plan.goals.outside_at.is_some() && palest >= wanted.browning() {

@@ -2,8 +2,8 @@ use actix_web::post;
 use actix_web::web::Json;
 use ember_core::units::bounds::{self, Bound};
 use ember_core::units::{
-    ParseError, parse_length, parse_mass, parse_power, parse_share, parse_temperature,
-    parse_temperature_difference, parse_time, parse_volume, spellings,
+    ParseError, parse_altitude, parse_length, parse_mass, parse_power, parse_share,
+    parse_temperature, parse_temperature_difference, parse_time, parse_volume, spellings,
 };
 
 use crate::body::Body;
@@ -85,6 +85,8 @@ fn bound_of(field: TypedFieldDto) -> Bound {
         TypedFieldDto::AheadS => TYPED_TIME,
         TypedFieldDto::HeatFactor => bounds::HEAT_FACTOR,
         TypedFieldDto::OffsetK => bounds::OFFSET,
+        TypedFieldDto::AltitudeM => bounds::ALTITUDE,
+        TypedFieldDto::ThermometerOffsetK => bounds::THERMOMETER_OFFSET,
     }
 }
 
@@ -95,6 +97,7 @@ fn parse(typed: &TypedDto, text: &str) -> Result<f64, ParseError> {
     Ok(match bound_of(typed.field).unit {
         "g" => parse_mass(text, system)?.grams(),
         "mm" => parse_length(text, system)?.millimetres(),
+        "m" => parse_altitude(text, system)?,
         "l" => parse_volume(text, system)?,
         "W" => parse_power(text)?.watts(),
         "s" => parse_time(text)?.seconds(),
@@ -131,6 +134,7 @@ mod tests {
             (TypedFieldDto::OffsetK, "9", 5.0),
             (TypedFieldDto::SettingC, "392", 200.0),
             (TypedFieldDto::HeatFactor, "95", 0.95),
+            (TypedFieldDto::AltitudeM, "5000", 1524.0),
             (TypedFieldDto::PieceMassG, "1 lb 4", 566.990),
             // Only one of the two readings is a weight of a piece.
             (TypedFieldDto::PieceMassG, "1,500 g", 1500.0),

@@ -223,9 +223,18 @@ impl<'a> Of<'a> {
         } else {
             format!("in {probe}")
         };
+        if self.number > 1 {
+            return Message::with(
+                "as batch 1; {} or more inside",
+                [Quantity::Temperature(request.shown(plan.pull_core_shown()))],
+            );
+        }
         let mut values = vec![Quantity::Temperature(request.shown(plan.pull_core_shown()))];
         let outside = match plan.goals.outside {
-            Outside::AsItComes => "out".to_owned(),
+            _ if plan.goals.decides == Decides::Planned => {
+                values.push(Quantity::Time(self.batch.cook));
+                "the inside is done; as you planned it comes out about {} after loading".to_owned()
+            }
             wanted if plan.goals.decides == Decides::Outside => {
                 let words = format!(
                     "the inside is done; it comes out when it is {}, about {{}} after loading",
@@ -234,6 +243,7 @@ impl<'a> Of<'a> {
                 values.push(Quantity::Time(self.batch.cook));
                 words
             }
+            Outside::AsItComes => "out".to_owned(),
             wanted => format!("out, if it is {} as well", wanted.words()),
         };
         Message::with(
@@ -299,6 +309,12 @@ fn pull_reason(request: &Request, plan: &Plan) -> Message {
         return Message::with(
             "about {} inside, if all is as assumed",
             [Quantity::Temperature(plan.pull_core)],
+        );
+    }
+    if plan.goals.decides == Decides::Planned {
+        return Message::with(
+            "{} or more in every piece; by now about {} inside",
+            [shown, Quantity::Temperature(plan.pull_core)],
         );
     }
     if plan.goals.decides == Decides::Outside {

@@ -2,9 +2,9 @@
 // device.
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect } from "react";
-import { chooseForHousehold, householdQuery } from "../api/queries";
-import type { HouseholdSettings } from "../api/types";
-import { changeSettings, type Settings } from "../lib/settings";
+import { chooseForHousehold, householdQuery } from "../../api/queries";
+import type { HouseholdSettings } from "../../api/types";
+import { changeSettings, type Settings } from "../../lib/settings";
 
 /** Takes over what the household chose, and gives a way to choose for it. */
 export function useHousehold(settings: Settings) {
@@ -13,10 +13,9 @@ export function useHousehold(settings: Settings) {
   useEffect(() => {
     if (data?.settings) changeSettings(data.settings);
   }, [data]);
-  const { region, temperature, weight } = settings;
   return useCallback(
     (change: Partial<HouseholdSettings>) => {
-      const chosen = { region, temperature, weight, ...change };
+      const chosen = { ...agreed(settings), ...change };
       // At once on this device, also without a server.
       changeSettings(chosen);
       chooseForHousehold(chosen).then(
@@ -24,6 +23,17 @@ export function useHousehold(settings: Settings) {
         () => {},
       );
     },
-    [queries, region, temperature, weight],
+    [queries, settings],
   );
 }
+
+/** What all devices share of the settings. */
+const agreed = (settings: Settings): HouseholdSettings => ({
+  region: settings.region,
+  temperature: settings.temperature,
+  weight: settings.weight,
+  altitude_m: settings.altitude_m,
+  thermometer_offset_k: settings.thermometer_offset_k,
+  thermometer: settings.thermometer,
+  vulnerable: settings.vulnerable,
+});

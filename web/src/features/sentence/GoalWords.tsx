@@ -1,0 +1,104 @@
+// What was done to the cut, how the outside should be, what the cook measures with.
+import type { Catalogue } from "../../api/types";
+import { Choice } from "../../components/Choice";
+import { Word } from "../../components/Word";
+import { textureOf } from "../../lib/request";
+import { temperature } from "../../lib/units";
+import type { WordProps } from "./words";
+
+/** Rolled, stuffed or tenderised: each with the safe minimum that goes with it. */
+export function HandlingWord({ request, entry, units, wrong, onChange }: WordProps) {
+  const chosen = request.handling ?? "plain";
+  const words = (handling: (typeof entry.handlings)[number]) => {
+    const floor = handling.floors.find((known) => known.region === request.region)?.floor;
+    const least = floor?.core_c == null ? "" : ` Safe minimum ${temperature(floor.core_c, units)}.`;
+    return `${handling.reason}${least}`;
+  };
+  return (
+    <Word
+      label="What was done to it"
+      text={entry.handlings.find((known) => known.handling === chosen)?.words ?? chosen}
+      state={wrong === "handling" ? "wrong" : "told"}
+    >
+      {(close) => (
+        <Choice
+          items={entry.handlings.map((known) => ({
+            value: known.handling,
+            text: known.words,
+            reason: words(known),
+          }))}
+          chosen={chosen}
+          onChoose={(handling) => {
+            onChange({ handling, below_floor_acknowledged: false });
+            close();
+          }}
+        />
+      )}
+    </Word>
+  );
+}
+
+export function OutsideWord({
+  request,
+  entry,
+  onChange,
+  catalogue,
+}: WordProps & { catalogue: Catalogue }) {
+  const texture = textureOf(entry, request.core_target_c) ?? entry.textures[0];
+  const usual = entry.usual_outside[texture ? entry.textures.indexOf(texture) : 0];
+  const chosen = request.outside ?? usual ?? "as_it_comes";
+  return (
+    <Word
+      label="Outside"
+      text={catalogue.outside.find((known) => known.outside === chosen)?.words ?? chosen}
+      state={request.outside == null ? "guessed" : "told"}
+    >
+      {(close) => (
+        <Choice
+          items={catalogue.outside.map((known) => ({
+            value: known.outside,
+            text: known.outside === usual ? `${known.words} (usual)` : known.words,
+            reason: known.reason,
+          }))}
+          chosen={chosen}
+          onChoose={(outside) => {
+            onChange({ outside });
+            close();
+          }}
+        />
+      )}
+    </Word>
+  );
+}
+
+const MEASURED = [
+  {
+    value: "there" as const,
+    text: "checked with a thermometer",
+    reason: "The only way to know that it is safe.",
+  },
+  {
+    value: "none" as const,
+    text: "without a thermometer",
+    reason:
+      "Time at the late end of what is likely, nothing left to the rest; poultry is not verified.",
+  },
+];
+
+export function ThermometerWord({ request, onChange }: WordProps) {
+  const chosen = request.thermometer === false ? "none" : "there";
+  return (
+    <Word label="Thermometer" text={MEASURED.find((one) => one.value === chosen)?.text ?? chosen}>
+      {(close) => (
+        <Choice
+          items={MEASURED}
+          chosen={chosen}
+          onChoose={(thermometer) => {
+            onChange({ thermometer: thermometer === "there" });
+            close();
+          }}
+        />
+      )}
+    </Word>
+  );
+}
