@@ -28,7 +28,7 @@ export function KitchenWords() {
   const choose = useHousehold(settings);
   return (
     <Box as="section" mt="8" aria-label="Kitchen and table">
-      <Text as="h2" textStyle="section" mb="2">
+      <Text as="h2" textStyle="title" mb="3">
         Kitchen and table
       </Text>
       <Text textStyle="line" color="ink.say" maxW="reading">

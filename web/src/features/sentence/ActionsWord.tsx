@@ -3,7 +3,7 @@
 import { Box, Flex, Input, NativeSelect, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { readTime } from "../../api/reader";
-import type { Plan, PlannedAction } from "../../api/types";
+import type { Plan, PlannedAction, Request } from "../../api/types";
 import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
 import { capital } from "../../lib/text";
@@ -16,6 +16,7 @@ import {
   type Moment,
   momentWords,
   planned,
+  turnsAll,
   worthWords,
 } from "./actions";
 import type { WordProps } from "./words";
@@ -60,7 +61,14 @@ export function ActionsWord(props: WordProps & { plan: Plan | undefined }) {
                   type="button"
                   look="plain"
                   aria-label={`Remove: ${actionWords(one, units)} ${momentWords(one)}`}
-                  onClick={() => onChange({ actions: actions.filter((_, other) => other !== n) })}
+                  onClick={() =>
+                    onChange(
+                      withActions(
+                        props,
+                        actions.filter((_, other) => other !== n),
+                      ),
+                    )
+                  }
                 >
                   Remove
                 </Action>
@@ -68,12 +76,23 @@ export function ActionsWord(props: WordProps & { plan: Plan | undefined }) {
             ))}
           </Box>
           {actions.length < MOST ? (
-            <NewAction {...props} onAdd={(added) => onChange({ actions: [...actions, added] })} />
+            <NewAction
+              {...props}
+              onAdd={(added) => onChange(withActions(props, [...actions, added]))}
+            />
           ) : null}
         </Box>
       )}
     </Word>
   );
+}
+
+/** Turns of the cook's own take the place of the method's; without them it is as usual again. */
+function withActions({ request, entry }: WordProps, actions: PlannedAction[]): Partial<Request> {
+  const before = (request.actions ?? []).some(turnsAll);
+  const after = actions.some(turnsAll);
+  if (after) return { actions, turn: "never" };
+  return before ? { actions, turn: entry.usual_turn } : { actions };
 }
 
 function NewAction({

@@ -8,6 +8,7 @@ import { refusal } from "../../lib/message";
 import { inMachine, usual } from "../../lib/request";
 import { minutes, type Units } from "../../lib/units";
 import { ActionsWord } from "./ActionsWord";
+import { turnsAll } from "./actions";
 import { HandlingWord, OutsideWord, ThermometerWord } from "./GoalWords";
 import { ProgrammeWord } from "./ProgrammeWord";
 import { Refusal } from "./Refusal";
@@ -144,7 +145,7 @@ export function Sentence(props: SentenceProps) {
           chosen={request.preheat}
           onChoose={(preheat) => onChange({ preheat })}
         />
-        {request.support === "spit" || request.support === "tumbling_basket" ? null : (
+        {turnsItself(request) || (request.actions ?? []).some(turnsAll) ? null : (
           <>
             ,{" "}
             <School
@@ -178,6 +179,9 @@ export function Sentence(props: SentenceProps) {
     </Box>
   );
 }
+
+/** What turns by itself is not turned. */
+const turnsItself = ({ support }: Request) => support === "spit" || support === "tumbling_basket";
 
 const supportWords = (catalogue: Catalogue, request: Request) =>
   catalogue.support.find((known) => known.support === (request.support ?? "basket"))?.words ??

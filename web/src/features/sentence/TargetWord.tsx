@@ -46,7 +46,7 @@ export function TargetWord(props: WordProps & { catalogue: Catalogue; plan: Plan
           />
           <Box mt="3">
             <Text textStyle="small" mb="1">
-              After the rest
+              {plan?.rest_completed === false ? "Inside, at least" : "After the rest"}
             </Text>
             <QuantityInput
               label="Core temperature"
@@ -59,7 +59,9 @@ export function TargetWord(props: WordProps & { catalogue: Catalogue; plan: Plan
               onDone={close}
             />
           </Box>
-          <OutAt {...props} plan={plan} onDone={close} />
+          {plan?.rest_completed || request.out_at_c != null ? (
+            <OutAt {...props} plan={plan} onDone={close} />
+          ) : null}
           <FloorLine {...props} />
         </>
       )}

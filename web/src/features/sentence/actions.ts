@@ -68,6 +68,10 @@ export function momentWords(action: PlannedAction): string {
   return "when golden";
 }
 
+/** Whether it turns every piece. */
+export const turnsAll = (action: PlannedAction): boolean =>
+  action.kind === "turn" && (action.which ?? "all") === "all";
+
 /** What a planned action is worth, where the plan says. */
 export function worthWords(action: PlannedAction, plan: Plan | undefined): string {
   const worth = plan?.worths?.find(
