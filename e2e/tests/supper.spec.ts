@@ -117,7 +117,7 @@ test.describe("on a phone, in Celsius and grams, by keyboard alone", () => {
     await page.keyboard.press("t");
     await page.keyboard.type("71");
     await page.keyboard.press("Enter");
-    await expect(page.getByText(/71 °C read at .*it is there/)).toBeVisible();
+    await expect(page.getByText(/71 °C read at .*the inside is done/)).toBeVisible();
     await accessible(page);
     await page.keyboard.press("Space");
     await expect(heading).toContainText("Rest");

@@ -3,6 +3,7 @@
 
 use ember_core::basket::{Placed, Pose};
 use ember_core::doneness::Region;
+use ember_core::doneness::lethality::uk_hold;
 use ember_core::fryer::{Action, Machine, PRESETS, Support, Which};
 use ember_core::meat::{CATALOGUE, Coat, CutId};
 use ember_core::plan::{
@@ -159,6 +160,18 @@ fn poultry_below_its_floor_is_refused_and_acknowledging_does_not_help() {
     let hotter = plan(&request).unwrap();
     assert!(held.pull_core.celsius() > 70.0);
     assert!(held.pull_at.seconds() <= hotter.pull_at.seconds() + 120.0);
+    // Two minutes' worth at 70 °C or more, in the machine.
+    let picture = &held.picture;
+    let until = held.pull_at.minutes();
+    let worth: f64 = (1..picture.minutes.len())
+        .filter(|n| picture.minutes[*n] <= until + 1e-6)
+        .map(|n| {
+            let hold = uk_hold(celsius(picture.core[n]));
+            let share = hold.map_or(0.0, |hold| 1.0 / hold.minutes());
+            (picture.minutes[n] - picture.minutes[n - 1]) * share
+        })
+        .sum();
+    assert!(worth >= 0.9, "{worth:.2} of the hold");
 }
 
 /// Source: Food Standards Agency, 70 °C for 2 min (from memory): the time passes while it rests.
@@ -525,6 +538,16 @@ proptest! {
             // The plan is made on the fine grid, and rounded up to the clock.
             let apart = forward.pull_at.minutes() - found.pull_at.minutes();
             prop_assert!(apart.abs() < 1.5 + 0.12 * minutes, "{apart}");
+            // The next lower mark of the dial is too slow, or keeps the meat warm and raw for too long.
+            let lower = found.setting.celsius() - request.machine.step.kelvins().max(1.0);
+            if lower >= request.machine.lowest.celsius() {
+                let slower = plan(&Request { setting: Some(celsius(lower)), ..request.clone() });
+                if let Ok(slower) = slower {
+                    let late = slower.pull_at.minutes() > minutes - 1.5 - 0.05 * minutes;
+                    let warm = slower.passes_60.is_none_or(|passed| passed.minutes() > 110.0);
+                    prop_assert!(late || warm, "{:?} does as well", slower.pull_at);
+                }
+            }
         }
         let recipe = Request { setting: Some(celsius(180.0)), ..request };
         let same = convert(&recipe, within, &recipe.machine);

@@ -1676,6 +1676,7 @@ export interface components {
         LossDto: "nothing" | "little" | "much";
         /** @description A machine. */
         MachineDto: {
+            dial?: components["schemas"]["TemperatureScaleDto"] | null;
             /**
              * Format: double
              * @description From the floor to the element; absent where it is the free height.
@@ -1745,6 +1746,13 @@ export interface components {
              * @description Step of the dial.
              */
             step_k: number;
+            /**
+             * Format: double
+             * @description The longest time its timer takes, if that is known.
+             */
+            timer_s?: number | null;
+            /** @description Whether its timer stops while it is open. */
+            timer_stops_open?: boolean;
             /**
              * Format: double
              * @description Volume of its tumbling basket, litres.
@@ -2277,6 +2285,11 @@ export interface components {
              * @description Start temperature computed for.
              */
             start_c: number;
+            /**
+             * Format: double
+             * @description How long the core stays at keeping hot or above, from the pull.
+             */
+            stays_hot_s?: number | null;
             /** @description What to do. */
             steps: components["schemas"]["StepDto"][];
             /** @description The cook's word for the target. */
@@ -3461,7 +3474,7 @@ export interface components {
          * @description What is being typed; the name is that of the field it will fill.
          * @enum {string}
          */
-        TypedFieldDto: "piece_mass_g" | "thickness_mm" | "start_c" | "setting_c" | "core_target_c" | "core_c" | "air_c" | "gap_mm" | "floor_width_mm" | "floor_corner_mm" | "height_mm" | "element_mm" | "rack_mm" | "spit_length_mm" | "spit_diameter_mm" | "spit_heaviest_g" | "tumbler_l" | "power_w" | "step_k" | "preheat_s" | "ahead_s" | "heat_factor" | "offset_k" | "altitude_m" | "thermometer_offset_k";
+        TypedFieldDto: "piece_mass_g" | "thickness_mm" | "start_c" | "setting_c" | "core_target_c" | "core_c" | "air_c" | "gap_mm" | "floor_width_mm" | "floor_corner_mm" | "height_mm" | "element_mm" | "rack_mm" | "spit_length_mm" | "spit_diameter_mm" | "spit_heaviest_g" | "tumbler_l" | "power_w" | "step_k" | "preheat_s" | "timer_s" | "ahead_s" | "heat_factor" | "offset_k" | "altitude_m" | "thermometer_offset_k";
         /** @description What it means. */
         UnderstoodDto: {
             /**
@@ -3500,7 +3513,7 @@ export interface components {
          * @description What a warning is about.
          * @enum {string}
          */
-        WarningKindDto: "below_floor" | "near_element" | "too_long" | "surface_burns" | "stays_pale" | "sauce_too_early" | "smoke" | "out_of_fridge" | "allergen" | "turns_badly" | "cools_between" | "reheats" | "not_verified" | "past_the_inside" | "clock" | "raw_sauce" | "turn_twice" | "hot_fat" | "fire";
+        WarningKindDto: "below_floor" | "near_element" | "too_long" | "surface_burns" | "stays_pale" | "sauce_too_early" | "smoke" | "out_of_fridge" | "allergen" | "turns_badly" | "cools_between" | "reheats" | "not_verified" | "past_the_inside" | "clock" | "raw_sauce" | "turn_twice" | "hot_fat" | "fire" | "timer";
         /** @description A way out. */
         WayDto: {
             /** @description What that does, besides making it possible. */
@@ -4298,7 +4311,8 @@ export interface operations {
                  *           "name": "a compact drum",
                  *           "offset_k": 0,
                  *           "power_w": 1400,
-                 *           "step_k": 5
+                 *           "step_k": 5,
+                 *           "timer_stops_open": false
                  *         },
                  *         "piece_mass_g": 115,
                  *         "pieces": 8,
@@ -5098,7 +5112,8 @@ export interface operations {
                  *       "name": "a compact drum",
                  *       "offset_k": 0,
                  *       "power_w": 1400,
-                 *       "step_k": 5
+                 *       "step_k": 5,
+                 *       "timer_stops_open": false
                  *     }
                  */
                 "application/json": components["schemas"]["MachineDto"];
@@ -5288,7 +5303,8 @@ export interface operations {
                  *           "name": "a compact drum",
                  *           "offset_k": 0,
                  *           "power_w": 1400,
-                 *           "step_k": 5
+                 *           "step_k": 5,
+                 *           "timer_stops_open": false
                  *         }
                  *       ],
                  *       "version": 1
@@ -5471,7 +5487,8 @@ export interface operations {
                  *       "name": "a compact drum",
                  *       "offset_k": 0,
                  *       "power_w": 1400,
-                 *       "step_k": 5
+                 *       "step_k": 5,
+                 *       "timer_stops_open": false
                  *     }
                  */
                 "application/json": components["schemas"]["MachineDto"];
@@ -6416,7 +6433,8 @@ export interface operations {
                  *         "name": "a compact drum",
                  *         "offset_k": 0,
                  *         "power_w": 1400,
-                 *         "step_k": 5
+                 *         "step_k": 5,
+                 *         "timer_stops_open": false
                  *       },
                  *       "recipe_s": 1500,
                  *       "request": {
@@ -6443,7 +6461,8 @@ export interface operations {
                  *           "name": "a compact drum",
                  *           "offset_k": 0,
                  *           "power_w": 1400,
-                 *           "step_k": 5
+                 *           "step_k": 5,
+                 *           "timer_stops_open": false
                  *         },
                  *         "piece_mass_g": 115,
                  *         "pieces": 8,
@@ -6571,7 +6590,8 @@ export interface operations {
                  *         "name": "a compact drum",
                  *         "offset_k": 0,
                  *         "power_w": 1400,
-                 *         "step_k": 5
+                 *         "step_k": 5,
+                 *         "timer_stops_open": false
                  *       },
                  *       "request": {
                  *         "altitude_m": 0,
@@ -6597,7 +6617,8 @@ export interface operations {
                  *           "name": "a compact drum",
                  *           "offset_k": 0,
                  *           "power_w": 1400,
-                 *           "step_k": 5
+                 *           "step_k": 5,
+                 *           "timer_stops_open": false
                  *         },
                  *         "piece_mass_g": 115,
                  *         "pieces": 8,
@@ -6736,7 +6757,8 @@ export interface operations {
                  *           "name": "a compact drum",
                  *           "offset_k": 0,
                  *           "power_w": 1400,
-                 *           "step_k": 5
+                 *           "step_k": 5,
+                 *           "timer_stops_open": false
                  *         },
                  *         "piece_mass_g": 115,
                  *         "pieces": 8,
@@ -6874,7 +6896,8 @@ export interface operations {
                  *         "name": "a compact drum",
                  *         "offset_k": 0,
                  *         "power_w": 1400,
-                 *         "step_k": 5
+                 *         "step_k": 5,
+                 *         "timer_stops_open": false
                  *       },
                  *       "piece_mass_g": 115,
                  *       "pieces": 8,
@@ -7012,7 +7035,8 @@ export interface operations {
                  *           "name": "a compact drum",
                  *           "offset_k": 0,
                  *           "power_w": 1400,
-                 *           "step_k": 5
+                 *           "step_k": 5,
+                 *           "timer_stops_open": false
                  *         },
                  *         "piece_mass_g": 115,
                  *         "pieces": 8,
@@ -7152,7 +7176,8 @@ export interface operations {
                  *           "name": "a compact drum",
                  *           "offset_k": 0,
                  *           "power_w": 1400,
-                 *           "step_k": 5
+                 *           "step_k": 5,
+                 *           "timer_stops_open": false
                  *         },
                  *         "piece_mass_g": 115,
                  *         "pieces": 8,
@@ -7192,7 +7217,8 @@ export interface operations {
                  *           "name": "a compact drum",
                  *           "offset_k": 0,
                  *           "power_w": 1400,
-                 *           "step_k": 5
+                 *           "step_k": 5,
+                 *           "timer_stops_open": false
                  *         },
                  *         "piece_mass_g": 115,
                  *         "pieces": 8,
@@ -7809,7 +7835,8 @@ export interface operations {
                  *                 "name": "the drum",
                  *                 "offset_k": 0,
                  *                 "power_w": 1500,
-                 *                 "step_k": 5
+                 *                 "step_k": 5,
+                 *                 "timer_stops_open": false
                  *               },
                  *               "method": {
                  *                 "coat": "rubbed",
@@ -7914,7 +7941,8 @@ export interface operations {
                  *                 "name": "the drum",
                  *                 "offset_k": 0,
                  *                 "power_w": 1500,
-                 *                 "step_k": 5
+                 *                 "step_k": 5,
+                 *                 "timer_stops_open": false
                  *               },
                  *               "piece_mass_g": 1100,
                  *               "pieces": 1,
@@ -8154,7 +8182,8 @@ export interface operations {
                  *                 "name": "the drum",
                  *                 "offset_k": 0,
                  *                 "power_w": 1500,
-                 *                 "step_k": 5
+                 *                 "step_k": 5,
+                 *                 "timer_stops_open": false
                  *               },
                  *               "method": {
                  *                 "coat": "rubbed",
@@ -8259,7 +8288,8 @@ export interface operations {
                  *                 "name": "the drum",
                  *                 "offset_k": 0,
                  *                 "power_w": 1500,
-                 *                 "step_k": 5
+                 *                 "step_k": 5,
+                 *                 "timer_stops_open": false
                  *               },
                  *               "piece_mass_g": 1100,
                  *               "pieces": 1,
@@ -8632,7 +8662,8 @@ export interface operations {
                  *                 "name": "the drum",
                  *                 "offset_k": 0,
                  *                 "power_w": 1500,
-                 *                 "step_k": 5
+                 *                 "step_k": 5,
+                 *                 "timer_stops_open": false
                  *               },
                  *               "method": {
                  *                 "coat": "rubbed",
@@ -8737,7 +8768,8 @@ export interface operations {
                  *                 "name": "the drum",
                  *                 "offset_k": 0,
                  *                 "power_w": 1500,
-                 *                 "step_k": 5
+                 *                 "step_k": 5,
+                 *                 "timer_stops_open": false
                  *               },
                  *               "piece_mass_g": 1100,
                  *               "pieces": 1,

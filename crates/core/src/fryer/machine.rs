@@ -1,7 +1,10 @@
 //! Machines as a cook knows them.
 
 use crate::units::bounds::{self, OutOfBounds};
-use crate::units::{Interval, Length, Mass, Power, Temperature, TemperatureDifference};
+use crate::units::round_to_step;
+use crate::units::{
+    Interval, Length, Mass, Power, Temperature, TemperatureDifference, TemperatureScale,
+};
 
 /// How a machine is built, which decides how its heat reaches the meat.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -59,6 +62,17 @@ pub struct Truth {
     pub offset: TemperatureDifference,
 }
 
+/// What is written on a dial, and how its timer runs.
+#[derive(Debug, Clone, Copy, PartialEq, Default)]
+pub struct Dial {
+    /// The scale it is marked in, if the cook has said.
+    pub scale: Option<TemperatureScale>,
+    /// The longest time its timer takes.
+    pub longest: Option<Interval>,
+    /// Whether the timer stops while the machine is open.
+    pub stops_open: bool,
+}
+
 /// One machine.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Machine {
@@ -88,6 +102,8 @@ pub struct Machine {
     pub step: TemperatureDifference,
     /// What the empty machine needs to its usual setting, if the cook knows.
     pub preheat: Option<Interval>,
+    /// Its dial and its timer.
+    pub dial: Dial,
     /// How true it is.
     pub truth: Truth,
 }
@@ -315,6 +331,9 @@ impl Machine {
                 highest: self.highest,
             });
         }
+        if let Some(time) = self.dial.longest {
+            bounds::TIMER.check(time.seconds())?;
+        }
         if let Some(time) = self.preheat {
             bounds::PREHEAT.check(time.seconds())?;
         }
@@ -340,12 +359,55 @@ impl Machine {
         const STEP_F: f64 = 5.0;
         let shown_alike = |end: &Temperature| {
             let steps = |temperature: Temperature| (temperature.fahrenheit() / STEP_F).round();
-            end.celsius().round() == setting.celsius().round() || steps(*end) == steps(setting)
+            let whole = |temperature: Temperature| temperature.celsius().round();
+            let celsius = whole(*end) == whole(setting);
+            let fahrenheit = steps(*end) == steps(setting);
+            match self.dial.scale {
+                Some(TemperatureScale::Celsius) => celsius,
+                Some(TemperatureScale::Fahrenheit) => fahrenheit,
+                None => celsius || fahrenheit,
+            }
         };
         let outside = setting < self.lowest || setting > self.highest;
         let mut ends = [self.lowest, self.highest].into_iter();
         ends.find(|end| outside && shown_alike(end))
             .unwrap_or(setting)
+    }
+
+    /// A recommended setting on the nearest mark of the dial, no higher than it goes.
+    ///
+    /// ```
+    /// use ember_core::{fryer::PRESETS, units::{Temperature, TemperatureDifference, TemperatureScale}};
+    /// let mut machine = PRESETS[1].machine();
+    /// machine.dial.scale = Some(TemperatureScale::Fahrenheit);
+    /// machine.step = TemperatureDifference::from_fahrenheit_degrees(5.0);
+    /// // 195 °C are 383 °F: the mark beside it is 385.
+    /// let mark = machine.nearest_mark(Temperature::from_celsius(195.0));
+    /// assert!((mark.fahrenheit() - 385.0).abs() < 1e-9);
+    /// ```
+    #[must_use]
+    pub fn nearest_mark(&self, wanted: Temperature) -> Temperature {
+        if wanted >= self.highest {
+            return self.highest;
+        }
+        let step = self.step.kelvins().max(1.0);
+        let mark = match self.dial.scale {
+            Some(TemperatureScale::Fahrenheit) => Temperature::from_fahrenheit(round_to_step(
+                wanted.fahrenheit(),
+                (step * 1.8).round(),
+            )),
+            _ => Temperature::from_celsius(round_to_step(wanted.celsius(), step)),
+        };
+        let least = if mark < self.lowest {
+            self.lowest
+        } else {
+            mark
+        };
+        if least > self.highest {
+            self.highest
+        } else {
+            least
+        }
     }
 
     fn check_racks(&self) -> Result<(), MachineError> {

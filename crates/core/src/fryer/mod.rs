@@ -9,7 +9,7 @@ mod support;
 
 pub use action::{Action, Baste, OPENING, TURNING, Which};
 pub use cavity::{Cavity, KindLaw, Load, Spot};
-pub use machine::{Floor, Machine, MachineError, MachineKind, Spit, Truth, USUAL_CORNER};
+pub use machine::{Dial, Floor, Machine, MachineError, MachineKind, Spit, Truth, USUAL_CORNER};
 pub use presets::{PRESETS, Preset};
 pub use run::{Pace, Phase, Rest, Run, WARMING_OVEN};
 pub use support::Support;

@@ -1,6 +1,6 @@
 //! Machines of typical sizes, in neutral words.
 
-use super::machine::{Floor, Machine, MachineKind, Spit};
+use super::machine::{Dial, Floor, Machine, MachineKind, Spit};
 use crate::units::{Length, Mass, Power, Temperature, TemperatureDifference};
 
 /// A machine of a typical size.
@@ -152,6 +152,7 @@ impl Preset {
             highest,
             step: TemperatureDifference::from_kelvins(5.0),
             preheat: None,
+            dial: Dial::default(),
             truth: super::Truth::default(),
         }
     }

@@ -1,17 +1,17 @@
 //! From a request to a plan.
 
 use super::answer::{Batch, Goals, MeasureAgain, Plan, SecondDrawer, Target};
-use super::cook::hot_holding::{Kept, follow};
+use super::cook::hot_holding::{Kept, follow, stays_hot};
 use super::cook::outcomes::{self, Outcomes};
 use super::cook::{
     Deed, LONGEST, Picture, Problem, Recorder, Resolution, RestOutcome, Rested, Timing, Variation,
 };
 use super::error::PlanError;
 use super::goals::{Decides, Outside, Progress};
-use super::request::{Origin, PreheatRule, Programme, Request, When};
+use super::request::{Keeping, Origin, PreheatRule, Programme, Request, When};
 use super::search::{Found, search, weigh::weigh};
 use super::text::{steps, warnings};
-use super::uncertainty::{self, assumptions};
+use super::uncertainty::{self, Ensemble, assumptions};
 use super::what_if::{alternatives, back_in, worths};
 use crate::basket::Tray;
 use crate::fryer::{Action, Run};
@@ -37,55 +37,27 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
     let found = search(&problem, cavity, problem.first())?;
     let (fine, responses) =
         uncertainty::respond(&problem, cavity, found, || refine(&problem, found, 0.0));
-    let mut fine = fine?;
+    let fine = fine?;
     let ensemble = responses
         .as_ref()
         .map(|responses| responses.ensemble(fine.ready));
-    // Nobody measures: the latest of eight cooks in ten decides.
-    let sure = match &ensemble {
-        Some(ensemble) if !request.thermometer.there => ensemble.pull().late.seconds(),
-        _ => 0.0,
-    };
-    let stretch = (sure / fine.pull).max(1.0);
-    if stretch > 1.0 {
-        fine = refine(&problem, found, sure)?;
-    }
+    let (fine, stretch) = unmeasured(&problem, found, fine, ensemble.as_ref())?;
     refuse_after_the_end(request, fine.pull)?;
     let early = ensemble.as_ref().map(|ensemble| ensemble.pull().early);
     let batches = all_batches(&problem, &fine, early, stretch)?;
-    let usual = responses.as_ref().map(uncertainty::Responses::usual_end);
-    let loading = weigh(&problem, cavity, found, usual);
-    let after_first: f64 = batches
-        .iter()
-        .skip(1)
-        .map(|batch| batch.cook.seconds() + SWAP.seconds())
-        .sum();
-    let kept = (after_first > 0.0)
-        .then(|| follow(&problem, &fine.run, Interval::from_seconds(after_first)));
-    let rest = request.rest();
-    let first = batches.first().map_or(0.0, |batch| batch.cook.seconds());
-    // What goes back does so while the last batch rests.
-    let reheating = kept.and_then(|kept| kept.reheating).map(|back| back.time);
-    let to_table = reheating.map_or(rest.seconds(), |time| time.seconds().max(rest.seconds()));
-    let eat_at = Interval::from_seconds(first + after_first + to_table);
+    let waiting = Waiting::of(&problem, &fine, &batches);
+    let passes_60 = fine.progress.passed.map(Interval::from_seconds);
     let longest = batches
         .iter()
         .map(|batch| batch.cook.seconds() / fine.pull)
         .fold(1.0, f64::max);
-    let passes_60 = fine.progress.passed.map(Interval::from_seconds);
-    refuse_slow(request, passes_60.unwrap_or(eat_at), longest)?;
-    refuse_cold(request, kept)?;
+    refuse_slow(request, passes_60.unwrap_or(waiting.eat_at), longest)?;
+    refuse_cold(request, waiting.kept)?;
+    let usual = responses.as_ref().map(uncertainty::Responses::usual_end);
     let pull_at = Interval::from_seconds(fine.pull);
     let mut plan = Plan {
         setting: request.setting_used(),
-        finish_at: fine
-            .deeds
-            .iter()
-            .find(|deed| {
-                deed.origin == Origin::Programme
-                    && matches!(request.programme, Programme::HotFinish { .. })
-            })
-            .map(|deed| Interval::from_seconds(deed.at)),
+        finish_at: hot_finish(request, &fine.deeds),
         preheat: (problem.preheated && request.preheat != PreheatRule::Hot)
             .then(|| whole_minutes(problem.preheat_time())),
         turn_at: first_turn(&fine.deeds),
@@ -99,8 +71,9 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         goals: goals(&problem, found, &fine),
         worths: worths(&problem, cavity, found),
         passes_60,
-        rest,
-        eat_at,
+        rest: request.rest(),
+        eat_at: waiting.eat_at,
+        stays_hot: stays_hot(&problem, &fine.run),
         target: Target {
             name: request.texture().map(|texture| texture.name),
             core: request.target,
@@ -108,8 +81,8 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         floor: request.floor(),
         below_floor: request.is_below_floor(),
         batches,
-        kept,
-        loading,
+        kept: waiting.kept,
+        loading: weigh(&problem, cavity, found, usual),
         thickness: request.thickness_used(),
         start: request.start.temperature(),
         outcomes: fine.outcomes,
@@ -124,6 +97,60 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
     plan.warnings = warnings::find(request, &plan);
     plan.steps = steps::list(request, &plan);
     Ok(plan)
+}
+
+/// Where nobody measures, the latest of eight cooks in ten decides; with how much longer that is.
+fn unmeasured(
+    problem: &Problem,
+    found: Found,
+    fine: Fine,
+    ensemble: Option<&Ensemble>,
+) -> Result<(Fine, f64), PlanError> {
+    let late = ensemble.filter(|_| !problem.request.thermometer.there);
+    let sure = late.map_or(0.0, |ensemble| ensemble.pull().late.seconds());
+    let stretch = (sure / fine.pull).max(1.0);
+    let fine = if stretch > 1.0 {
+        refine(problem, found, sure)?
+    } else {
+        fine
+    };
+    Ok((fine, stretch))
+}
+
+/// What follows the first pull.
+struct Waiting {
+    kept: Option<Kept>,
+    eat_at: Interval,
+}
+
+impl Waiting {
+    fn of(problem: &Problem, fine: &Fine, batches: &[Batch]) -> Self {
+        let after_first: f64 = batches
+            .iter()
+            .skip(1)
+            .map(|batch| batch.cook.seconds() + SWAP.seconds())
+            .sum();
+        let kept = (after_first > 0.0)
+            .then(|| follow(problem, &fine.run, Interval::from_seconds(after_first)));
+        let rest = problem.request.rest().seconds();
+        let first = batches.first().map_or(0.0, |batch| batch.cook.seconds());
+        // What goes back does so while the last batch rests.
+        let reheating = kept.and_then(|kept| kept.reheating).map(|back| back.time);
+        let to_table = reheating.map_or(rest, |time| time.seconds().max(rest));
+        Self {
+            kept,
+            eat_at: Interval::from_seconds(first + after_first + to_table),
+        }
+    }
+}
+
+/// When the dial goes up for a hot finish.
+fn hot_finish(request: &Request, deeds: &[Deed]) -> Option<Interval> {
+    let finish = matches!(request.programme, Programme::HotFinish { .. });
+    let deed = deeds
+        .iter()
+        .find(|deed| finish && deed.origin == Origin::Programme)?;
+    Some(Interval::from_seconds(deed.at))
 }
 
 fn refuse_above_ceiling(problem: &Problem) -> Result<(), PlanError> {
@@ -172,12 +199,14 @@ fn refuse_slow(request: &Request, passed: Interval, longest: f64) -> Result<(), 
     Err(PlanError::Clock(Overrun { clock, time, limit }))
 }
 
-/// The clock of cooked food below keeping hot.
+/// The clock of cooked food below keeping hot. What is kept warm goes into an oven by the plan's own words
+/// before it is cold; what stands open stands.
 fn refuse_cold(request: &Request, kept: Option<Kept>) -> Result<(), PlanError> {
     let clock = Clock::Cooked;
     let hot = Ahead::is_hot(request.room);
     let limit = clock.limit(request.entry().animal.is_poultry(), hot);
-    match kept.map(|kept| kept.cold()) {
+    let open = kept.filter(|kept| kept.how == Keeping::Reheat);
+    match open.map(|kept| kept.cold()) {
         Some(time) if time > limit => Err(PlanError::Clock(Overrun { clock, time, limit })),
         _ => Ok(()),
     }

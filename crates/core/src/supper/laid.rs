@@ -179,6 +179,9 @@ pub enum WishChange {
     },
 }
 
+/// How a plan says that an empty machine is switched on.
+const SWITCHED_ON: &str = " on, empty";
+
 impl Table {
     /// Everything in its place.
     pub(super) fn laid(&self, wish: &Wish, found: &Schedule, before: Option<&Before>) -> Laid {
@@ -278,7 +281,7 @@ impl Table {
                     agenda.push(Moment {
                         at: at.start + hands.at,
                         end: at.start + hands.at + hands.lasts,
-                        what: hands.what.clone(),
+                        what: self.said(found, task, *at, hands),
                         dish: n,
                         task: m,
                         moment: k,
@@ -290,6 +293,38 @@ impl Table {
         }
         agenda.sort_by_key(|moment| (moment.at, moment.dish));
         agenda
+    }
+
+    /// What hands do then: a machine that something has just come out of is not switched on again.
+    fn said(&self, found: &Schedule, task: &Task, at: Placed, hands: &HandsOn) -> String {
+        /// A machine stays hot for about so long, min (common practice).
+        const HOT: Minute = 15;
+        let what = hands.what.clone();
+        let (Some(stand), Some((switched, rest))) = (task.stand, what.split_once(SWITCHED_ON))
+        else {
+            return what;
+        };
+        let mut used = self
+            .dishes
+            .iter()
+            .zip(&found.dishes)
+            .flat_map(|(dish, placed)| {
+                let uses = |task: &Task| {
+                    task.stand
+                        .is_some_and(|other| other.resource == stand.resource)
+                };
+                dish.tasks
+                    .iter()
+                    .zip(placed)
+                    .filter(move |(task, _)| uses(task))
+                    .map(|(_, placed)| placed.end)
+            });
+        if used.any(|end| end <= at.start && at.start - end <= HOT) {
+            let machine = switched.trim_start_matches("Switch ");
+            format!("Set {machine}, which is hot already{rest}")
+        } else {
+            what
+        }
     }
 
     /// The highest setting of a machine that is cooked in; nothing for the hob and the fridge.

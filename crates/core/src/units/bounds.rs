@@ -175,6 +175,8 @@ pub const SPIT_MASS: Bound = Bound::new(
 pub const TUMBLER: Bound = Bound::new("volume of the basket", "tumbler_l", "l", 0.5, 20.0);
 /// What an empty machine needs to its usual setting.
 pub const PREHEAT: Bound = Bound::new("preheat time", "preheat_s", "s", 30.0, 1800.0);
+/// The longest time a timer takes.
+pub const TIMER: Bound = Bound::new("longest time of the timer", "timer_s", "s", 600.0, 86_400.0);
 /// Heat of a machine over that of its kind.
 pub const HEAT_FACTOR: Bound = Bound::new("heat factor", "heat_factor", "of its kind", 0.5, 1.6);
 /// What the air of a machine is hotter than its dial says.
@@ -201,7 +203,8 @@ pub const HOT_COUNTER: Bound = Bound::new(
 pub const PARBOIL: Bound = Bound::new("time in the pot", "parboil_s", "s", 0.0, 3600.0);
 
 /// All of them, for descriptions of an interface and for generators.
-pub const ALL: [Bound; 46] = [
+pub const ALL: [Bound; 47] = [
+    TIMER,
     ACTION_SHARE,
     ACTION_BEFORE_END,
     ALTITUDE,

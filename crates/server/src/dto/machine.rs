@@ -1,12 +1,13 @@
 //! Machines on the wire, alone and as a document that travels between kitchens.
 
-use ember_core::fryer::{Floor, Machine, Spit, Truth, USUAL_CORNER};
+use ember_core::fryer::{Dial, Floor, Machine, Spit, Truth, USUAL_CORNER};
 use ember_core::units::bounds;
 use ember_core::units::{Interval, Length, Mass, Power, Temperature, TemperatureDifference};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
+use super::quantity::TemperatureScaleDto;
 use super::words::MachineKindDto;
 use crate::documents::page;
 use crate::error::ApiError;
@@ -76,6 +77,15 @@ pub struct MachineDto {
     /// What the empty machine needs to its usual setting, if the cook knows.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub preheat_s: Option<f64>,
+    /// The scale its dial is marked in, if that is known.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub dial: Option<TemperatureScaleDto>,
+    /// The longest time its timer takes, if that is known.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub timer_s: Option<f64>,
+    /// Whether its timer stops while it is open.
+    #[serde(default)]
+    pub timer_stops_open: bool,
     /// Heat its air carries over that of its kind.
     #[serde(default = "usual_heat")]
     pub heat_factor: f64,
@@ -182,6 +192,11 @@ impl TryFrom<&MachineDto> for Machine {
             highest: Temperature::from_celsius(dto.highest_c),
             step: TemperatureDifference::from_kelvins(dto.step_k),
             preheat: dto.preheat_s.map(Interval::from_seconds),
+            dial: Dial {
+                scale: dto.dial.map(Into::into),
+                longest: dto.timer_s.map(Interval::from_seconds),
+                stops_open: dto.timer_stops_open,
+            },
             truth: Truth {
                 heat: dto.heat_factor,
                 offset: TemperatureDifference::from_kelvins(dto.offset_k),
@@ -225,6 +240,9 @@ impl From<&Machine> for MachineDto {
             highest_c: machine.highest.celsius(),
             step_k: machine.step.kelvins(),
             preheat_s: machine.preheat.map(|time| time.seconds()),
+            dial: machine.dial.scale.map(TemperatureScaleDto::from),
+            timer_s: machine.dial.longest.map(|time| time.seconds()),
+            timer_stops_open: machine.dial.stops_open,
             heat_factor: machine.truth.heat,
             offset_k: machine.truth.offset.kelvins(),
         }

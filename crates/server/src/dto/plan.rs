@@ -58,6 +58,9 @@ pub struct PlanDto {
     pub rest_s: f64,
     /// When it is on the table.
     pub eat_at_s: f64,
+    /// How long the core stays at keeping hot or above, from the pull.
+    #[serde(default)]
+    pub stays_hot_s: Option<f64>,
     /// The cook's word for the target.
     pub target_name: Option<String>,
     /// Core temperature wanted.
@@ -537,6 +540,7 @@ impl From<&Plan> for PlanDto {
             passes_60_at_s: plan.passes_60.map(seconds),
             rest_s: plan.rest.seconds(),
             eat_at_s: plan.eat_at.seconds(),
+            stays_hot_s: plan.stays_hot.map(seconds),
             target_name: plan.target.name.map(str::to_owned),
             core_target_c: plan.target.core.celsius(),
             floor: (&plan.floor).into(),

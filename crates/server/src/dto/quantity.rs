@@ -60,6 +60,8 @@ pub enum TypedFieldDto {
     StepK,
     /// What it needs to get hot.
     PreheatS,
+    /// The longest time its timer takes.
+    TimerS,
     /// A stretch of time before or beside the cook.
     AheadS,
     /// Its heat over that of its kind.

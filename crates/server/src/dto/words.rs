@@ -131,7 +131,7 @@ wire_enum!(
         BelowFloor, NearElement, TooLong, SurfaceBurns, StaysPale, SauceTooEarly, Smoke,
         OutOfFridge, Allergen,
         TurnsBadly, CoolsBetween, Reheats, NotVerified, PastTheInside, Clock, RawSauce, TurnTwice,
-        HotFat, Fire
+        HotFat, Fire, Timer
     }
 );
 wire_enum!(

@@ -1,8 +1,10 @@
 //! Machines as they are stored.
 
-use super::{Document, stored};
+use super::{Document, Upgrade, stored};
 use crate::dto::machine::{FloorShapeDto, MachineDto, SpitDto};
+use crate::dto::quantity::TemperatureScaleDto;
 use crate::dto::words::MachineKindDto;
+use serde_json::Value;
 
 stored!(
     /// A spit.
@@ -38,6 +40,12 @@ stored!(
         same step_k: f64,
         #[serde(default)]
         same preheat_s: Option<f64>,
+        #[serde(default)]
+        same dial: Option<TemperatureScaleDto>,
+        #[serde(default)]
+        same timer_s: Option<f64>,
+        #[serde(default)]
+        same timer_stops_open: bool,
         #[serde(default = "crate::dto::machine::usual_heat")]
         same heat_factor: f64,
         #[serde(default)]
@@ -45,4 +53,9 @@ stored!(
     }
 );
 
-impl Document for Machine {}
+/// Version 1 knew nothing of the scale of a dial, nor of its timer.
+fn dial_and_timer(_machine: &mut Value) {}
+
+impl Document for Machine {
+    const UPGRADES: &'static [Upgrade] = &[dial_and_timer];
+}

@@ -1,6 +1,6 @@
 // How the pieces share the machine: batch by batch, level by level, with what it costs.
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import { reader } from "../../api/reader";
 import type { Loading, Plan, Request } from "../../api/types";
 import { Choice } from "../../components/Choice";
@@ -11,6 +11,7 @@ import { inSections } from "../../lib/request";
 import { saveFile } from "../../lib/save";
 import { length, MM_PER_INCH, mass, minutes, type Units } from "../../lib/units";
 import { BasketMap } from "./BasketMap";
+import { BatchesWord } from "./BatchesWord";
 import { allPoses, basketSvg, type Pose, print, trayName } from "./drawing";
 import { Meter } from "./Meter";
 import { SideView } from "./SideView";
@@ -46,23 +47,34 @@ export function LoadingSection(props: LoadingSectionProps) {
       )}
       <Advice loading={loading} request={request} units={units} onChange={onChange} />
       <Other {...props} />
+      {request.pieces > 1 && (plan.batches.length > 1 || request.split?.length) ? (
+        <BatchesWord plan={plan} request={request} onChange={onChange} />
+      ) : null}
       {plan.kept ? (
         <Text textStyle="body" mt="2">
           The first batch waits {minutes(plan.kept.wait_s)}.{" "}
-          <Action
-            type="button"
-            look="inline"
-            onClick={() => onChange({ keeping: plan.kept?.keeping === "warm" ? "reheat" : "warm" })}
-          >
-            {plan.kept.keeping === "warm"
-              ? "Put it back for 2 min at the end instead"
-              : "Keep it warm instead"}
-          </Action>
+          {KEEPING.filter(({ keeping }) => keeping !== plan.kept?.keeping).map(
+            ({ keeping, words }, n) => (
+              <Fragment key={keeping}>
+                {n > 0 ? " or " : null}
+                <Action type="button" look="inline" onClick={() => onChange({ keeping })}>
+                  {words}
+                </Action>
+              </Fragment>
+            ),
+          )}
         </Text>
       ) : null}
     </Box>
   );
 }
+
+/** What can become of the first batch while the others cook. */
+const KEEPING = [
+  { keeping: "warm", words: "Keep it warm instead" },
+  { keeping: "reheat", words: "Put it back for 2 min at the end instead" },
+  { keeping: "oven", words: "Keep it in an oven instead" },
+] as const;
 
 const USUAL_GAP = 8;
 

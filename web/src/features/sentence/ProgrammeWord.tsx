@@ -1,6 +1,6 @@
 // The dial over the cook: one setting throughout, hotter at first, or hotter at the end.
 import { Box, Text } from "@chakra-ui/react";
-import { reader } from "../../api/reader";
+import { reader, readTime } from "../../api/reader";
 import type { Plan, Request } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { QuantityInput } from "../../components/QuantityInput";
@@ -27,7 +27,6 @@ const SCHOOLS: { value: Kind; text: string; reason: string }[] = [
 /** How much hotter, K, and how long, s, until the cook says otherwise. */
 const HOTTER = 40;
 const USUAL_TIME = { hot_start: 20 * 60, hot_finish: 8 * 60 };
-const LONGEST = 120;
 
 export function ProgrammeWord({
   request,
@@ -89,11 +88,7 @@ export function ProgrammeWord({
                 label="Minutes at it"
                 value={programme.stage_s}
                 show={(seconds) => show.minutes(seconds)}
-                understand={async (typed) => {
-                  const minutes = Number.parseFloat(typed);
-                  if (minutes >= 1 && minutes <= LONGEST) return minutes * 60;
-                  throw new Error(`Write minutes from 1 to ${LONGEST}.`);
-                }}
+                understand={readTime}
                 range={[60, 45 * 60]}
                 step={60}
                 onChange={(stage_s) => change({ stage_s })}

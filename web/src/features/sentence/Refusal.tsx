@@ -54,6 +54,12 @@ function WayOut({ problem, request, onChange }: Omit<RefusalProps, "text">) {
           Aim at the floor
         </Action>
       );
+    case "clock_overrun":
+      return problem.field === "keeping" ? (
+        <Action type="button" onClick={() => onChange({ keeping: "oven" })}>
+          Keep it in an oven
+        </Action>
+      ) : null;
     case "too_large_a_piece":
       return <Cut problem={problem} request={request} onChange={onChange} />;
     default:

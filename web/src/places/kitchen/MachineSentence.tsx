@@ -10,6 +10,17 @@ import * as show from "../../lib/units";
 import { OnTheSpit, Racks } from "./MachineParts";
 import { Measure } from "./Measure";
 
+const MARKED = [
+  { value: "either" as const, text: "°C or °F" },
+  { value: "celsius" as const, text: "°C" },
+  { value: "fahrenheit" as const, text: "°F" },
+];
+
+const STOPS = [
+  { value: "runs" as const, text: "runs on" },
+  { value: "stops" as const, text: "stops" },
+];
+
 export interface MachineSentenceProps {
   machine: Machine;
   units: show.Units;
@@ -201,7 +212,49 @@ export function MachineSentence({ machine, units, wrong, onChange }: MachineSent
           wrong={wrong === "step_k"}
           onChange={(step = machine.step_k) => onChange({ step_k: step })}
         />
-        . Empty it gets hot in{" "}
+        , marked in{" "}
+        <Word
+          label="Marked in"
+          text={MARKED.find((one) => one.value === (machine.dial ?? "either"))?.text ?? ""}
+        >
+          {(close) => (
+            <Choice
+              items={MARKED}
+              chosen={machine.dial ?? "either"}
+              onChoose={(dial) => {
+                onChange({ dial: dial === "either" ? undefined : dial });
+                close();
+              }}
+            />
+          )}
+        </Word>
+        . Its timer takes{" "}
+        <Measure
+          units={units}
+          label="Longest time of the timer"
+          typed="timer_s"
+          show={(seconds) => show.hours(seconds)}
+          range={[1800, 4 * 3600]}
+          step={1800}
+          value={machine.timer_s}
+          wrong={wrong === "timer_s"}
+          onChange={(timer_s) => onChange({ timer_s })}
+          without={{ text: "any time", usual: 3600, undo: "I don't know" }}
+        />{" "}
+        and{" "}
+        <Word label="Timer while open" text={STOPS[machine.timer_stops_open ? 1 : 0]?.text ?? ""}>
+          {(close) => (
+            <Choice
+              items={STOPS}
+              chosen={machine.timer_stops_open ? "stops" : "runs"}
+              onChoose={(one) => {
+                onChange({ timer_stops_open: one === "stops" });
+                close();
+              }}
+            />
+          )}
+        </Word>{" "}
+        while it is open. Empty it gets hot in{" "}
         <Measure
           units={units}
           label="Time to get hot"

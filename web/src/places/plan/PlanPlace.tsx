@@ -22,6 +22,9 @@ const LAID_FOR = [
   "load",
 ] as const;
 
+/** What a division into batches does not outlive. */
+const SPLIT_FOR = ["cut", "pieces"] as const;
+
 /** Weights one by one belong to these pieces. */
 const WEIGHED_FOR = ["cut", "pieces", "piece_mass_g"] as const;
 
@@ -30,6 +33,11 @@ function follows(part: Partial<Request>): Partial<Request> {
   return {
     ...(changed(LAID_FOR) ? { layout: undefined } : {}),
     ...(changed(WEIGHED_FOR) ? { weights_g: undefined } : {}),
+    ...(changed(SPLIT_FOR) ? { split: undefined } : {}),
+    // Another cut is handled otherwise, and its outside is another.
+    ...("cut" in part
+      ? { handling: undefined, outside: undefined, out_at_c: undefined, first_up: undefined }
+      : {}),
     // Another cut is got ready otherwise.
     // Another surface is none that a way of one's own ends with.
     ...("coat" in part ? { method: undefined } : {}),

@@ -15,6 +15,7 @@ import { Found } from "../../features/outcomes/Found";
 import { stepsBefore } from "../../features/prep/method";
 import { Prep } from "../../features/prep/Prep";
 import { useWays } from "../../features/prep/useWays";
+import { Alternatives } from "../../features/sentence/Alternatives";
 import { InTime } from "../../features/sentence/InTime";
 import { Sentence } from "../../features/sentence/Sentence";
 import { StepList } from "../../features/steps/StepList";
@@ -113,6 +114,7 @@ export function PlanView(props: PlanViewProps) {
               />
             )}
           </Flex>
+          <Alternatives plan={shown} units={units} onChange={props.onChange} />
           <EmberStrip plan={shown} units={units} clockOf={clockOf} />
           <Grid templateColumns={{ base: "1fr", lg: "1.25fr 2fr" }} gap="9" mt="3">
             <Box as="section" minW="0">
@@ -182,6 +184,8 @@ export function PlanView(props: PlanViewProps) {
             </Grid>
           </Grid>
         </Box>
+      ) : failure?.problem ? (
+        <Keep request={request} eatAt={null} disabled />
       ) : failure ? null : (
         <Waiting>Working out how the heat walks in…</Waiting>
       )}

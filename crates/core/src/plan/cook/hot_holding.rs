@@ -99,3 +99,25 @@ pub fn follow(problem: &Problem, pulled: &Run, wait: Interval) -> Kept {
         reheating,
     }
 }
+
+/// How long the core of what was pulled is at keeping hot or above, resting as it does, from when it was
+/// pulled or has risen there; nothing where it never is.
+pub fn stays_hot(problem: &Problem, pulled: &Run) -> Option<Interval> {
+    /// Looked at so often, and for no longer, s.
+    const LOOK: f64 = 30.0;
+    const LONGEST: f64 = 5400.0;
+    let hot = problem.request.region.keep_hot().celsius();
+    let mut run = pulled.clone();
+    run.pull(problem.rest());
+    let out = run.elapsed();
+    let mut last = None;
+    while run.elapsed() < out + LONGEST {
+        run.advance_to(run.elapsed() + LOOK);
+        if run.core() >= hot {
+            last = Some(run.elapsed() - out);
+        } else if last.is_some() || run.elapsed() > out + LONGEST / 4.0 {
+            break;
+        }
+    }
+    last.map(Interval::from_seconds)
+}

@@ -386,13 +386,7 @@ impl Request {
         if let Some(setting) = self.setting {
             return self.machine.on_dial(setting);
         }
-        let step = self.machine.step.kelvins().max(1.0);
-        let wanted = self.entry().setting.celsius();
-        if wanted >= self.machine.highest.celsius() {
-            return self.machine.highest;
-        }
-        let snapped = crate::units::round_to_step(wanted, step);
-        Temperature::from_celsius(snapped.max(self.machine.lowest.celsius()))
+        self.machine.nearest_mark(self.entry().setting)
     }
 
     /// The school of turning as far as it applies: what turns itself is not turned.

@@ -50,6 +50,8 @@ pub enum WarningKind {
     HotFat,
     /// What to do if it burns.
     Fire,
+    /// The timer does not reach.
+    Timer,
 }
 
 /// One warning.
@@ -110,7 +112,7 @@ fn badly_turned(plan: &Plan) -> Option<Message> {
 type Rule = fn(&Request, &Plan) -> Option<Warning>;
 
 /// Every rule, in the order in which a cook should read them.
-const RULES: [Rule; 20] = [
+const RULES: [Rule; 21] = [
     below_floor,
     not_verified,
     past_the_inside,
@@ -126,6 +128,7 @@ const RULES: [Rule; 20] = [
     sauce_too_early,
     raw_sauce,
     turn_twice,
+    timer,
     smoke,
     fat_to_pour,
     fire,
@@ -476,6 +479,27 @@ fn turn_twice(request: &Request, plan: &Plan) -> Option<Warning> {
             plan.floor.authority
         )),
     )
+}
+
+/// A timer that does not reach, or that stops with the lid.
+fn timer(request: &Request, plan: &Plan) -> Option<Warning> {
+    let dial = request.machine.dial;
+    let cook = plan.batches.iter().map(|batch| batch.cook.seconds());
+    let cook = cook.fold(0.0, f64::max);
+    let message = match dial.longest {
+        Some(longest) if cook > longest.seconds() => Message::with(
+            "Its timer goes to {} and the cook takes {}: set it again in time.",
+            [
+                Quantity::Time(longest),
+                Quantity::Time(Interval::from_seconds(cook)),
+            ],
+        ),
+        _ if dial.stops_open => Message::plain(
+            "Its timer stops while it is open: the times here go by the clock, not by the timer.",
+        ),
+        _ => return None,
+    };
+    warn(WarningKind::Timer, message)
 }
 
 fn is_fatty(request: &Request) -> bool {

@@ -82,6 +82,7 @@ fn bound_of(field: TypedFieldDto) -> Bound {
         TypedFieldDto::PowerW => bounds::WATTS,
         TypedFieldDto::StepK => bounds::STEP,
         TypedFieldDto::PreheatS => bounds::PREHEAT,
+        TypedFieldDto::TimerS => bounds::TIMER,
         TypedFieldDto::AheadS => TYPED_TIME,
         TypedFieldDto::HeatFactor => bounds::HEAT_FACTOR,
         TypedFieldDto::OffsetK => bounds::OFFSET,

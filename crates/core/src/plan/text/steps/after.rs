@@ -153,6 +153,22 @@ fn measure(request: &Request, again: MeasureAgain, pulled: f64) -> Step {
     }
 }
 
+/// How long it stays hot on the table, as computed.
+fn hot_for(plan: &Plan) -> Message {
+    /// Followed no further than that, min.
+    const FOLLOWED: f64 = 89.0;
+    match plan.stays_hot {
+        Some(hot) if hot.minutes() >= FOLLOWED => Message::plain("it stays hot for long"),
+        Some(hot) if hot > plan.rest => Message::with(
+            "it stays hot for about {} more",
+            [Quantity::Time(Interval::from_minutes(
+                (hot.minutes() - plan.rest.minutes()).floor().max(1.0),
+            ))],
+        ),
+        _ => Message::plain("it is below keeping hot by now: eat at once"),
+    }
+}
+
 fn serve(request: &Request, plan: &Plan) -> Step {
     let title = if request.sauce == SauceRule::Tossed {
         "Toss in the sauce, then to the table"
@@ -167,7 +183,7 @@ fn serve(request: &Request, plan: &Plan) -> Step {
         batch: 0,
         at: plan.eat_at,
         title: title.into(),
-        reason: Message::plain("note how it came out"),
+        reason: hot_for(plan),
         core: Some(Temperature::from_celsius(core)),
         caution: Some(if request.region.keep_hot().celsius() > 60.0 {
             "Keep hot at 63 °C (145 °F) or more; chill leftovers within 2 hours."

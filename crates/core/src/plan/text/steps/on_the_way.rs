@@ -2,7 +2,7 @@
 
 use super::batch::Of;
 use super::{Step, StepKind};
-use crate::fryer::{Action, Baste, Which};
+use crate::fryer::{Action, Baste, MachineKind, Which};
 use crate::heat::Looking;
 use crate::plan::Deed;
 use crate::plan::message::{Message, Quantity};
@@ -95,7 +95,10 @@ fn title(of: &Of, deed: &Deed) -> Message {
         Action::Turn(Which::All) => "turn every piece",
         Action::Turn(Which::One) => "turn the one that lags behind",
         Action::Move => "move the pieces to other places",
-        Action::SwapRacks => "swap the racks or drawers",
+        Action::SwapRacks if of.request.machine.kind == MachineKind::TwinDrawers => {
+            "swap the drawers"
+        }
+        Action::SwapRacks => "swap the racks",
         Action::Rotate => "turn the basket a quarter round",
         Action::Open(_) => "open the machine",
         Action::AddSide(_) => "add the side dish",

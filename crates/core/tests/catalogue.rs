@@ -1,0 +1,143 @@
+//! The catalogue against public composition tables, and what every entry must be; thawing against the
+//! agencies' rule.
+#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
+
+use ember_core::doneness::{Handling, Region, floor, usual_texture};
+use ember_core::fryer::{MachineKind, PRESETS};
+use ember_core::geometry::lay;
+use ember_core::meat::{CATALOGUE, Class, CutId, Material, cut};
+use ember_core::plan::{Request, plan, thawing};
+use ember_core::prep::{Bath, methods};
+use ember_core::units::{Density, Mass};
+
+/// Raw, water, protein and fat by mass: public food composition tables, from memory, as in the project's
+/// standards note.
+#[test]
+fn compositions_are_those_of_the_tables() {
+    for (id, water, protein, fat) in [
+        (CutId::BonelessBreast, 0.74, 0.225, 0.026),
+        (CutId::BoneInThigh, 0.67, 0.17, 0.15),
+        (CutId::PartyWing, 0.66, 0.18, 0.16),
+        (CutId::Drumstick, 0.72, 0.18, 0.09),
+        (CutId::PorkBellySlab, 0.37, 0.09, 0.53),
+        (CutId::PorkLoinRoast, 0.71, 0.21, 0.07),
+        (CutId::PorkShoulderPiece, 0.65, 0.17, 0.18),
+        (CutId::BackRibs, 0.60, 0.17, 0.23),
+        (CutId::BeefRumpRoast, 0.71, 0.22, 0.06),
+        (CutId::BeefRibSteak, 0.61, 0.18, 0.20),
+        (CutId::BeefShortRib, 0.49, 0.14, 0.36),
+        (CutId::TurkeyDrumstick, 0.72, 0.20, 0.07),
+    ] {
+        let composition = cut(id).composition;
+        for (got, wanted) in [
+            (composition.water, water),
+            (composition.protein, protein),
+            (composition.fat, fat),
+        ] {
+            assert!((got - wanted).abs() < 0.011, "{id:?}: {got} {wanted}");
+        }
+    }
+}
+
+/// What every entry must be, whatever is added: by hand.
+#[test]
+fn every_entry_holds_together() {
+    let mut names = Vec::new();
+    for entry in CATALOGUE {
+        let name = entry.name;
+        let composition = entry.composition;
+        let sum = composition.water + composition.protein + composition.fat;
+        assert!((0.97..=1.0).contains(&sum), "{name}: {sum}");
+        assert!((0.0..0.4).contains(&entry.bone), "{name}");
+        let [light, usual, heavy] = entry.usual_mass;
+        assert!(light < usual && usual < heavy, "{name}");
+        assert!(
+            entry
+                .textures
+                .windows(2)
+                .all(|two| two[0].core < two[1].core),
+            "{name}"
+        );
+        assert!(
+            entry
+                .textures
+                .windows(2)
+                .all(|two| two[0].name != two[1].name),
+            "{name}"
+        );
+        let thin = entry.expected_thickness(light);
+        assert!(thin <= entry.expected_thickness(heavy), "{name}");
+        assert!(!entry.probe.is_empty() && entry.usual_pieces > 0, "{name}");
+        assert_eq!(
+            entry.animal.is_poultry(),
+            entry.class != Class::WholeCut,
+            "{name}"
+        );
+        assert!(Handling::Plain.applies(entry), "{name}");
+        // A piece of usual weight and thickness is a body of that weight, but for its rounded ends.
+        let material = Material::of(composition.with_bone(entry.bone));
+        let density = Density::from_kilograms_per_cubic_metre(material.density());
+        let (body, outline) = lay(entry.form, usual, entry.expected_thickness(usual), density);
+        let share = body.volume() * material.density() / usual.kilograms();
+        assert!((0.5..=1.02).contains(&share), "{name}: {share}");
+        assert!(outline.width <= outline.length, "{name}");
+        for region in Region::ALL {
+            let texture = usual_texture(entry, region).unwrap();
+            let least = floor(region, entry.animal, entry.class, Handling::Plain);
+            assert!(!least.is_above(texture.core), "{name} {region:?}");
+        }
+        assert!(!methods(entry).is_empty());
+        names.extend([name, entry.plural]);
+    }
+    let all = names.len();
+    names.sort_unstable();
+    names.dedup();
+    assert_eq!(names.len(), all, "names are told apart");
+}
+
+/// Each typical machine cooks what it is for.
+#[test]
+fn every_typical_machine_cooks_a_chop() {
+    for preset in &PRESETS {
+        let machine = preset.machine();
+        let oven = matches!(machine.kind, MachineKind::FanOven | MachineKind::StillOven);
+        let minutes = plan(&Request::usual(CutId::PorkChop, machine))
+            .unwrap()
+            .pull_at
+            .minutes();
+        // Common practice: some 12 min in an air fryer, half as long again and more in an oven.
+        let range = if oven { 13.0..40.0 } else { 8.0..20.0 };
+        assert!(range.contains(&minutes), "{}: {minutes}", preset.id);
+    }
+}
+
+/// Freezer to fridge about 24 h for 2 kg; cold water, changed every 30 min, 1 h for 1 kg (food safety
+/// agencies, from memory), for flat packages: within a factor of two, which is how they are meant.
+#[test]
+fn thawing_takes_what_the_agencies_say() {
+    let hours = |id, grams: f64, bath| {
+        let mut request = Request::usual(id, PRESETS[2].machine());
+        request.mass = Mass::from_grams(grams);
+        request.pieces = 1;
+        thawing(&request, bath).minutes() / 60.0
+    };
+    for (id, grams, bath, by_rule) in [
+        (CutId::BeefRoast, 2000.0, Bath::Fridge, 24.0),
+        (CutId::WholeChicken, 2000.0, Bath::Fridge, 24.0),
+        (CutId::PorkBellySlab, 1000.0, Bath::ColdWater, 1.0),
+        // "A package of a pound or less in an hour."
+        (CutId::BonelessBreast, 225.0, Bath::ColdWater, 1.0),
+    ] {
+        let got = hours(id, grams, bath);
+        assert!(
+            (0.5..=2.0).contains(&(got / by_rule)),
+            "{id:?} {grams} g: {got:.1} h against {by_rule}"
+        );
+    }
+    // Water is quicker, and more takes longer.
+    for id in [CutId::BoneInThigh, CutId::PorkChop, CutId::WholeChicken] {
+        let [_, usual, heavy] = cut(id).usual_mass.map(|mass| mass.grams());
+        assert!(hours(id, usual, Bath::ColdWater) < 0.5 * hours(id, usual, Bath::Fridge));
+        assert!(hours(id, heavy, Bath::Fridge) > hours(id, usual, Bath::Fridge));
+    }
+}
