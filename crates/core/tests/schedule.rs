@@ -167,7 +167,11 @@ proptest! {
                 place.room += 1;
             }
             if found.proven {
-                prop_assert!(schedule(&roomier).unwrap().loss <= found.loss + 1e-9);
+                let more = schedule(&roomier).unwrap();
+                prop_assert!(
+                    more.loss <= found.loss + 1e-9,
+                    "{} (proven: {}) against {}", more.loss, more.proven, found.loss
+                );
             }
         }
     }

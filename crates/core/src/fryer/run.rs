@@ -22,7 +22,7 @@ pub enum Rest {
     Open,
     /// On a board under loose foil.
     Tented,
-    /// On a rack in an oven that keeps food hot, at [`WARMING_OVEN`].
+    /// Loosely covered on a rack in an oven that keeps food hot, at [`WARMING_OVEN`].
     Oven,
 }
 
@@ -44,6 +44,9 @@ const REST_CONVECTION: [f64; 3] = [8.0, 4.5, 10.0];
 const REST_EMISSIVITY: [f64; 3] = [0.9, 0.5, 0.9];
 /// Vapour pressure in the open, under the tent and in the oven, Pa.
 const REST_VAPOUR: [f64; 3] = [1170.0, 4000.0, 2500.0];
+/// What a loose cover in the oven lets through of the vapour (from memory): open, the meat would cool by
+/// what it gives off.
+const COVERED: f64 = 0.15;
 /// Heat a wooden board takes from the face lying on it, W/(m² K): effusivity 400 W s½/(m² K) over
 /// the square root of pi and five minutes (semi-infinite solid; effusivity from memory).
 const BOARD: f64 = 13.0;
@@ -484,7 +487,7 @@ fn resting(rest: Rest, room: f64, pressure: f64, facing: Facing) -> Surroundings
         convection: still * pick(REST_CONVECTION) * (1.0 - lying) + BOARD * lying,
         emissivity: still * pick(REST_EMISSIVITY) * (1.0 - lying),
         vapour: pick(REST_VAPOUR),
-        open: still * (1.0 - lying),
+        open: still * (1.0 - lying) * if rest == Rest::Oven { COVERED } else { 1.0 },
         pressure,
     }
 }

@@ -205,8 +205,8 @@ fn refuse_cold(request: &Request, kept: Option<Kept>) -> Result<(), PlanError> {
     let clock = Clock::Cooked;
     let hot = Ahead::is_hot(request.room);
     let limit = clock.limit(request.entry().animal.is_poultry(), hot);
-    let open = kept.filter(|kept| kept.how == Keeping::Reheat);
-    match open.map(|kept| kept.cold()) {
+    let unheated = kept.filter(|kept| kept.how != Keeping::Warm);
+    match unheated.map(|kept| kept.cold()) {
         Some(time) if time > limit => Err(PlanError::Clock(Overrun { clock, time, limit })),
         _ => Ok(()),
     }

@@ -51,7 +51,7 @@ fn keep(request: &Request, plan: &Plan, kept: Kept, last: f64) -> Step {
         }
         (None, Keeping::Oven) => (
             plan.pull_at.seconds() + 1.0,
-            "Keep batch 1 in the oven, open".to_owned(),
+            "Keep batch 1 in the oven, loosely covered".to_owned(),
             Message::with(
                 "at {}; it is at {} when the last is out, {} later",
                 [
