@@ -122,6 +122,16 @@ test.describe("on a phone, in Celsius and grams, by keyboard alone", () => {
     await page.keyboard.press("Space");
     await expect(heading).toContainText("Rest");
     await page.keyboard.press("Space");
+    // The rest has to bring it to its minimum: it is measured again, and goes back in where it is not.
+    await expect(heading).toContainText("Measure again");
+    await page.keyboard.press("t");
+    await page.keyboard.type("55");
+    await page.keyboard.press("Enter");
+    await expect(page.getByText(/55 °C is below .* Back in for about/)).toBeVisible();
+    await expect(heading).toContainText("Measure again");
+    await page.keyboard.press("t");
+    await page.keyboard.type("66");
+    await page.keyboard.press("Enter");
     await expect(heading).toContainText("To the table");
     await page.keyboard.press("Space");
     await page.getByRole("button", { name: "fair" }).focus();
