@@ -292,7 +292,9 @@ impl Fine {
         run: Run,
         rested: Rested,
     ) -> Self {
-        let deeds = problem.deeds(&timing);
+        // What was ready before something fell due comes out without it.
+        let mut deeds = problem.deeds(&timing);
+        deeds.retain(|deed| deed.at < run.elapsed() - 1e-6);
         let turns = deeds.iter().filter(|deed| deed.action.turns()).count();
         Self {
             ready,

@@ -13,11 +13,17 @@ interface AlternativesProps {
   onChange: (change: Partial<Request>) => void;
 }
 
+/** What is worth telling: so much nearer to the inside wanted, K, or so much quicker. */
+const NEARER = 1.5;
+const QUICKER = 0.9;
 /** How long a hot finish lasts, s: as it was computed. */
 const FINISH = 240;
 
 export function Alternatives({ plan, units, onChange }: AlternativesProps) {
-  const better = (plan.goals?.alternatives ?? []).filter((one) => one.pull_at_s < plan.pull_at_s);
+  const core = (plan.goals?.inside_core_c ?? 0) + (plan.goals?.past_k ?? 0);
+  const better = (plan.goals?.alternatives ?? []).filter(
+    (one) => core - one.core_c > NEARER || one.pull_at_s < QUICKER * plan.pull_at_s,
+  );
   if (better.length === 0) return null;
   return (
     <Box as="section" aria-label="What brings both nearer together" pb="3" maxW="sentence">

@@ -53,6 +53,9 @@ function goals(
 ): string {
   if (!both) return "";
   const name = target_name?.split(" and crisp")[0];
+  if (measure_again && both.decides === "inside") {
+    return `Out at ${temperature(both.inside_core_c, units)} inside, after ${minutes(both.inside_at_s)}; the rest takes it to about ${temperature(peak_core_c, units)}, and then it is measured again. `;
+  }
   const inside = `Safe${name ? ` and ${name}` : ""} inside after ${minutes(both.inside_at_s)}`;
   const outside =
     both.outside === "as_it_comes"
@@ -65,7 +68,7 @@ function goals(
     outside: ": the outside decides",
     planned: ": what you planned decides",
   }[both.decides];
-  const numbers = `Out at ${temperature(both.inside_core_c, units)}, after the rest about ${temperature(peak_core_c, units)}${measure_again ? ", measured again" : ""}. `;
+  const numbers = `Out at ${temperature(both.inside_core_c, units)}, after the rest about ${temperature(peak_core_c, units)}. `;
   return `${inside}${outside}${decides}. ${both.decides === "inside" ? numbers : ""}`;
 }
 

@@ -28,7 +28,10 @@ impl RestOutcome {
         let floor = request.floor_kept().is_none_or(|floor| {
             let core = floor.core.map_or(0.0, |core| core.celsius());
             let held = floor.hold.seconds() <= 0.0 || self.held >= 1.0;
-            self.peak >= core - 1e-6 && self.above >= floor.rest.seconds() - 1.0 && held
+            // What may not be brought there by the rest is there when it comes out, whatever opened the
+            // machine in its last minutes.
+            let out = request.rest_may_complete() || self.from >= core - 1e-6;
+            out && self.peak >= core - 1e-6 && self.above >= floor.rest.seconds() - 1.0 && held
         });
         target && floor
     }

@@ -128,8 +128,15 @@ impl Timing {
             }
             When::Golden => self.golden?,
         };
-        let marked = |mark: f64| (at / mark).round().max(1.0) * mark;
-        Some(self.mark.map_or(at, marked))
+        let Some(mark) = self.mark else {
+            return Some(at);
+        };
+        let marked = (at / mark).round().max(1.0) * mark;
+        // Not at the pull itself; in a cook of a mark or less there is no time for it.
+        let latest = self
+            .pull
+            .map_or(marked, |pull| ((pull / mark).ceil() - 1.0) * mark);
+        Some(marked.min(latest)).filter(|at| *at > 0.0)
     }
 }
 

@@ -514,7 +514,8 @@ impl Request {
 
     /// Whether the rest may bring the meat to its floor: never poultry, and only where the cook can
     /// measure again.
-    fn rest_may_complete(&self) -> bool {
+    #[must_use]
+    pub fn rest_may_complete(&self) -> bool {
         let rests = self.entry().rest.minutes() > 0.0;
         !self.entry().animal.is_poultry() && rests && self.thermometer.there
     }

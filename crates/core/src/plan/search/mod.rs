@@ -71,8 +71,9 @@ pub fn search(problem: &Problem, cavity: Cavity, trays: &[Tray]) -> Result<Found
     let floored = problem.request.floor_kept().is_some();
     if rested || (floored && !problem.request.entry().animal.is_poultry()) {
         found.goal.core = rest_counted(problem, load(), found)?;
-        // A time at the floor that the guidance asks for passes in the rest, see `is_enough`.
-        found.goal.held = false;
+        // A time at the floor that the guidance asks for passes in the rest, where that may count, see
+        // `is_enough`.
+        found.goal.held &= !problem.request.rest_may_complete();
         settle(&mut found, &cook)?;
     }
     Ok(found)

@@ -17,7 +17,7 @@ pub fn steps(request: &Request, plan: &Plan, pulled: f64) -> Vec<Step> {
     }
     steps.extend(
         plan.measure_again
-            .map(|again| measure(request, again, pulled)),
+            .map(|again| measure(request, plan, again, pulled)),
     );
     steps.push(serve(request, plan));
     steps
@@ -128,7 +128,7 @@ fn rest(request: &Request, plan: &Plan, pulled: f64) -> Step {
 }
 
 /// The floor is reached only in the rest: it is measured there.
-fn measure(request: &Request, again: MeasureAgain, pulled: f64) -> Step {
+fn measure(request: &Request, plan: &Plan, again: MeasureAgain, pulled: f64) -> Step {
     let least = Quantity::Temperature(request.shown(again.least));
     let back = Quantity::Time(again.back_in);
     let reason = if again.hold.seconds() > 0.0 {
@@ -148,7 +148,10 @@ fn measure(request: &Request, again: MeasureAgain, pulled: f64) -> Step {
         at: Interval::from_seconds(pulled + again.after_pull.seconds()),
         title: Message::plain("Measure again"),
         reason,
-        core: Some(again.least),
+        core: Some(Temperature::from_celsius(
+            plan.picture
+                .core_at(plan.pull_at.minutes() + again.after_pull.minutes()),
+        )),
         caution: Some(cautions::SHARP_POINT),
     }
 }

@@ -207,10 +207,10 @@ impl<'a> Of<'a> {
         } else {
             ""
         };
-        let pieces = if self.batch.pieces > 1 {
-            "The thickest piece and two more, the lowest counts: "
-        } else {
-            ""
+        let pieces = match self.batch.pieces {
+            0 | 1 => "",
+            2 => "Both pieces, the lower counts: ",
+            _ => "The thickest piece and two more, the lowest counts: ",
         };
         let middle = if request.handling == crate::doneness::Handling::Stuffed {
             "; the middle of the stuffing as well"
