@@ -1,5 +1,6 @@
 //! One batch: load, what is done on the way, check, pull.
 
+use super::of::Of;
 use super::on_the_way::on_the_way;
 use super::{Step, StepKind};
 use crate::basket::Airiness;
@@ -7,32 +8,10 @@ use crate::fryer::Support;
 use crate::plan::message::{Message, Quantity};
 use crate::plan::request::{Request, SauceRule};
 use crate::plan::text::cautions::{self, HOT_BASKET};
-use crate::plan::{Batch, Decides, Outside, Plan, SecondDrawer};
-use crate::units::{Interval, Temperature};
+use crate::plan::{Decides, Outside, Plan, SecondDrawer};
 
-/// A batch with what it belongs to.
-pub struct Of<'a> {
-    pub request: &'a Request,
-    pub plan: &'a Plan,
-    pub batch: &'a Batch,
-    /// Its number, from 1.
-    number: usize,
-    /// When it goes in, s.
-    loaded: f64,
-}
-
-impl<'a> Of<'a> {
-    pub fn new(request: &'a Request, plan: &'a Plan, number: usize, loaded: f64) -> Option<Self> {
-        let batch = plan.batches.get(number.checked_sub(1)?)?;
-        Some(Self {
-            request,
-            plan,
-            batch,
-            number,
-            loaded,
-        })
-    }
-
+impl Of<'_> {
+    /// Everything that is done to it, in order.
     pub fn steps(&self) -> Vec<Step> {
         let mut steps = vec![self.load()];
         steps.extend(on_the_way(self));
@@ -40,38 +19,6 @@ impl<'a> Of<'a> {
         steps.extend(self.second_drawer());
         steps.push(self.pull());
         steps
-    }
-
-    /// A step so many seconds after this batch goes in.
-    pub fn step(
-        &self,
-        kind: StepKind,
-        after: f64,
-        title: impl Into<Message>,
-        reason: Message,
-    ) -> Step {
-        // Batches differ by little; the picture is of the first.
-        let scale = self.plan.pull_at.seconds() / self.batch.cook.seconds();
-        Step {
-            kind,
-            batch: u32::try_from(self.number).unwrap_or(u32::MAX),
-            at: Interval::from_seconds(self.loaded + after),
-            title: title.into(),
-            reason,
-            core: Some(Temperature::from_celsius(
-                self.plan.picture.core_at(after * scale / 60.0),
-            )),
-            caution: None,
-        }
-    }
-
-    /// " of batch 2", where there are several.
-    pub fn of_batch(&self) -> String {
-        if self.plan.batches.len() > 1 {
-            format!(" of batch {}", self.number)
-        } else {
-            String::new()
-        }
     }
 
     fn load(&self) -> Step {

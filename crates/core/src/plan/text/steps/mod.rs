@@ -2,6 +2,7 @@
 
 mod after;
 mod batch;
+mod of;
 mod on_the_way;
 
 use super::cautions;
@@ -76,7 +77,7 @@ pub fn list(request: &Request, plan: &Plan) -> Vec<Step> {
     steps.extend(plan.preheat.map(|time| preheat(request, time)));
     let mut loaded = 0.0;
     for number in 1..=plan.batches.len() {
-        if let Some(one) = batch::Of::new(request, plan, number, loaded) {
+        if let Some(one) = of::Of::new(request, plan, number, loaded) {
             steps.extend(one.steps());
             loaded += one.batch.cook.seconds() + SWAP.seconds();
         }

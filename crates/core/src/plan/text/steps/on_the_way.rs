@@ -1,6 +1,6 @@
 //! What is done between loading and the pull: one step for each opening.
 
-use super::batch::Of;
+use super::of::Of;
 use super::{Step, StepKind};
 use crate::fryer::{Action, Baste, MachineKind, Which};
 use crate::heat::Looking;

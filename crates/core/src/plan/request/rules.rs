@@ -1,0 +1,163 @@
+//! What the sentence chooses from: where the meat comes from, the methods of preheating, turning, saucing
+//! and loading, the dial, the thermometer, the batches.
+
+use crate::units::{Interval, Temperature, TemperatureDifference};
+
+/// A fridge as kitchens have it.
+const FRIDGE: f64 = 4.0;
+/// What half an hour on the counter makes of it (common practice: the outside warms, the inside
+/// hardly).
+const TEMPERED: f64 = 9.0;
+/// Where the meat comes from.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub enum Start {
+    /// Straight from the fridge.
+    Fridge,
+    /// Half an hour on the counter.
+    Tempered,
+    /// Measured by the cook.
+    Measured(Temperature),
+}
+
+/// Whether the machine is hot when the meat goes in.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub enum PreheatRule {
+    /// Always.
+    Always,
+    /// For pieces up to 30 mm, where the first minutes count.
+    #[default]
+    ThinOnly,
+    /// Never.
+    Never,
+    /// It is hot already, from what was in it before.
+    Hot,
+}
+
+/// When the pieces are turned.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub enum TurnRule {
+    /// At the minute after which both faces end equally brown.
+    #[default]
+    EqualBrowning,
+    /// Half-way.
+    HalfWay,
+    /// Not at all.
+    Never,
+}
+
+/// When sauce goes on.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub enum SauceRule {
+    /// No sauce.
+    #[default]
+    None,
+    /// One side before, the other at the turn.
+    BeforeAndAtTurn,
+    /// For the last minutes.
+    LastMinutes,
+    /// Tossed after the cook, while roaring hot.
+    Tossed,
+}
+
+/// How the pieces share the machine.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub enum LoadRule {
+    /// In as many batches as keep air around each piece.
+    #[default]
+    WithAir,
+    /// All at once, however they lie.
+    AllAtOnce,
+}
+
+/// What becomes of the first batches while the others cook.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub enum Keeping {
+    /// Kept warm, covered.
+    #[default]
+    Warm,
+    /// Left open and put back at the end, for two minutes of crispness or until it is hot again.
+    Reheat,
+    /// In an oven that keeps it hot.
+    Oven,
+}
+
+/// How the dial is set over the cook.
+#[derive(Debug, Clone, Copy, PartialEq, Default)]
+pub enum Programme {
+    /// One setting throughout.
+    #[default]
+    Steady,
+    /// Hotter at first, then the setting.
+    HotStart {
+        /// The dial at first.
+        setting: Temperature,
+        /// How long.
+        time: Interval,
+    },
+    /// The setting, then hotter at the end.
+    HotFinish {
+        /// The dial at the end.
+        setting: Temperature,
+        /// How long.
+        time: Interval,
+    },
+}
+
+/// What the cook measures with.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Thermometer {
+    /// Whether there is one.
+    pub there: bool,
+    /// What it shows in ice water, over 0 °C.
+    pub offset: TemperatureDifference,
+}
+
+impl Default for Thermometer {
+    fn default() -> Self {
+        Self {
+            there: true,
+            offset: TemperatureDifference::from_kelvins(0.0),
+        }
+    }
+}
+
+/// In which order batches go in.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub enum BatchOrder {
+    /// The heaviest pieces first: they hold their heat best.
+    #[default]
+    HeaviestFirst,
+    /// The lightest first.
+    LightestFirst,
+}
+
+impl Start {
+    /// The even temperature the model starts from.
+    #[must_use]
+    pub const fn temperature(self) -> Temperature {
+        match self {
+            Self::Fridge => Temperature::from_celsius(FRIDGE),
+            Self::Tempered => Temperature::from_celsius(TEMPERED),
+            Self::Measured(t) => t,
+        }
+    }
+
+    /// How long it has been out of the fridge then.
+    #[must_use]
+    pub const fn out(self) -> Interval {
+        Interval::from_minutes(match self {
+            Self::Tempered => 30.0,
+            Self::Fridge | Self::Measured(_) => 0.0,
+        })
+    }
+
+    /// One standard deviation of what is not known.
+    #[must_use]
+    pub const fn spread(self) -> TemperatureDifference {
+        TemperatureDifference::from_kelvins(match self {
+            Self::Fridge => 2.0,
+            Self::Tempered => 3.0,
+            Self::Measured(_) => 0.5,
+        })
+    }
+}
