@@ -9,7 +9,7 @@ use super::dishes::{Table, stands_in};
 use super::shopping::{Purchase, seasoned, shopping};
 use super::wish::{BegunTask, Wish, WishedCook};
 use crate::plan::{Message, Plan, Quantity};
-use crate::prep::Amount;
+use crate::prep::{Ahead, Amount, Clock};
 use crate::schedule::{
     Change, Clash, HandsOn, Minute, PlaceKind, Placed, Resource, Scarce, Schedule, Task, TaskKey,
     TypicalSite, WayOut, whole_minutes,
@@ -277,7 +277,10 @@ impl Table {
         for (n, (dish, placed)) in self.dishes.iter().zip(&found.dishes).enumerate() {
             for (m, (task, at)) in dish.tasks.iter().zip(placed).enumerate() {
                 for (k, hands) in task.hands.iter().enumerate() {
-                    let (notes, cautions) = self.known(n, task, hands);
+                    let (notes, mut cautions) = self.known(n, task, hands);
+                    if task.key == TaskKey::Cook && k == 0 {
+                        cautions.extend(self.raw_for_long(n, placed));
+                    }
                     agenda.push(Moment {
                         at: at.start + hands.at,
                         end: at.start + hands.at + hands.lasts,
@@ -293,6 +296,39 @@ impl Table {
         }
         agenda.sort_by_key(|moment| (moment.at, moment.dish));
         agenda
+    }
+
+    /// The clock of raw meat over the tasks of a dish as they were placed: those on the counter, and what
+    /// lies between them. What is prepared waits for its machine in the fridge.
+    fn raw_for_long(&self, number: usize, placed: &[Placed]) -> Option<String> {
+        let cook = self.cooks.get(number)?.as_ref()?;
+        let tasks = &self.dishes.get(number)?.tasks;
+        let preparing = |key: &TaskKey| matches!(key, TaskKey::Prepare(_));
+        let mut raw: Minute = 0;
+        let mut out_since: Option<Minute> = None;
+        for (task, at) in tasks
+            .iter()
+            .zip(placed)
+            .filter(|(task, _)| preparing(&task.key))
+        {
+            let since = out_since.unwrap_or(at.start);
+            if task.stand.is_none() {
+                raw += at.end - since;
+                out_since = Some(at.end);
+            } else {
+                // Into the fridge, or into the pot.
+                raw += at.start - since;
+                out_since = None;
+            }
+        }
+        let hot = Ahead::is_hot(cook.request.room);
+        let limit = whole_minutes(Clock::Raw.limit(cook.request.entry().animal.is_poultry(), hot));
+        (raw > limit).then(|| {
+            format!(
+                "Out of the fridge for {raw} min before this, and {limit} are the most: {}.",
+                Clock::Raw.way_out()
+            )
+        })
     }
 
     /// What hands do then: a machine that something has just come out of is not switched on again.

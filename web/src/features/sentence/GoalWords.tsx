@@ -71,6 +71,28 @@ export function OutsideWord({
   );
 }
 
+/** The face that looks up first, where faces differ: skin, breast, the meat side of ribs. */
+export function FirstUpWord({ request, entry, onChange }: WordProps) {
+  const [show] = entry.faces ?? [];
+  const chosen = request.first_up ?? entry.usual_first_up;
+  const words = { show: `${show} up first`, other: `${show} down first` };
+  const items = (["show", "other"] as const).map((value) => ({ value, text: words[value] }));
+  return (
+    <Word label="First up" text={words[chosen]}>
+      {(close) => (
+        <Choice
+          items={items}
+          chosen={chosen}
+          onChoose={(first_up) => {
+            onChange({ first_up });
+            close();
+          }}
+        />
+      )}
+    </Word>
+  );
+}
+
 const MEASURED = [
   {
     value: "there" as const,

@@ -9,7 +9,7 @@ import { inMachine, usual } from "../../lib/request";
 import { minutes, type Units } from "../../lib/units";
 import { ActionsWord } from "./ActionsWord";
 import { turnsAll } from "./actions";
-import { HandlingWord, OutsideWord, ThermometerWord } from "./GoalWords";
+import { FirstUpWord, HandlingWord, OutsideWord, ThermometerWord } from "./GoalWords";
 import { ProgrammeWord } from "./ProgrammeWord";
 import { Refusal } from "./Refusal";
 import { TargetWord } from "./TargetWord";
@@ -156,6 +156,11 @@ export function Sentence(props: SentenceProps) {
             />
           </>
         )}
+        {entry.faces && !turnsItself(request) ? (
+          <>
+            , <FirstUpWord {...word} />
+          </>
+        ) : null}
         ,{" "}
         <School
           label="Sauce"
