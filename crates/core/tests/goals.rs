@@ -133,7 +133,20 @@ fn each_outside_is_what_it_says() {
             .iter()
             .all(|face| face.dry_layer.millimetres() >= 0.55)
     );
-    // Pale and soft is told, also where nobody asked for more.
+    // Pale and soft is told, also where nobody asked for more: of riblets at 74 °C nothing was said.
+    let mut riblets = Request::usual(CutId::RibTips, drawer());
+    riblets.target = celsius(74.0);
+    let riblets = plan(&riblets).unwrap();
+    let told = riblets
+        .warnings
+        .iter()
+        .find(|one| one.kind == WarningKind::StaysPale)
+        .unwrap();
+    assert!(
+        told.message.text.contains("pale and soft"),
+        "{}",
+        told.message.text
+    );
     assert!(
         plans[0]
             .warnings

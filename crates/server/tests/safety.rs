@@ -89,6 +89,11 @@ async fn what_can_hurt_is_refused_with_field_and_bound() {
             "actions.faces",
         ),
         (
+            with(json!({ "actions": [{ "kind": "take_out", "at_s": 300.0 }] })),
+            "taken_out",
+            "actions",
+        ),
+        (
             with(json!({ "actions": [{ "kind": "turn", "share": 1.5 }] })),
             "out_of_bounds",
             "share",

@@ -4,7 +4,7 @@ use super::error::{BELOW_BOILING, PlanError};
 use super::loading::lay::{at_once, density, lying, shapes};
 use super::loading::levels::{levels, room};
 use super::loading::{division, on_spit};
-use super::request::{LoadRule, Programme, Request, When};
+use super::request::{LoadRule, PlannedAction, Programme, Request, When};
 use crate::basket::{Placed, Tie, trays};
 use crate::fryer::{Action, Support};
 use crate::geometry::{Body, lay};
@@ -117,6 +117,14 @@ impl Request {
             }
         }
         bounds::ACTIONS.check(self.actions.len() as f64)?;
+        let count = |action: Action| {
+            let same = |planned: &&PlannedAction| planned.action == action;
+            self.actions.iter().filter(same).count()
+        };
+        let (out, back) = (count(Action::TakeOut), count(Action::PutBack));
+        if out != back {
+            return Err(PlanError::TakenOut { out, back });
+        }
         for planned in &self.actions {
             match planned.when {
                 When::At(at) => bounds::ACTION_AT.check(at.seconds())?,

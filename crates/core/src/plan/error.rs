@@ -85,6 +85,16 @@ pub enum PlanError {
         /// Where water boils there.
         boiling: Temperature,
     },
+    /// Taken out and not put back, or put back without having been taken out.
+    #[error(
+        "everything is taken out {out} times and put back {back} times; plan both, or leave both out"
+    )]
+    TakenOut {
+        /// Times it is taken out.
+        out: usize,
+        /// Times it is put back.
+        back: usize,
+    },
     /// A division into batches that is not one of these pieces.
     #[error("{split} pieces are divided into batches, and there are {pieces}; divide them all")]
     Split {

@@ -5,6 +5,7 @@ use super::cook::hot_holding::{Kept, follow, stays_hot};
 use super::cook::outcomes::{self, Outcomes};
 use super::cook::{
     Deed, LONGEST, Picture, Problem, Recorder, Resolution, RestOutcome, Rested, Timing, Variation,
+    mark_of,
 };
 use super::error::PlanError;
 use super::goals::{Decides, Outside, Progress};
@@ -20,8 +21,6 @@ use crate::units::{Interval, Mass, Temperature, TemperatureDifference};
 
 /// Time to take one batch out and put the next one in.
 pub const SWAP: Interval = Interval::from_minutes(1.0);
-/// Cooks shorter than this are timed to half minutes.
-const SHORT: Interval = Interval::from_minutes(15.0);
 /// Checking starts this share of the cook before its end (common practice: a quarter).
 const CHECK_BEFORE: f64 = 0.25;
 
@@ -230,7 +229,7 @@ struct Fine {
 /// seconds at least.
 fn refine(problem: &Problem, found: Found, least: f64) -> Result<Fine, PlanError> {
     let expected = found.pull.max(least);
-    let step = quantum(expected);
+    let step = mark_of(expected);
     let timing = Timing {
         mark: Some(step),
         ..found.timing(expected)
@@ -342,7 +341,7 @@ fn measure_again(problem: &Problem, found: Found, fine: &Fine) -> Option<Measure
 fn goals(problem: &Problem, found: Found, fine: &Fine) -> Goals {
     /// Further past the inside than this, and the cook is told with ways out, K.
     const PAST: f64 = 5.0;
-    let step = quantum(fine.pull);
+    let step = mark_of(fine.pull);
     let marked = |at: f64| Interval::from_seconds((at / step - 1e-6).ceil() * step);
     let progress = &fine.progress;
     let inside_at = progress.inside().unwrap_or(fine.ready).min(fine.pull);
@@ -459,27 +458,21 @@ fn first_turn(deeds: &[Deed]) -> Option<Interval> {
 /// Pull and deeds of what was found, on the marks of a kitchen clock.
 fn timed(problem: &Problem, found: Found, stretch: f64) -> (f64, Vec<Deed>) {
     let pull = found.pull * stretch;
-    let step = quantum(pull);
+    let step = mark_of(pull);
     let pull = (pull / step).ceil() * step;
     let timing = Timing {
         mark: Some(step),
         ..found.timing(pull)
     };
-    (pull, problem.deeds(&timing))
-}
-
-fn quantum(pull_seconds: f64) -> f64 {
-    if pull_seconds < SHORT.seconds() {
-        30.0
-    } else {
-        60.0
-    }
+    let mut deeds = problem.deeds(&timing);
+    deeds.retain(|deed| deed.at < pull - 1e-6);
+    (pull, deeds)
 }
 
 /// From when to check: a quarter of the cook before its end, no later than the earliest of eight
 /// cooks in ten, and after the last turn or swap that is due before the end.
 fn check_from(pull: f64, deeds: &[Deed], early: Option<f64>) -> Interval {
-    let step = quantum(pull);
+    let step = mark_of(pull);
     let quarter = pull * (1.0 - CHECK_BEFORE);
     let from = (quarter.min(early.unwrap_or(quarter)) / step)
         .floor()

@@ -35,6 +35,7 @@ pub(super) const fn code(error: &PlanError) -> Code {
         PlanError::NotHandled { .. } => Code::NotHandled,
         PlanError::OutOfReach { .. } => Code::OutOfReach,
         PlanError::Split { .. } => Code::Split,
+        PlanError::TakenOut { .. } => Code::TakenOut,
     }
 }
 
@@ -67,6 +68,7 @@ pub(super) fn field(error: &PlanError) -> &'static str {
         },
         PlanError::NotHandled { .. } => "handling",
         PlanError::Split { .. } => "split",
+        PlanError::TakenOut { .. } => "actions",
     }
 }
 
@@ -181,6 +183,7 @@ pub(super) fn limits(error: &PlanError, problem: &mut Problem) {
         PlanError::OutOfBounds(_)
         | PlanError::CannotHold { .. }
         | PlanError::NotHandled { .. }
+        | PlanError::TakenOut { .. }
         | PlanError::Machine(_) => {}
     }
 }

@@ -131,6 +131,8 @@ codes! {
     NotHandled = UNPROCESSABLE_ENTITY, "Does not go together";
     /// Water boils before the core is there.
     OutOfReach = UNPROCESSABLE_ENTITY, "Out of reach";
+    /// Taken out and never put back.
+    TakenOut = UNPROCESSABLE_ENTITY, "Does not go together";
     /// Batches that are not all the pieces.
     Split = UNPROCESSABLE_ENTITY, "Does not go together";
     /// The core never gets there.

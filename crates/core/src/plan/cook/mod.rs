@@ -25,7 +25,7 @@ use crate::prep::march;
 use crate::units::{Density, Interval, Length, Mass, Temperature};
 pub use picture::{DEPTHS, MOST_COLUMNS, Picture, Recorder, Rested};
 pub use rest::{RestOutcome, rest_watched};
-pub use script::{Deed, HALF, Timing};
+pub use script::{Deed, HALF, Timing, mark_of};
 pub use variation::Variation;
 
 /// No cook is planned longer than this.

@@ -47,6 +47,14 @@ pub struct Opening {
     pub actions: Vec<Action>,
 }
 
+/// Cooks shorter than this are timed to half minutes, s.
+const SHORT: f64 = 900.0;
+
+/// Marks of the kitchen clock that a cook of so many seconds is timed by, s.
+pub const fn mark_of(pull: f64) -> f64 {
+    if pull < SHORT { 30.0 } else { 60.0 }
+}
+
 /// Half of a cook.
 pub const HALF: f64 = 0.5;
 /// What is planned within so many seconds is done in one opening.

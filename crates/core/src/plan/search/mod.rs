@@ -5,7 +5,9 @@ pub mod weigh;
 use crate::basket::Tray;
 use crate::fryer::{Cavity, Run};
 use crate::meat::Browning;
-use crate::plan::cook::{HALF, Problem, Ready, Resolution, Timing, Variation, rest_watched};
+use crate::plan::cook::{
+    HALF, Problem, Ready, Resolution, Timing, Variation, mark_of, rest_watched,
+};
 use crate::plan::error::PlanError;
 use crate::plan::goals::Goal;
 use crate::plan::request::{PlannedAction, TurnRule, When};
@@ -179,10 +181,21 @@ fn rest_counted(problem: &Problem, run: Run, found: Found) -> Result<f64, PlanEr
         let first = states.partition_point(|state| !rest(state).is_enough(request));
         let state = states.get(first);
         let outcome = state.map(rest);
+        let rate = first.checked_sub(1).and_then(|before| {
+            let (before, after) = (&states.get(before)?.0, &state?.0);
+            Some((after.core() - before.core()) / (after.elapsed() - before.elapsed()))
+        });
         Ok::<_, PlanError>(outcome.map(|outcome| {
             // States are a little apart: what the peak is over is not needed.
             let over = (outcome.peak - request.target.celsius()).clamp(0.0, 0.7);
-            outcome.from - if request.rest_completes() { over } else { 0.0 }
+            let rested = if request.rest_completes() { over } else { 0.0 };
+            // The pull is the mark after the goal: where no floor is kept the doneness is met on
+            // average, and not passed by half a mark.
+            let mark = match request.floor_kept() {
+                Some(_) => 0.0,
+                None => rate.unwrap_or_default() * mark_of(found.pull) / 2.0,
+            };
+            outcome.from - rested - mark
         }))
     };
     // A thin piece may have to come out hotter than it should be, to stay there for its rest.

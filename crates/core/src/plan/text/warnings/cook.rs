@@ -179,7 +179,7 @@ pub fn stays_pale(request: &Request, plan: &Plan) -> Option<Warning> {
     }
     // What nobody asked for, and what will be found all the same.
     let soft = first.crispness.min(second.crispness) <= Crispness::Soft;
-    if wanted == Outside::AsItComes && !(soft && request.entry().skin) {
+    if wanted == Outside::AsItComes && !soft {
         return None;
     }
     warn(
