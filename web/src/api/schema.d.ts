@@ -923,7 +923,7 @@ export interface components {
          * @description What kind of problem it is.
          * @enum {string}
          */
-        Code: "out_of_bounds" | "no_such_machine" | "not_on_the_spit" | "weighed" | "no_such_level" | "below_poultry_floor" | "needs_acknowledgement" | "no_waiver" | "clock_overrun" | "not_handled" | "out_of_reach" | "split" | "never_reached" | "too_tall" | "above_ceiling" | "below_lowest" | "not_on_the_dial" | "thickness_of_weight" | "too_large_a_piece" | "too_many_batches" | "cannot_hold" | "laid_out" | "after_the_end" | "too_soon" | "invalid" | "malformed" | "too_large" | "not_json" | "not_found" | "method_not_allowed" | "name_taken" | "id_taken" | "already_finished" | "already_started" | "not_started" | "no_such_task" | "unreadable" | "changed" | "foreign_host" | "foreign_origin" | "database_down" | "database_busy" | "busy" | "fault";
+        Code: "out_of_bounds" | "no_such_machine" | "not_on_the_spit" | "weighed" | "no_such_level" | "below_poultry_floor" | "needs_acknowledgement" | "no_waiver" | "clock_overrun" | "not_handled" | "out_of_reach" | "taken_out" | "split" | "never_reached" | "too_tall" | "above_ceiling" | "below_lowest" | "not_on_the_dial" | "thickness_of_weight" | "too_large_a_piece" | "too_many_batches" | "cannot_hold" | "laid_out" | "after_the_end" | "too_soon" | "invalid" | "malformed" | "too_large" | "not_json" | "not_found" | "method_not_allowed" | "name_taken" | "id_taken" | "already_finished" | "already_started" | "not_started" | "no_such_task" | "unreadable" | "changed" | "foreign_host" | "foreign_origin" | "database_down" | "database_busy" | "busy" | "fault";
         /** @description A recipe read for another machine. */
         ConvertedDto: {
             /**
