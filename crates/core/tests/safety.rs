@@ -348,10 +348,15 @@ fn what_was_done_to_a_cut_changes_its_minimum() {
     rump.target = celsius(57.0);
     assert!(plan(&rump).is_ok());
     rump.handling = Handling::Rolled;
-    assert!(matches!(
-        plan(&rump),
-        Err(PlanError::NeedsAcknowledgement { .. })
-    ));
+    // The waiver is for whole cuts: of a rolled one there is none.
+    for acknowledged in [false, true] {
+        rump.below_floor_acknowledged = acknowledged;
+        let refusal = plan(&rump).unwrap_err();
+        assert!(
+            matches!(refusal, PlanError::BelowHandledFloor { .. }),
+            "{refusal}"
+        );
+    }
     rump.target = celsius(71.0);
     assert_eq!(plan(&rump).unwrap().floor.core.unwrap().celsius(), 70.0);
     // Canada asks for two turns of such meat, and for more than one is warned.
@@ -697,7 +702,7 @@ proptest! {
             prop_assert!(plan.pull_core_shown().celsius() >= least - 0.006);
             prop_assert!(!plan.below_floor);
         } else if plan.below_floor {
-            prop_assert!(acknowledged && !vulnerable);
+            prop_assert!(acknowledged && !vulnerable && request.handling == Handling::Plain);
             prop_assert!(warned(&plan, WarningKind::BelowFloor));
         } else {
             let reading = plan.pull_core_shown().celsius() >= least - 0.006;

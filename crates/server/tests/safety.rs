@@ -58,6 +58,14 @@ async fn what_can_hurt_is_refused_with_field_and_bound() {
             "handling",
         ),
         (
+            with(
+                json!({ "cut": "beef_rump_roast", "pieces": 1, "piece_mass_g": 1100.0, "region": "uk",
+                "handling": "rolled", "core_target_c": 57.0, "below_floor_acknowledged": true }),
+            ),
+            "below_handled_floor",
+            "core_target_c",
+        ),
+        (
             with(json!({ "handling": "stuffed" })),
             "not_handled",
             "handling",

@@ -6,6 +6,7 @@ use super::loading::levels::{levels, room};
 use super::loading::{division, on_spit};
 use super::request::{LoadRule, PlannedAction, Programme, Request, When};
 use crate::basket::{Placed, Tie, trays};
+use crate::doneness::Handling;
 use crate::fryer::{Action, Support};
 use crate::geometry::{Body, lay};
 use crate::meat::Coat;
@@ -364,6 +365,13 @@ impl Request {
         } else if self.vulnerable {
             Err(PlanError::NoWaiver {
                 target,
+                floor,
+                authority,
+            })
+        } else if self.handling != Handling::Plain {
+            // The waiver is for whole cuts, whose inside was never outside.
+            Err(PlanError::BelowHandledFloor {
+                handling: self.handling.words(),
                 floor,
                 authority,
             })

@@ -58,6 +58,19 @@ pub enum PlanError {
         /// Whose floor.
         authority: &'static str,
     },
+    /// Meat whose inside was outside, or that is stuffed, is never planned below its floor.
+    #[error(
+        "meat that is {handling} is not planned below {:.0} °C ({authority}); choose {:.0} °C or more",
+        floor.celsius(), floor.celsius().ceil()
+    )]
+    BelowHandledFloor {
+        /// What was done to it.
+        handling: &'static str,
+        /// The floor.
+        floor: Temperature,
+        /// Whose floor.
+        authority: &'static str,
+    },
     /// A clock of food safety runs too long.
     #[error(
         "{}: {} h, and {} h are the most; {}",

@@ -31,6 +31,7 @@ pub(super) const fn code(error: &PlanError) -> Code {
         PlanError::LaidOut { .. } => Code::LaidOut,
         PlanError::AfterTheEnd { .. } => Code::AfterTheEnd,
         PlanError::NoWaiver { .. } => Code::NoWaiver,
+        PlanError::BelowHandledFloor { .. } => Code::BelowHandledFloor,
         PlanError::Clock(_) => Code::ClockOverrun,
         PlanError::NotHandled { .. } => Code::NotHandled,
         PlanError::OutOfReach { .. } => Code::OutOfReach,
@@ -50,6 +51,7 @@ pub(super) fn field(error: &PlanError) -> &'static str {
         PlanError::BelowPoultryFloor { .. }
         | PlanError::NeedsAcknowledgement { .. }
         | PlanError::NoWaiver { .. }
+        | PlanError::BelowHandledFloor { .. }
         | PlanError::OutOfReach { .. } => "core_target_c",
         PlanError::NeverReached { .. }
         | PlanError::AboveCeiling { .. }
@@ -88,7 +90,7 @@ fn field_of_machine(error: &MachineError) -> &'static str {
 /// The numbers of a refusal, so that a client can tell them in the cook's units.
 pub(super) fn limits(error: &PlanError, problem: &mut Problem) {
     match error {
-        PlanError::BelowPoultryFloor { floor, .. } => {
+        PlanError::BelowPoultryFloor { floor, .. } | PlanError::BelowHandledFloor { floor, .. } => {
             problem.min = Some(floor.celsius());
             problem.unit = Some("°C");
         }

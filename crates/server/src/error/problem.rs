@@ -125,6 +125,8 @@ codes! {
     NeedsAcknowledgement = UNPROCESSABLE_ENTITY, "Below the safety floor";
     /// Below the safe minimum, with somebody at risk at the table.
     NoWaiver = UNPROCESSABLE_ENTITY, "Below the safety floor";
+    /// Rolled, stuffed or tenderised meat below its safe minimum.
+    BelowHandledFloor = UNPROCESSABLE_ENTITY, "Below the safety floor";
     /// Too long warm, raw, or cooked and not hot.
     ClockOverrun = UNPROCESSABLE_ENTITY, "Too long to be safe";
     /// Not something that is done to this cut.

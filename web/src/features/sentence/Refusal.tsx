@@ -45,6 +45,7 @@ function WayOut({ problem, request, onChange }: Omit<RefusalProps, "text">) {
         </Action>
       );
     case "below_poultry_floor":
+    case "below_handled_floor":
     case "no_waiver":
       return (
         <Action

@@ -135,7 +135,8 @@ function FloorLine({
         ? ` and ${show.minutes(rest_s)} rest`
         : "";
   const below = core_c - request.core_target_c > 0.005;
-  const waivable = own.may_go_below && !request.vulnerable;
+  const plain = (request.handling ?? "plain") === "plain";
+  const waivable = own.may_go_below && plain && !request.vulnerable;
   return (
     <Box mt="3">
       <Caution>

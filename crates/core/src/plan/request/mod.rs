@@ -362,7 +362,9 @@ impl Request {
     #[must_use]
     pub fn rest_may_complete(&self) -> bool {
         let rests = self.entry().rest.minutes() > 0.0;
-        !self.entry().animal.is_poultry() && rests && self.thermometer.there
+        // A stuffing is held to what poultry is.
+        let never = self.entry().animal.is_poultry() || self.handling == Handling::Stuffed;
+        !never && rests && self.thermometer.there
     }
 
     /// Whether rest completes the target: where it may, and the pull is not the cook's own.
