@@ -2,8 +2,8 @@
 import type { Spit } from "../../api/types";
 import { Action } from "../../components/recipes";
 import * as show from "../../lib/units";
-import type { MachineSentenceProps } from "./MachineSentence";
 import { Measure } from "./Measure";
+import type { MachineSentenceProps } from "./props";
 
 type PartProps = MachineSentenceProps & {
   mm: { units: show.Units; show: typeof show.length; step: number };

@@ -9,6 +9,7 @@ import { capital } from "../../lib/text";
 import * as show from "../../lib/units";
 import { OnTheSpit, Racks } from "./MachineParts";
 import { Measure } from "./Measure";
+import type { MachineSentenceProps } from "./props";
 
 const MARKED = [
   { value: "either" as const, text: "°C or °F" },
@@ -20,14 +21,6 @@ const STOPS = [
   { value: "runs" as const, text: "runs on" },
   { value: "stops" as const, text: "stops" },
 ];
-
-export interface MachineSentenceProps {
-  machine: Machine;
-  units: show.Units;
-  /** The field a refusal names. */
-  wrong: string | null | undefined;
-  onChange: (change: Partial<Machine>) => void;
-}
 
 type Kind = Machine["kind"];
 

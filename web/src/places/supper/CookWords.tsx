@@ -12,7 +12,7 @@ import { MassWord, PiecesWord } from "../../features/sentence/words";
 import { IN_HAND } from "../../features/supper/document";
 import { entryOf, inMachine } from "../../lib/request";
 import { hours } from "../../lib/units";
-import type { DishLineProps } from "./DishLine";
+import type { DishLineProps } from "./props";
 
 type CookWordsProps = DishLineProps & { request: Request; method: string | null | undefined };
 

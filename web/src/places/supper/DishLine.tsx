@@ -1,23 +1,9 @@
 // One dish of a supper, in words that can be changed.
 import { Box, Flex } from "@chakra-ui/react";
-import type { Catalogue, Machine, Supper, SupperDish } from "../../api/types";
 import { Action } from "../../components/recipes";
-import type { Units } from "../../lib/units";
 import { CookWords } from "./CookWords";
+import type { DishLineProps } from "./props";
 import { SideWords } from "./SideWords";
-
-export interface DishLineProps {
-  catalogue: Catalogue;
-  machines: Machine[];
-  supper: Supper;
-  number: number;
-  name: string;
-  units: Units;
-  /** The kept supper it belongs to; nothing for the one being put together. */
-  kept: string | undefined;
-  onChange: (dish: SupperDish) => void;
-  onRemove: () => void;
-}
 
 export function DishLine(props: DishLineProps) {
   const { supper, number, name, onRemove } = props;

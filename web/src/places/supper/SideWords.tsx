@@ -7,7 +7,7 @@ import { NameWord } from "../../components/NameWord";
 import { TimeWord } from "../../components/TimeWord";
 import { Word } from "../../components/Word";
 import { entryOf } from "../../lib/request";
-import type { DishLineProps } from "./DishLine";
+import type { DishLineProps } from "./props";
 
 const SITES: Record<Side["site"], string> = {
   hob: "on the hob",
