@@ -1,6 +1,6 @@
 // A cook under way.
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Cook, Happening } from "../../api/types";
 import { Caution, Trouble } from "../../components/Notice";
@@ -49,6 +49,13 @@ export function UnderWay({ cook, received }: UnderWayProps) {
   const [refused, setRefused] = useState<string | null>(null);
   const { waiting, report } = useReports(cook.id, setRefused);
   const { steps, current, next, loaded, pulled } = standing(cook, waiting, skewOf(cook, received));
+
+  // Once everything is done the form stays, whatever the server still has to answer: what was chosen in
+  // it is not lost.
+  const over = current === null;
+  useEffect(() => {
+    if (over) setMode("outcome");
+  }, [over]);
 
   const left = current ? (current.due - now) / 1000 : 0;
   const due = current !== null && left <= 0;
