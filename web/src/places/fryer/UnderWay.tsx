@@ -96,8 +96,10 @@ export function UnderWay({ cook, received }: UnderWayProps) {
   };
   const ready = mode === "now";
   useHotkeys("space", done, { enabled: ready, preventDefault: true }, [current, steps]);
-  useHotkeys("t", () => setMode("reading"), { enabled: ready && loaded !== null });
-  useHotkeys("d", door, { enabled: ready && loaded !== null && !pulled }, [openSince]);
+  // What is enabled is known a moment after it is drawn; what is asked within is known at once.
+  const under = loaded !== null;
+  useHotkeys("t", () => under && setMode("reading"), { enabled: ready }, [under]);
+  useHotkeys("d", () => under && !pulled && door(), { enabled: ready }, [under, pulled, openSince]);
   useHotkeys("m", () => changeSettings({ muted: !settings.muted }), [settings.muted]);
 
   if (mode === "reading") {
