@@ -17,11 +17,12 @@ use ember_core::basket::{Footprint, widest};
 use ember_core::fryer::{Cavity, MachineKind, PRESETS, Run};
 use ember_core::geometry::{self, Body, Outline};
 use ember_core::heat::{FaceLaw, Grid, Piece, Surroundings, step_size};
+use ember_core::live::{Course, Planned, PlannedStep, Told, What};
 use ember_core::meat::water::PRESSURE;
 use ember_core::meat::{CutId, Material, Silhouette, SurfaceStart, cut};
-use ember_core::plan::{Request, plan};
+use ember_core::plan::{Request, StepKind, plan};
 use ember_core::schedule::schedule;
-use ember_core::units::{Conductivity, Density, Length, SpecificHeat};
+use ember_core::units::{Conductivity, Density, Interval, Length, SpecificHeat, Temperature};
 use full_supper::full_supper;
 
 /// Six cooks and four sides, proven.
@@ -151,9 +152,55 @@ fn layouts(c: &mut Criterion) {
     }
 }
 
+/// What a reading, and what departs from the plan, is answered with: a cook in one batch and in two.
+fn live(c: &mut Criterion) {
+    for (name, split) in [("one batch", vec![]), ("the second of two", vec![2, 2])] {
+        let mut request = Request::usual(CutId::BoneInThigh, PRESETS[1].machine());
+        request.pieces = 4;
+        request.split = split;
+        let plan = plan(&request).unwrap();
+        let steps = PlannedStep::all(&plan);
+        let planned = Planned::of(&request, &plan, &steps);
+        let mut told = Vec::new();
+        for (n, step) in steps.iter().enumerate() {
+            let (at, id) = (step.at.seconds(), n as u128);
+            if step.kind == StepKind::Load {
+                told.push(Told {
+                    id,
+                    at,
+                    batch: None,
+                    what: What::Done(n),
+                });
+                let core = Temperature::from_celsius(41.0);
+                let (at, id) = (at + 800.0, id + 100);
+                told.push(Told {
+                    id,
+                    at,
+                    batch: None,
+                    what: What::Reading(core),
+                });
+            }
+        }
+        c.bench_function(&format!("a reading, {name}"), |b| {
+            b.iter(|| Course::of(black_box(planned), 0.0, &told));
+        });
+        let at = told.last().unwrap().at + 60.0;
+        let what = What::Off(Interval::from_minutes(3.0));
+        told.push(Told {
+            id: 999,
+            at,
+            batch: None,
+            what,
+        });
+        c.bench_function(&format!("power was off, {name}"), |b| {
+            b.iter(|| Course::of(black_box(planned), 0.0, &told));
+        });
+    }
+}
+
 criterion_group! {
     name = benches;
     config = Criterion::default().sample_size(20);
-    targets = linear, hour, layouts, plans, supper
+    targets = linear, hour, layouts, plans, supper, live
 }
 criterion_main!(benches);

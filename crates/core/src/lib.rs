@@ -2,18 +2,18 @@
 //! plans made from it. No I/O, no clock, no web, no database.
 //!
 //! Modules build on one another in one direction:
-//! `units` <- `meat`, `geometry` <- `heat` <- `fryer` <- `prep` and `basket` <- `plan` <- `course`;
+//! `units` <- `meat`, `geometry` <- `heat` <- `fryer` <- `prep` and `basket` <- `plan` <- `live`;
 //! `schedule` reads `plan` and `prep`; `supper` reads `schedule`, `plan` and `prep`;
 //! `doneness` reads units and meat only; `stop` ends long computations early and is read by `fryer`,
 //! `plan` and `schedule`.
 #![deny(missing_docs)]
 
 pub mod basket;
-pub mod course;
 pub mod doneness;
 pub mod fryer;
 pub mod geometry;
 pub mod heat;
+pub mod live;
 pub mod meat;
 pub mod plan;
 pub mod prep;

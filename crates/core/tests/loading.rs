@@ -6,7 +6,7 @@ use ember_core::fryer::{Machine, PRESETS, Spit, Support, Truth};
 use ember_core::meat::CutId;
 use ember_core::plan::{
     How, Keeping, LoadRule, Plan, PlanError, Request, StepKind, Turning, WarningKind, plan, render,
-    synthetic_pull, together,
+    synthetic, together,
 };
 use ember_core::units::{Length, Mass, Temperature, TemperatureDifference};
 
@@ -65,7 +65,7 @@ fn nearer_to_the_element_is_sooner() {
         let mut request = of(CutId::PorkChop, 2, shelves());
         request.rack = Some(rack);
         // Not rounded to the clock.
-        synthetic_pull(&request, [0.0; 5]).unwrap()
+        synthetic(&request, [0.0; 5]).unwrap().pull
     };
     assert!(on(3) < on(1));
     let mut nowhere = of(CutId::PorkChop, 2, shelves());

@@ -9,7 +9,7 @@ use ember_core::meat::{CATALOGUE, Coat, CutId};
 use ember_core::plan::{
     Assumption, DEPTHS, LoadRule, MOST_COLUMNS, Plan, PlanError, PlannedAction, PreheatRule,
     Programme, Request, SauceRule, Start, StepKind, TurnRule, Unknown, WarningKind, convert, plan,
-    render, setting_for, synthetic_pull,
+    render, setting_for, synthetic,
 };
 use ember_core::units::bounds::{PIECE_MASS, SETTING, THICKNESS};
 use ember_core::units::{Interval, Length, Mass, Temperature};
@@ -441,7 +441,7 @@ fn coats_do_what_they_are_for() {
         let mut request = Request::usual(CutId::BonelessThigh, drawer());
         request.coat = coat;
         // Not rounded to the clock: drying a wet surface takes less than a minute.
-        synthetic_pull(&request, [0.0; 5]).unwrap().minutes()
+        synthetic(&request, [0.0; 5]).unwrap().pull.minutes()
     };
     assert!(minutes(Coat::Wet) > minutes(Coat::PattedDry));
     assert!(minutes(Coat::PattedDry) > minutes(Coat::Rubbed));

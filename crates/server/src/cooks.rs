@@ -2,21 +2,18 @@
 
 use chrono::{DateTime, Duration, SubsecRound, Utc};
 use diesel::{Connection, PgConnection};
-use ember_core::course::{Course, Event, Forecast, Planned};
-use ember_core::plan::{Ensemble, MODEL_VERSION};
-use ember_core::units::{Interval, Temperature, TemperatureDifference};
+use ember_core::plan::MODEL_VERSION;
 use uuid::Uuid;
 
+use crate::course;
 use crate::db;
 use crate::db::models::{self, NewCook};
 use crate::documents::{Made, Read, Seen, Unread, again};
-use crate::dto::cook::{
-    CookDto, CookRowDto, CourseDto, ForecastDto, MarkDto, NewCookDto, StateDto, StepStateDto,
-};
-use crate::dto::event::{EventDto, HappeningDto, OutcomeDto, ReportDto};
-use crate::dto::plan::{PlanDto, StepDto};
+use crate::dto::cook::{CookDto, CookRowDto, MarkDto, NewCookDto, StateDto};
+use crate::dto::course::CourseDto;
+use crate::dto::event::{EventDto, HappeningDto, ReportDto};
+use crate::dto::plan::PlanDto;
 use crate::dto::request::RequestDto;
-use crate::dto::words::DecidesDto;
 use crate::error::{ApiError, Code};
 use crate::storage::snapshot::CookSummary;
 use crate::storage::{self, Unreadable, event, sentence};
@@ -55,74 +52,6 @@ pub fn page(
     Ok(Read::of(rows, total))
 }
 
-fn seconds(at: DateTime<Utc>) -> f64 {
-    at.timestamp_millis() as f64 / 1000.0
-}
-
-fn time(seconds: f64) -> DateTime<Utc> {
-    DateTime::from_timestamp_millis((seconds * 1000.0).round() as i64).unwrap_or_default()
-}
-
-fn forecast(forecast: Forecast) -> ForecastDto {
-    ForecastDto {
-        core_c: forecast.reading.celsius(),
-        at: time(forecast.at),
-        expected_c: forecast.expected.celsius(),
-        more_s: forecast.more.seconds(),
-        inside_done: forecast.inside_done,
-        outside_more_s: forecast.outside_more.map(|more| more.seconds()),
-        more_band_s: forecast
-            .band
-            .map(|band| [band.early.seconds(), band.late.seconds()]),
-    }
-}
-
-/// What a course needs to know of a plan.
-struct Planning<'a> {
-    steps: &'a [StepDto],
-    minutes: &'a [f64],
-    core: &'a [f64],
-    pull_core_c: f64,
-    outside_at_s: Option<f64>,
-    offset_k: f64,
-    ensemble: Option<Ensemble>,
-}
-
-/// Folds the events of a cook over its plan.
-fn course(planning: &Planning, started: DateTime<Utc>, events: &[EventDto]) -> Course {
-    let steps: Vec<_> = planning.steps.iter().map(StepDto::planned).collect();
-    let planned = Planned {
-        ensemble: planning.ensemble.as_ref(),
-        steps: &steps,
-        minutes: planning.minutes,
-        core: planning.core,
-        pull_core: Temperature::from_celsius(planning.pull_core_c),
-        outside_at: planning.outside_at_s.map(Interval::from_seconds),
-        offset: TemperatureDifference::from_kelvins(planning.offset_k),
-    };
-    let events: Vec<Event> = events
-        .iter()
-        .filter_map(|event| {
-            event.happening.to_core().map(|what| Event {
-                at: seconds(event.at),
-                what,
-            })
-        })
-        .collect();
-    Course::fold(planned, seconds(started), &events)
-}
-
-fn outcome(events: &[EventDto]) -> Option<OutcomeDto> {
-    let outcomes = events
-        .iter()
-        .rev()
-        .filter_map(|event| match &event.happening {
-            HappeningDto::Finished(outcome) => Some(outcome.clone()),
-            _ => None,
-        });
-    outcomes.into_iter().next()
-}
-
 fn state(started: Option<DateTime<Utc>>, finished: Option<DateTime<Utc>>) -> StateDto {
     match (started, finished) {
         (_, Some(_)) => StateDto::Finished,
@@ -154,22 +83,11 @@ fn read(
         let plan: PlanDto = storage::unpack(cook.plan)?;
         let request: RequestDto = storage::unpack::<sentence::Sentence>(cook.request)?.into();
         let events = happened(events)?;
-        let planning = Planning {
-            steps: &plan.steps,
-            minutes: &plan.picture.minutes,
-            core: &plan.picture.core_c,
-            pull_core_c: plan.pull_core_c,
-            outside_at_s: plan
-                .goals
-                .as_ref()
-                .filter(|goals| goals.decides == DecidesDto::Outside)
-                .map(|_| plan.pull_at_s),
-            offset_k: request.thermometer_offset_k,
-            ensemble: plan.ensemble.as_ref().map(Ensemble::from),
-        };
         let course = cook
             .started_at
-            .map(|started| course_dto(course(&planning, started, &events), &events));
+            .map(|started| course::of(&request, &plan, started, &events))
+            .transpose()
+            .map_err(|why| Unreadable::Damaged(why.to_string()))?;
         Ok(CookDto {
             id: cook.id,
             revision: cook.revision,
@@ -189,46 +107,20 @@ fn read(
     read().map_err(|why: Unreadable| why.row(id, &name, created_at))
 }
 
-fn course_dto(course: Course, events: &[EventDto]) -> CourseDto {
-    CourseDto {
-        steps: course
-            .steps
-            .iter()
-            .map(|step| StepStateDto {
-                due_at: time(step.due),
-                done_at: step.done.map(time),
-            })
-            .collect(),
-        current: course.current,
-        behind_s: course.behind,
-        loaded_at: course.loaded.map(time),
-        pulled_at: course.pulled.map(time),
-        forecast: course.forecast.map(forecast),
-        outcome: outcome(events),
-    }
-}
-
 fn read_row(cook: models::CookRow, events: Vec<models::Event>) -> Result<CookRowDto, Unreadable> {
     let summary = cook
         .summary
         .ok_or_else(|| Unreadable::Damaged("its plan cannot be read".to_owned()))?;
     let summary: CookSummary = storage::unpack(summary)?;
     let events = happened(events)?;
-    let planning = Planning {
-        steps: &summary.steps,
-        minutes: &summary.picture.minutes,
-        core: &summary.picture.core_c,
-        pull_core_c: summary.pull_core_c,
-        outside_at_s: None,
-        offset_k: 0.0,
-        ensemble: None,
-    };
-    let loaded = cook
-        .started_at
-        .and_then(|started| course(&planning, started, &events).loaded);
+    let request = storage::unpack::<sentence::Sentence>(cook.request)?.into();
+    let loaded = cook.started_at.and_then(|started| {
+        course::loaded(&request, &summary.steps, &summary.picture, started, &events)
+    });
     let marks = loaded.map_or_else(Vec::new, |loaded| {
-        let marks = events.iter().map(|event| MarkDto {
-            minute: (seconds(event.at) - loaded) / 60.0,
+        let stands = course::stands(&events).into_iter();
+        let marks = stands.map(|event| MarkDto {
+            minute: (course::seconds(event.at) - loaded) / 60.0,
             happening: event.happening.clone(),
         });
         marks.collect()
@@ -238,7 +130,7 @@ fn read_row(cook: models::CookRow, events: Vec<models::Event>) -> Result<CookRow
         revision: cook.revision,
         name: cook.name,
         state: state(cook.started_at, cook.finished_at),
-        request: storage::unpack::<sentence::Sentence>(cook.request)?.into(),
+        request,
         eat_at: cook.eat_at,
         created_at: cook.created_at,
         started_at: cook.started_at,
@@ -251,7 +143,7 @@ fn read_row(cook: models::CookRow, events: Vec<models::Event>) -> Result<CookRow
         below_floor: summary.below_floor,
         steps: summary.steps,
         marks,
-        outcome: outcome(&events),
+        outcome: course::outcome(&events),
     })
 }
 
@@ -397,17 +289,24 @@ fn store(
         // Reported before, and the answer of that time got lost.
         return again(same, || Ok(())).map(drop);
     }
-    fits(&cook, &report.happening)?;
-    match &report.happening {
-        HappeningDto::Started {} => {
-            db::cooks::set_started(connection, id, at)?;
-        }
-        HappeningDto::Finished(outcome) => {
-            db::cooks::set_finished(connection, id, at, &outcome.note)?;
-        }
-        _ => {}
-    }
-    db::cooks::count_change(connection, id)?;
+    let known = happened(db::cooks::events(connection, id)?)?;
+    fits(&cook, &report.happening, &known)?;
+    settle(connection, id, &known)
+}
+
+/// Keeps beside the events what lists and searches ask for: when a cook began and ended, and its note.
+fn settle(connection: &mut PgConnection, id: Uuid, events: &[EventDto]) -> Result<(), ApiError> {
+    let stands = course::stands(events);
+    let of = |starts: bool| {
+        let mut of = stands.iter().filter(|event| match event.happening {
+            HappeningDto::Started {} => starts,
+            HappeningDto::Finished(_) => !starts,
+            _ => false,
+        });
+        of.next_back().map(|event| event.at)
+    };
+    let note = course::outcome(events).map_or_else(String::new, |outcome| outcome.note);
+    db::cooks::settle(connection, id, of(true), of(false), &note)?;
     Ok(())
 }
 
@@ -417,22 +316,60 @@ fn happened_at(cook: &models::Cook, ago_s: f64, now: DateTime<Utc>) -> DateTime<
     cook.started_at.map_or(at, |started| at.max(started))
 }
 
-/// Whether it can happen to a cook that stands where this one does. The transaction takes the
-/// event back when it cannot.
-fn fits(cook: &models::Cook, happening: &HappeningDto) -> Result<(), ApiError> {
-    let starts = *happening == HappeningDto::Started {};
-    if cook.finished_at.is_some() {
-        return Err(ApiError::conflict(
-            Code::AlreadyFinished,
-            "this cook is closed; repeat it as a new plan",
-        ));
-    }
-    match (cook.started_at.is_some(), starts) {
-        (true, true) => Err(ApiError::conflict(
+/// Whether it can happen to a cook that stands where this one does: facts are always taken, once it is
+/// started. The transaction takes the event back when it cannot.
+fn fits(cook: &models::Cook, happening: &HappeningDto, known: &[EventDto]) -> Result<(), ApiError> {
+    match happening {
+        HappeningDto::Started {} if cook.started_at.is_some() => Err(ApiError::conflict(
             Code::AlreadyStarted,
             "this cook is under way already",
         )),
-        (false, false) => Err(ApiError::conflict(Code::NotStarted, "start the cook first")),
+        HappeningDto::Finished(_) if cook.finished_at.is_some() => Err(ApiError::conflict(
+            Code::AlreadyFinished,
+            "this cook is closed; undo that to close it in another way",
+        )),
+        HappeningDto::Undone { event } if !known.iter().any(|one| one.id == *event) => {
+            Err(ApiError::invalid(
+                "event",
+                format!("nothing was told of this cook under {event}"),
+            ))
+        }
+        HappeningDto::Started {} => Ok(()),
+        _ if cook.started_at.is_none() => {
+            Err(ApiError::conflict(Code::NotStarted, "start the cook first"))
+        }
         _ => Ok(()),
     }
+}
+
+/// How a cook would stand if something happened now; nothing is kept.
+///
+/// # Errors
+/// That there is none, that it is not under way, or what makes no sense in it.
+pub fn what_if(
+    connection: &mut PgConnection,
+    id: Uuid,
+    happening: HappeningDto,
+    now: DateTime<Utc>,
+) -> Result<CourseDto, ApiError> {
+    let cook = db::cooks::find(connection, id)?.ok_or(ApiError::NotFound("cook"))?;
+    let mut events = happened(db::cooks::events(connection, id)?)?;
+    let plan: PlanDto = storage::unpack(cook.plan.clone())?;
+    let request: RequestDto = storage::unpack::<sentence::Sentence>(cook.request.clone())?.into();
+    let report = ReportDto {
+        id: Uuid::new_v4(),
+        ago_s: 0.0,
+        happening,
+    };
+    report.check(plan.steps.len())?;
+    fits(&cook, &report.happening, &events)?;
+    let started = cook
+        .started_at
+        .ok_or_else(|| ApiError::conflict(Code::NotStarted, "start the cook first"))?;
+    events.push(EventDto {
+        id: report.id,
+        at: now.max(started),
+        happening: report.happening,
+    });
+    course::of(&request, &plan, started, &events)
 }

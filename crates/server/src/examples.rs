@@ -51,8 +51,10 @@ pub fn of(name: &str) -> Option<Value> {
             happening: HappeningDto::Reading {
                 core_c: 58.0,
                 air_c: None,
+                batch: None,
             },
         }),
+        "WhatIfDto" => Some(json!({ "happening": { "kind": "keep_in", "keep_s": 300.0 } })),
         "PreparationWishDto" => Some(json!({ "request": value(&sentence()?)? })),
         "DeadlineDto" => Some(json!({ "request": value(&sentence()?)?, "within_s": 1800.0 })),
         "OtherMachineDto" => {

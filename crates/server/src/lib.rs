@@ -6,6 +6,7 @@ pub mod cards;
 pub mod config;
 pub mod context;
 pub mod cooks;
+pub mod course;
 pub mod db;
 pub mod demo;
 pub mod description;

@@ -53,6 +53,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(cooks::rename::rename)
             .service(cooks::delete::delete)
             .service(cooks::restore::restore)
+            .service(cooks::what_if::what_if)
             .service(events::append::append)
             .service(suppers::preview::preview)
             .service(suppers::list::list)

@@ -53,7 +53,7 @@ async fn a_kitchen_of_version_0_1_keeps_everything() {
         .map(|event| event["happening"]["kind"].as_str().unwrap())
         .collect();
     assert_eq!(kinds, ["started", "step_done", "door_opened", "reading"]);
-    assert_eq!(cook["course"]["forecast"]["core_c"], 31.0);
+    assert_eq!(cook["course"]["estimate"]["reading"]["core_c"], 31.0);
     // It goes on.
     let pulled = report(json!({ "kind": "pulled" }));
     assert_eq!(post(&app, &format!("{path}/events"), &pulled).await.0, 200);

@@ -145,6 +145,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cooks/{id}/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How a cook would stand if something happened now; nothing is kept. */
+        post: operations["what_if"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -616,6 +633,29 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description Something that is done to a cook. */
+        ActionDto: {
+            faces?: components["schemas"]["LookingDto"] | null;
+            /** @description What. */
+            kind: components["schemas"]["ActionKindDto"];
+            /**
+             * Format: double
+             * @description How long it stands open; only with `open`.
+             */
+            open_s?: number | null;
+            /**
+             * Format: double
+             * @description The new setting; only with `set`.
+             */
+            setting_c?: number | null;
+            /**
+             * Format: double
+             * @description Weight of the dish; only with `add_side`.
+             */
+            side_mass_g?: number | null;
+            which?: components["schemas"]["WhichDto"] | null;
+            with?: components["schemas"]["BasteDto"] | null;
+        };
         /**
          * @description What a cook does in the middle of a cook.
          * @enum {string}
@@ -713,6 +753,11 @@ export interface components {
             /** @description The same in spoons and cups. */
             spoons: string;
         };
+        /**
+         * @description What the time of a step follows: the minute after loading, its share of the cook, or the end.
+         * @enum {string}
+         */
+        AnchorDto: "clock" | "share" | "end";
         /** @description Pieces that would be ready at different times. */
         ApartDto: {
             /**
@@ -1088,23 +1133,33 @@ export interface components {
         CourseDto: {
             /**
              * Format: double
-             * @description How much later than planned the rest runs.
+             * @description How much later than planned it will be on the table.
              */
             behind_s: number;
             /** @description Index of the step to do now or next. */
             current?: number | null;
-            forecast?: components["schemas"]["ForecastDto"] | null;
+            estimate?: components["schemas"]["EstimateDto"] | null;
             /**
              * Format: date-time
              * @description When the meat went in.
              */
             loaded_at?: string | null;
+            /**
+             * Format: double
+             * @description How much later the last thing told makes the pull, where it does.
+             */
+            moved_s?: number | null;
             outcome?: components["schemas"]["OutcomeDto"] | null;
             /**
              * Format: date-time
-             * @description When everything came out.
+             * @description Since when all of it is out.
              */
             pulled_at?: string | null;
+            /**
+             * Format: date-time
+             * @description When it was served.
+             */
+            served_at?: string | null;
             /** @description One for each step of the plan. */
             steps: components["schemas"]["StepStateDto"][];
         };
@@ -1248,12 +1303,15 @@ export interface components {
             /** @description The cook's word. */
             name: string;
         };
-        /** @description Cooks that what is not known allows, each as likely as the other. */
-        EnsembleDto: {
-            /** @description Core temperatures at which each is known. */
-            levels_c: number[];
-            /** @description For each cook the minutes at which it passes them, and the minute at which it comes out. */
-            members_min: number[][];
+        /** @description A reading that does not fit. */
+        DoubtDto: {
+            /**
+             * Format: uuid
+             * @description What it was told under.
+             */
+            event: string;
+            /** @description Too hot to be the middle; otherwise it may be the coldest piece, and holds the pull. */
+            high: boolean;
         };
         /** @description The same result in two machines. */
         EquivalentDto: {
@@ -1261,6 +1319,91 @@ export interface components {
             here: components["schemas"]["SettingForDto"];
             /** @description In the other, at the same setting as far as it goes. */
             there: components["schemas"]["SettingForDto"];
+        };
+        /** @description What is estimated of a batch. Bands hold eight cooks of ten. */
+        EstimateDto: {
+            /**
+             * Format: date-time
+             * @description The moment it is made for: the latest thing that happened.
+             */
+            at: string;
+            /**
+             * Format: double
+             * @description Coldest spot then; now, where it is out.
+             */
+            at_pull_c: number;
+            /**
+             * Format: double
+             * @description How long it goes back in, where it came out too early.
+             */
+            back_in_s?: number | null;
+            /**
+             * Format: int32
+             * @description Which batch, from 1.
+             */
+            batch: number;
+            /** @description Its band. */
+            core_band_c: number[];
+            /**
+             * Format: double
+             * @description Coldest spot then.
+             */
+            core_c: number;
+            /** @description What decides that. */
+            decides: components["schemas"]["DecidesDto"];
+            /** @description Every reading that does not fit. */
+            doubted: components["schemas"]["DoubtDto"][];
+            /** @description Colour of the faces that look up and down now. */
+            faces: components["schemas"]["BrowningDto"][];
+            /** @description The same when it comes out. */
+            faces_at_pull: components["schemas"]["BrowningDto"][];
+            /**
+             * Format: date-time
+             * @description When the inside is there; absent where it never is at this setting, or when it is out.
+             */
+            inside_at?: string | null;
+            /** @description Its band. */
+            inside_band_at?: string[] | null;
+            /**
+             * Format: date-time
+             * @description When the outside is, where it is waited for.
+             */
+            outside_at?: string | null;
+            /** @description °C at those minutes. */
+            path_c: number[];
+            /** @description The upper side. */
+            path_high_c: number[];
+            /** @description The lower side of the band at those minutes, °C. */
+            path_low_c: number[];
+            /** @description Coldest spot from loading until it comes out or until now: minutes after loading. */
+            path_min: number[];
+            /**
+             * Format: date-time
+             * @description When that is.
+             */
+            peak_at: string;
+            /** @description Its band. */
+            peak_band_c: number[];
+            /**
+             * Format: double
+             * @description The highest it gets in the rest.
+             */
+            peak_c: number;
+            /**
+             * Format: date-time
+             * @description When it comes out.
+             */
+            pull_at?: string | null;
+            reading?: components["schemas"]["ReadingDto"] | null;
+            /** @description Whether it may be served. */
+            safe: components["schemas"]["SafeDto"];
+            /**
+             * Format: date-time
+             * @description Until when it must stay as hot, where that is so.
+             */
+            safe_from?: string | null;
+            /** @description The sauce that is on will burn before it comes out. */
+            sauce_burns: boolean;
         };
         /** @description Something that happened, with its time. */
         EventDto: {
@@ -1329,38 +1472,6 @@ export interface components {
          * @enum {string}
          */
         FloorShapeDto: "round" | "rectangular";
-        /** @description What a reading means. */
-        ForecastDto: {
-            /**
-             * Format: date-time
-             * @description When.
-             */
-            at: string;
-            /**
-             * Format: double
-             * @description What was read.
-             */
-            core_c: number;
-            /**
-             * Format: double
-             * @description What the model expected then.
-             */
-            expected_c: number;
-            /** @description Whether the inside is done; a reading says nothing of the outside. */
-            inside_done: boolean;
-            /** @description The same in eight cooks of ten; absent where no band is known. */
-            more_band_s?: number[] | null;
-            /**
-             * Format: double
-             * @description Time more until the pull, for both goals.
-             */
-            more_s: number;
-            /**
-             * Format: double
-             * @description How long the outside still takes as planned, where it decides the pull.
-             */
-            outside_more_s?: number | null;
-        };
         /**
          * @description What could be changed.
          * @enum {string}
@@ -1411,7 +1522,7 @@ export interface components {
             /** @description The words. */
             words: string;
         };
-        /** @description What happened. */
+        /** @description What happened. A `batch` is counted from 1, and may be left out for the one that went in last. */
         HappeningDto: {
             /** @enum {string} */
             kind: "started";
@@ -1420,6 +1531,16 @@ export interface components {
             kind: "step_done";
             /** @description Index of the step. */
             step: number;
+        } | {
+            /** @description What. */
+            action: components["schemas"]["ActionDto"];
+            /**
+             * Format: int32
+             * @description Which batch.
+             */
+            batch?: number | null;
+            /** @enum {string} */
+            kind: "did";
         } | {
             /** @enum {string} */
             kind: "door_opened";
@@ -1435,6 +1556,11 @@ export interface components {
              */
             air_c?: number | null;
             /**
+             * Format: int32
+             * @description Which batch.
+             */
+            batch?: number | null;
+            /**
              * Format: double
              * @description Coldest spot found.
              */
@@ -1442,8 +1568,98 @@ export interface components {
             /** @enum {string} */
             kind: "reading";
         } | {
+            /**
+             * Format: double
+             * @description What it was.
+             */
+            air_c: number;
+            /** @enum {string} */
+            kind: "air";
+        } | {
+            /**
+             * Format: int32
+             * @description Which batch.
+             */
+            batch?: number | null;
+            /** @description Its colour. */
+            colour: components["schemas"]["BrowningDto"];
+            faces?: components["schemas"]["LookingDto"] | null;
+            /** @enum {string} */
+            kind: "looks";
+        } | {
+            /**
+             * Format: int32
+             * @description Which batch.
+             */
+            batch?: number | null;
+            /**
+             * Format: double
+             * @description All of it.
+             */
+            batch_mass_g: number;
+            /** @enum {string} */
+            kind: "weighed";
+        } | {
+            /**
+             * Format: int32
+             * @description Which batch.
+             */
+            batch?: number | null;
             /** @enum {string} */
             kind: "pulled";
+        } | {
+            /**
+             * Format: int32
+             * @description Which batch.
+             */
+            batch?: number | null;
+            /** @description In slices, or opened like a book. */
+            cut: boolean;
+            /** @enum {string} */
+            kind: "put_back";
+        } | {
+            /** @enum {string} */
+            kind: "dial_was";
+            /**
+             * Format: double
+             * @description Where it was.
+             */
+            setting_c: number;
+        } | {
+            /** @enum {string} */
+            kind: "off";
+            /**
+             * Format: double
+             * @description For how long.
+             */
+            off_s: number;
+        } | {
+            /**
+             * Format: double
+             * @description At which it comes out.
+             */
+            core_c: number;
+            /** @enum {string} */
+            kind: "aim";
+        } | {
+            /**
+             * Format: double
+             * @description How long.
+             */
+            keep_s: number;
+            /** @enum {string} */
+            kind: "keep_in";
+        } | {
+            /** @enum {string} */
+            kind: "served";
+        } | {
+            /**
+             * Format: uuid
+             * @description What was told under this identity.
+             */
+            event: string;
+            /** @enum {string} */
+            kind: "undone";
         } | {
             /**
              * Format: double
@@ -2209,7 +2425,6 @@ export interface components {
              * @description When it is on the table.
              */
             eat_at_s: number;
-            ensemble?: components["schemas"]["EnsembleDto"] | null;
             /**
              * Format: double
              * @description When the dial goes up for a hot finish.
@@ -2561,6 +2776,29 @@ export interface components {
             /** @description Names of machines that were there already, the same in everything. */
             known: string[];
         };
+        /** @description A reading beside what was expected. */
+        ReadingDto: {
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /**
+             * Format: double
+             * @description What was read, the thermometer's own error taken off.
+             */
+            core_c: number;
+            /**
+             * Format: uuid
+             * @description What it was told under.
+             */
+            event: string;
+            /**
+             * Format: double
+             * @description What was expected before it was read.
+             */
+            expected_c?: number | null;
+        };
         /** @description What does a recipe for one machine mean in another? */
         RecipeDto: {
             /** @description The machine to read it for. */
@@ -2747,6 +2985,11 @@ export interface components {
             /** @description Weights of all, where they were weighed one by one. */
             weights_g?: number[];
         };
+        /**
+         * @description Whether a batch may be served, as the region's guidance has it.
+         * @enum {string}
+         */
+        SafeDto: "no_minimum" | "waived" | "measured" | "holding" | "not_measured" | "short";
         /**
          * @description School of saucing.
          * @enum {string}
@@ -3113,6 +3356,10 @@ export interface components {
         StateDto: "planned" | "running" | "finished";
         /** @description One step. */
         StepDto: {
+            /** @description What is done to the pieces or to the machine in it; absent in plans kept by earlier versions. */
+            actions?: components["schemas"]["ActionDto"][];
+            /** @description What its time follows. */
+            anchor?: components["schemas"]["AnchorDto"];
             /**
              * Format: double
              * @description When, from loading the first batch; negative before.
@@ -3155,6 +3402,8 @@ export interface components {
              * @description When it is due.
              */
             due_at: string;
+            /** @description Nobody told of it, but of what comes after it. */
+            passed: boolean;
         };
         /** @description A cook of a supper. */
         SupperCookDto: {
@@ -3534,6 +3783,11 @@ export interface components {
          * @enum {string}
          */
         WeightSystemDto: "metric" | "imperial";
+        /** @description What would become of a cook if something happened now. */
+        WhatIfDto: {
+            /** @description What. */
+            happening: components["schemas"]["HappeningDto"];
+        };
         /**
          * @description Which pieces.
          * @enum {string}
@@ -4906,6 +5160,127 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    what_if: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "happening": {
+                 *         "keep_s": 300,
+                 *         "kind": "keep_in"
+                 *       }
+                 *     }
+                 */
+                "application/json": components["schemas"]["WhatIfDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -264,6 +264,22 @@ impl Run {
         self.since_change = 0.0;
     }
 
+    /// So many slices for every piece.
+    pub fn cut(&mut self, slice: &Piece, of_each: f64) {
+        for lot in &mut self.lots {
+            lot.piece = slice.clone();
+            lot.count *= of_each;
+        }
+        self.since_change = 0.0;
+    }
+
+    /// Everything in it warmer by so many kelvins.
+    pub fn warm(&mut self, kelvins: f64) {
+        for lot in &mut self.lots {
+            lot.piece.warm(kelvins);
+        }
+    }
+
     /// Does what a cook does in the middle of a cook, all of it in one opening: the longest counts.
     ///
     /// ```

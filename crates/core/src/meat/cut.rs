@@ -240,6 +240,26 @@ impl Browning {
         below.1
     }
 
+    /// The amount in the middle of the word, between its ends in the logarithm.
+    ///
+    /// ```
+    /// use ember_core::meat::Browning;
+    /// assert_eq!(Browning::of(Browning::Golden.middle()), Browning::Golden);
+    /// assert_eq!(Browning::of(Browning::Pale.middle()), Browning::Pale);
+    /// ```
+    #[must_use]
+    pub fn middle(self) -> f64 {
+        /// Half of the width of the words that are open at one end.
+        const HALF: f64 = 1.4;
+        let at = BROWNING_LIMITS.iter().position(|(_, word)| *word == self);
+        let limit = |n: usize| BROWNING_LIMITS.get(n).map(|(limit, _)| *limit);
+        match at.map(|n| (n.checked_sub(1).and_then(limit), limit(n))) {
+            Some((Some(next), Some(own))) => (next * own).sqrt(),
+            Some((None, Some(own))) => own * HALF,
+            _ => Self::Blond.least() / HALF,
+        }
+    }
+
     /// The least amount that deserves the word.
     #[must_use]
     pub fn least(self) -> f64 {

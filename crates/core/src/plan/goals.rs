@@ -208,11 +208,17 @@ impl Progress {
         Some(self.core_at?.max(held))
     }
 
+    /// Until when the outside is waited for when the inside is there, s.
+    #[must_use]
+    pub const fn patience(&self, inside: f64) -> f64 {
+        inside * PATIENCE + PATIENCE_EXTRA
+    }
+
     /// When both were there, s, or the outside had been waited for long enough.
     #[must_use]
     pub fn ready(&self, now: f64) -> Option<f64> {
         let inside = self.inside()?;
-        let patience = inside * PATIENCE + PATIENCE_EXTRA;
+        let patience = self.patience(inside);
         let outside = self.outside.map_or(patience, |at| at.min(patience));
         // What is planned for long after is not waited for, see `refuse_after_the_end`.
         let planned = Some(self.goal.planned).filter(|at| *at <= patience);

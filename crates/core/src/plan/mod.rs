@@ -9,9 +9,9 @@
 
 mod answer;
 mod check;
-mod cook;
+pub(crate) mod cook;
 mod error;
-mod goals;
+pub(crate) mod goals;
 mod loading;
 mod make;
 mod message;
@@ -45,9 +45,10 @@ pub use request::{
     SauceRule, Start, Thermometer, TurnRule, When,
 };
 pub use text::render::render;
-pub use text::steps::{Step, StepKind};
+pub use text::steps::{Anchor, Step, StepKind};
+pub(crate) use text::warnings::{SUGAR_BURNS_FROM, SUGAR_STANDS};
 pub use text::warnings::{Warning, WarningKind};
 pub use uncertainty::assumptions::Assumption;
-pub use uncertainty::{Band, Ensemble, MEMBERS, Member, Remaining, Unknown, synthetic_pull};
+pub use uncertainty::{Band, Ensemble, MEMBERS, Member, Synthetic, Unknown, synthetic};
 
 use make::SWAP;

@@ -97,6 +97,14 @@ pub const AIR_READING: Bound = Bound::new("air reading", "air_c", "°C", 0.0, 32
 /// How long the drawer stood open.
 pub const DOOR_OPEN: Bound = Bound::new("time open", "open_s", "s", 1.0, 900.0);
 
+/// How long the machine was without power.
+pub const OFF: Bound = Bound::new("time without power", "off_s", "s", 5.0, 14_400.0);
+/// How long it stays in whatever is there before.
+pub const KEEP_IN: Bound = Bound::new("time it stays in", "keep_s", "s", 0.0, 14_400.0);
+/// A batch on a scale.
+pub const BATCH_MASS: Bound =
+    Bound::new("weight of the batch", "batch_mass_g", "g", 10.0, 20_000.0);
+
 /// Step of a dial.
 pub const STEP: Bound = Bound::new("step of the dial", "step_k", "K", 0.5, 25.0);
 /// How late a report may be: a phone that was out of reach all evening.
@@ -203,7 +211,10 @@ pub const HOT_COUNTER: Bound = Bound::new(
 pub const PARBOIL: Bound = Bound::new("time in the pot", "parboil_s", "s", 0.0, 3600.0);
 
 /// All of them, for descriptions of an interface and for generators.
-pub const ALL: [Bound; 47] = [
+pub const ALL: [Bound; 50] = [
+    OFF,
+    KEEP_IN,
+    BATCH_MASS,
     TIMER,
     ACTION_SHARE,
     ACTION_BEFORE_END,

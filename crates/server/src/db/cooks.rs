@@ -181,33 +181,21 @@ pub fn append(connection: &mut PgConnection, row: &Event) -> QueryResult<bool> {
     Ok(added > 0)
 }
 
-/// Counts a change of a cook: what happened to it is part of it.
-pub fn count_change(connection: &mut PgConnection, id: Uuid) -> QueryResult<usize> {
-    diesel::update(cooks::table.find(id))
-        .set(cooks::revision.eq(cooks::revision + 1))
-        .execute(connection)
-}
-
-/// Records that a cook was started.
-pub fn set_started(
+/// Records when a cook began and ended, with its note for the search, and counts the change.
+pub fn settle(
     connection: &mut PgConnection,
     id: Uuid,
-    at: DateTime<Utc>,
-) -> QueryResult<usize> {
-    diesel::update(cooks::table.filter(cooks::id.eq(id)))
-        .set(cooks::started_at.eq(at))
-        .execute(connection)
-}
-
-/// Records that a cook was closed, with its note for the search.
-pub fn set_finished(
-    connection: &mut PgConnection,
-    id: Uuid,
-    at: DateTime<Utc>,
+    started_at: Option<DateTime<Utc>>,
+    finished_at: Option<DateTime<Utc>>,
     note: &str,
 ) -> QueryResult<usize> {
     diesel::update(cooks::table.filter(cooks::id.eq(id)))
-        .set((cooks::finished_at.eq(at), cooks::note.eq(note)))
+        .set((
+            cooks::started_at.eq(started_at),
+            cooks::finished_at.eq(finished_at),
+            cooks::note.eq(note),
+            cooks::revision.eq(cooks::revision + 1),
+        ))
         .execute(connection)
 }
 

@@ -257,8 +257,8 @@ fn tell(
             },
         )?;
     }
-    db::cooks::set_started(connection, id, started)?;
-    db::cooks::set_finished(connection, id, ended, &story.outcome.note)?;
+    let note = &story.outcome.note;
+    db::cooks::settle(connection, id, Some(started), Some(ended), note)?;
     Ok(())
 }
 
@@ -316,6 +316,7 @@ fn reading(core_c: f64) -> HappeningDto {
     HappeningDto::Reading {
         core_c,
         air_c: None,
+        batch: None,
     }
 }
 

@@ -47,6 +47,32 @@ pub struct PlannedActionDto {
     pub with: Option<BasteDto>,
 }
 
+/// Something that is done to a cook.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct ActionDto {
+    /// What.
+    pub kind: ActionKindDto,
+    /// The new setting; only with `set`.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub setting_c: Option<f64>,
+    /// Weight of the dish; only with `add_side`.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub side_mass_g: Option<f64>,
+    /// How long it stands open; only with `open`.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub open_s: Option<f64>,
+    /// Which pieces; only with `turn`, absent for all.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub which: Option<WhichDto>,
+    /// Which faces; only with `sauce`, absent for both.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub faces: Option<LookingDto>,
+    /// What with; only with `baste`, absent for water, juice or stock.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub with: Option<BasteDto>,
+}
+
 /// A moment that can be seen.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
@@ -94,19 +120,43 @@ pub enum ActionKindDto {
 }
 
 impl PlannedActionDto {
-    const fn bare(kind: ActionKindDto) -> Self {
+    /// An action at a time from loading.
+    #[must_use]
+    pub fn at(time: Interval, action: Action) -> Self {
+        Self {
+            at_s: Some(time.seconds()),
+            ..Self::some_time(action)
+        }
+    }
+
+    /// An action whose moment is still to be said.
+    fn some_time(action: Action) -> Self {
+        let what = ActionDto::from(action);
         Self {
             at_s: None,
             share: None,
             before_end_s: None,
             moment: None,
-            kind,
-            setting_c: None,
-            side_mass_g: None,
-            open_s: None,
-            which: None,
-            faces: None,
-            with: None,
+            kind: what.kind,
+            setting_c: what.setting_c,
+            side_mass_g: what.side_mass_g,
+            open_s: what.open_s,
+            which: what.which,
+            faces: what.faces,
+            with: what.with,
+        }
+    }
+
+    /// What is done, without its moment.
+    fn what(&self) -> ActionDto {
+        ActionDto {
+            kind: self.kind,
+            setting_c: self.setting_c,
+            side_mass_g: self.side_mass_g,
+            open_s: self.open_s,
+            which: self.which,
+            faces: self.faces,
+            with: self.with,
         }
     }
 
@@ -122,8 +172,28 @@ impl PlannedActionDto {
             )),
         }
     }
+}
 
-    fn action(&self) -> Result<Action, ApiError> {
+impl ActionDto {
+    /// An action of which nothing more is to be said.
+    #[must_use]
+    pub const fn bare(kind: ActionKindDto) -> Self {
+        Self {
+            kind,
+            setting_c: None,
+            side_mass_g: None,
+            open_s: None,
+            which: None,
+            faces: None,
+            with: None,
+        }
+    }
+
+    /// The action.
+    ///
+    /// # Errors
+    /// What is missing for it, or does not go with it.
+    pub fn to_core(&self) -> Result<Action, ApiError> {
         use ActionKindDto as Kind;
         let [setting, mass, open] = [self.setting_c, self.side_mass_g, self.open_s];
         let action = match self.kind {
@@ -189,58 +259,55 @@ fn needed(value: Option<f64>, field: &'static str, detail: &str) -> Result<f64, 
     value.ok_or_else(|| ApiError::invalid(field, detail.to_owned()))
 }
 
-/// What an action is, without its moment.
-#[must_use]
-pub fn of(action: Action) -> PlannedActionDto {
-    use ActionKindDto as Kind;
-    let bare = PlannedActionDto::bare;
-    match action {
-        Action::Set(setting) => PlannedActionDto {
-            setting_c: Some(setting.celsius()),
-            ..bare(Kind::Set)
-        },
-        Action::Turn(Which::All) => bare(Kind::Turn),
-        Action::Turn(Which::One) => PlannedActionDto {
-            which: Some(WhichDto::One),
-            ..bare(Kind::Turn)
-        },
-        Action::AddSide(mass) => PlannedActionDto {
-            side_mass_g: Some(mass.grams()),
-            ..bare(Kind::AddSide)
-        },
-        Action::Open(time) => PlannedActionDto {
-            open_s: Some(time.seconds()),
-            ..bare(Kind::Open)
-        },
-        Action::Sauce(faces) => PlannedActionDto {
-            faces: Some(faces.into()),
-            ..bare(Kind::Sauce)
-        },
-        Action::Baste(with) => PlannedActionDto {
-            with: Some(with.into()),
-            ..bare(Kind::Baste)
-        },
-        Action::Move => bare(Kind::Move),
-        Action::SwapRacks => bare(Kind::SwapRacks),
-        Action::Rotate => bare(Kind::Rotate),
-        Action::StirSide => bare(Kind::StirSide),
-        Action::TakeSide => bare(Kind::TakeSide),
-        Action::Spray => bare(Kind::Spray),
-        Action::TakeOut => bare(Kind::TakeOut),
-        Action::PutBack => bare(Kind::PutBack),
-        Action::SpitStops => bare(Kind::SpitStops),
-        Action::SpitTurns => bare(Kind::SpitTurns),
+impl From<Action> for ActionDto {
+    fn from(action: Action) -> Self {
+        use ActionKindDto as Kind;
+        let bare = Self::bare;
+        match action {
+            Action::Set(setting) => Self {
+                setting_c: Some(setting.celsius()),
+                ..bare(Kind::Set)
+            },
+            Action::Turn(Which::All) => bare(Kind::Turn),
+            Action::Turn(Which::One) => Self {
+                which: Some(WhichDto::One),
+                ..bare(Kind::Turn)
+            },
+            Action::AddSide(mass) => Self {
+                side_mass_g: Some(mass.grams()),
+                ..bare(Kind::AddSide)
+            },
+            Action::Open(time) => Self {
+                open_s: Some(time.seconds()),
+                ..bare(Kind::Open)
+            },
+            Action::Sauce(faces) => Self {
+                faces: Some(faces.into()),
+                ..bare(Kind::Sauce)
+            },
+            Action::Baste(with) => Self {
+                with: Some(with.into()),
+                ..bare(Kind::Baste)
+            },
+            Action::Move => bare(Kind::Move),
+            Action::SwapRacks => bare(Kind::SwapRacks),
+            Action::Rotate => bare(Kind::Rotate),
+            Action::StirSide => bare(Kind::StirSide),
+            Action::TakeSide => bare(Kind::TakeSide),
+            Action::Spray => bare(Kind::Spray),
+            Action::TakeOut => bare(Kind::TakeOut),
+            Action::PutBack => bare(Kind::PutBack),
+            Action::SpitStops => bare(Kind::SpitStops),
+            Action::SpitTurns => bare(Kind::SpitTurns),
+        }
     }
 }
 
 impl From<&PlannedAction> for PlannedActionDto {
     fn from(planned: &PlannedAction) -> Self {
-        let what = of(planned.action);
+        let what = Self::some_time(planned.action);
         match planned.when {
-            When::At(at) => Self {
-                at_s: Some(at.seconds()),
-                ..what
-            },
+            When::At(at) => Self::at(at, planned.action),
             When::Share(share) => Self {
                 share: Some(share),
                 ..what
@@ -263,7 +330,7 @@ impl TryFrom<&PlannedActionDto> for PlannedAction {
     fn try_from(dto: &PlannedActionDto) -> Result<Self, ApiError> {
         Ok(Self {
             when: dto.when()?,
-            action: dto.action()?,
+            action: dto.what().to_core()?,
         })
     }
 }

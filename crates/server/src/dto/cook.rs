@@ -5,6 +5,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
+use super::course::CourseDto;
 use super::event::{EventDto, HappeningDto, OutcomeDto};
 use super::plan::{PictureDto, PlanDto, StepDto};
 use super::request::RequestDto;
@@ -147,50 +148,3 @@ page!(
     /// Cooks of the kitchen.
     CookPageDto of CookRowDto
 );
-
-/// A cook against its plan.
-#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
-pub struct CourseDto {
-    /// One for each step of the plan.
-    pub steps: Vec<StepStateDto>,
-    /// Index of the step to do now or next.
-    pub current: Option<usize>,
-    /// How much later than planned the rest runs.
-    pub behind_s: f64,
-    /// When the meat went in.
-    pub loaded_at: Option<DateTime<Utc>>,
-    /// When everything came out.
-    pub pulled_at: Option<DateTime<Utc>>,
-    /// What the last reading means.
-    pub forecast: Option<ForecastDto>,
-    /// How it came out.
-    pub outcome: Option<OutcomeDto>,
-}
-
-/// Where a step stands.
-#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
-pub struct StepStateDto {
-    /// When it is due.
-    pub due_at: DateTime<Utc>,
-    /// When it was done.
-    pub done_at: Option<DateTime<Utc>>,
-}
-
-/// What a reading means.
-#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
-pub struct ForecastDto {
-    /// What was read.
-    pub core_c: f64,
-    /// When.
-    pub at: DateTime<Utc>,
-    /// What the model expected then.
-    pub expected_c: f64,
-    /// Time more until the pull, for both goals.
-    pub more_s: f64,
-    /// Whether the inside is done; a reading says nothing of the outside.
-    pub inside_done: bool,
-    /// How long the outside still takes as planned, where it decides the pull.
-    pub outside_more_s: Option<f64>,
-    /// The same in eight cooks of ten; absent where no band is known.
-    pub more_band_s: Option<[f64; 2]>,
-}

@@ -5,7 +5,7 @@ use ember_core::units::Interval;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::action::{PlannedActionDto, of};
+use super::action::PlannedActionDto;
 use super::words::{BrowningDto, DecidesDto, OutsideDto};
 
 /// Both goals of the first batch.
@@ -138,17 +138,10 @@ impl From<MeasureAgain> for MeasureAgainDto {
     }
 }
 
-fn at(time: Interval, action: PlannedActionDto) -> PlannedActionDto {
-    PlannedActionDto {
-        at_s: Some(time.seconds()),
-        ..action
-    }
-}
-
 impl From<&Worth> for WorthDto {
     fn from(worth: &Worth) -> Self {
         Self {
-            action: at(worth.at, of(worth.action)),
+            action: PlannedActionDto::at(worth.at, worth.action),
             later_s: worth.later.seconds(),
             with: worth.with.map(BrowningDto::from),
             without: worth.without.map(BrowningDto::from),
@@ -159,5 +152,5 @@ impl From<&Worth> for WorthDto {
 /// What is done, at its moment from loading.
 #[must_use]
 pub fn done(deed: &Deed) -> PlannedActionDto {
-    at(Interval::from_seconds(deed.at), of(deed.action))
+    PlannedActionDto::at(Interval::from_seconds(deed.at), deed.action)
 }

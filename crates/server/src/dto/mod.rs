@@ -3,6 +3,7 @@
 pub mod action;
 pub mod catalogue;
 pub mod cook;
+pub mod course;
 pub mod event;
 pub mod goals;
 pub mod loading;

@@ -1,20 +1,24 @@
 //! The plan on the wire, and as it is stored.
 
-use ember_core::course::PlannedStep;
+use ember_core::fryer::{Action, Which};
+use ember_core::heat::Looking;
+use ember_core::live::PlannedStep;
 use ember_core::meat::Browning;
 use ember_core::plan::{
-    Assumption, Batch, DEPTHS, Ensemble, FaceOutcome, MODEL_VERSION, Member, Outcomes, Picture,
-    Plan, Step, Warning,
+    Assumption, Batch, DEPTHS, Ensemble, FaceOutcome, MODEL_VERSION, Outcomes, Picture, Plan, Step,
+    Warning,
 };
 use ember_core::units::{Interval, Temperature, TemperatureScale, WeightSystem};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::action::PlannedActionDto;
+use super::action::{ActionDto, PlannedActionDto};
 use super::goals::{GoalsDto, MeasureAgainDto, WorthDto, done};
 use super::loading::{KeptDto, LoadingDto};
 use super::quantity::MessageDto;
-use super::words::{AssumptionKindDto, BrowningDto, CrispnessDto, StepKindDto, WarningKindDto};
+use super::words::{
+    AnchorDto, AssumptionKindDto, BrowningDto, CrispnessDto, StepKindDto, WarningKindDto,
+};
 
 /// The computed plan. Times count from loading the first batch.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
@@ -107,9 +111,6 @@ pub struct PlanDto {
     /// When the first batch comes out in eight cooks of ten.
     #[serde(default)]
     pub pull_band_s: Option<[f64; 2]>,
-    /// Cooks that what is not known allows.
-    #[serde(default)]
-    pub ensemble: Option<EnsembleDto>,
 }
 
 /// What the cook will find.
@@ -161,49 +162,6 @@ pub struct DoneShareDto {
     pub at_pull: f64,
     /// Share that has been there by the end of the rest.
     pub after_rest: f64,
-}
-
-/// Cooks that what is not known allows, each as likely as the other.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
-pub struct EnsembleDto {
-    /// Core temperatures at which each is known.
-    pub levels_c: Vec<f64>,
-    /// For each cook the minutes at which it passes them, and the minute at which it comes out.
-    pub members_min: Vec<Vec<f64>>,
-}
-
-impl From<&Ensemble> for EnsembleDto {
-    fn from(ensemble: &Ensemble) -> Self {
-        let hundredths = |v: f64| (v * 100.0).round() / 100.0;
-        Self {
-            levels_c: tenths(&ensemble.levels),
-            members_min: ensemble
-                .members
-                .iter()
-                .map(|member| {
-                    let minutes = member.minutes.iter().copied().chain([member.pull]);
-                    minutes.map(hundredths).collect()
-                })
-                .collect(),
-        }
-    }
-}
-
-impl From<&EnsembleDto> for Ensemble {
-    fn from(dto: &EnsembleDto) -> Self {
-        Self {
-            levels: dto.levels_c.clone(),
-            members: dto
-                .members_min
-                .iter()
-                .filter_map(|minutes| minutes.split_last())
-                .map(|(pull, minutes)| Member {
-                    minutes: minutes.to_vec(),
-                    pull: *pull,
-                })
-                .collect(),
-        }
-    }
 }
 
 impl From<&Outcomes> for OutcomesDto {
@@ -372,6 +330,12 @@ pub struct StepDto {
     pub core_c: Option<f64>,
     /// The caution that belongs here.
     pub caution: Option<String>,
+    /// What is done to the pieces or to the machine in it; absent in plans kept by earlier versions.
+    #[serde(default)]
+    pub actions: Vec<ActionDto>,
+    /// What its time follows.
+    #[serde(default)]
+    pub anchor: AnchorDto,
 }
 
 /// One warning.
@@ -495,6 +459,8 @@ impl From<&Step> for StepDto {
             reason: (&step.reason).into(),
             core_c: step.core.map(|core| core.celsius()),
             caution: step.caution.map(str::to_owned),
+            actions: step.actions.iter().copied().map(Into::into).collect(),
+            anchor: step.anchor.into(),
         }
     }
 }
@@ -570,7 +536,6 @@ impl From<&Plan> for PlanDto {
                 let band = ensemble.pull();
                 [band.early.seconds(), band.late.seconds()]
             }),
-            ensemble: plan.ensemble.as_ref().map(EnsembleDto::from),
         }
     }
 }
@@ -588,12 +553,25 @@ impl From<&ember_core::doneness::Floor> for FloorDto {
 }
 
 impl StepDto {
-    /// What a course needs to know of it.
+    /// What a running cook needs to know of it.
     #[must_use]
     pub fn planned(&self) -> PlannedStep {
+        let actions = self.actions.iter();
+        let mut actions: Vec<Action> = actions.filter_map(|one| one.to_core().ok()).collect();
+        if actions.is_empty() {
+            // Plans of earlier versions say no more than the kind.
+            actions.extend(match self.kind {
+                StepKindDto::Turn => Some(Action::Turn(Which::All)),
+                StepKindDto::Sauce => Some(Action::Sauce(Looking::Both)),
+                _ => None,
+            });
+        }
         PlannedStep {
             kind: self.kind.into(),
+            batch: self.batch,
             at: Interval::from_seconds(self.at_s),
+            actions,
+            anchor: self.anchor.into(),
         }
     }
 }

@@ -6,8 +6,8 @@ use ember_core::fryer::{Baste, MachineKind, Support, Which};
 use ember_core::heat::Looking;
 use ember_core::meat::{Browning, Coat, CutId, FirstUp};
 use ember_core::plan::{
-    BatchOrder, Crispness, Decides, Keeping, LoadRule, Outside, PreheatRule, SauceRule, StepKind,
-    TurnRule, Unknown, WarningKind,
+    Anchor, BatchOrder, Crispness, Decides, Keeping, LoadRule, Outside, PreheatRule, SauceRule,
+    StepKind, TurnRule, Unknown, WarningKind,
 };
 use ember_core::prep::Place;
 
@@ -124,6 +124,16 @@ wire_enum!(
 wire_enum!(
     /// What a step asks for.
     StepKindDto = StepKind { Preheat, Load, Turn, Sauce, Set, Act, Check, Pull, Rest, Measure, Serve }
+);
+wire_enum!(
+    /// What the time of a step follows: the minute after loading, its share of the cook, or the end.
+    #[derive(Default)]
+    AnchorDto = Anchor {
+        #[default]
+        Clock,
+        Share,
+        End,
+    }
 );
 wire_enum!(
     /// What a warning is about.

@@ -153,6 +153,7 @@ pub(super) fn write_bounds(schemas: &mut Value) {
         "SpitDto",
         "ReportDto",
         "HappeningDto",
+        "ActionDto",
         "SupperReportDto",
         "OutcomeDto",
     ];

@@ -15,8 +15,12 @@ use crate::dto::supper::{SupperPlanDto, SupperSummaryDto};
 /// open quantities: each is absent where it was.
 fn goals_and_orders(_plan: &mut Value) {}
 
+/// Version 2 kept the cooks that a band is drawn from, which are passed over now, and its steps did not say
+/// what is done in them: that is known by their kind.
+fn what_steps_do(_plan: &mut Value) {}
+
 impl Document for PlanDto {
-    const UPGRADES: &'static [Upgrade] = &[goals_and_orders];
+    const UPGRADES: &'static [Upgrade] = &[goals_and_orders, what_steps_do];
 }
 
 /// Dishes and tasks had no identities in version 1: they are known by their numbers.
@@ -67,7 +71,7 @@ pub struct CookSummary {
 }
 
 impl Document for CookSummary {
-    const UPGRADES: &'static [Upgrade] = &[goals_and_orders];
+    const UPGRADES: &'static [Upgrade] = &[goals_and_orders, what_steps_do];
 }
 
 impl From<&PlanDto> for CookSummary {

@@ -12,7 +12,7 @@ use std::sync::{Arc, Mutex, PoisonError};
 
 use crate::basket::{Load, Tray};
 use crate::fryer::{Cavity, MachineKind, OPENING, Pace, Rest, Run, Spot};
-use crate::geometry::lay;
+use crate::geometry::{Body, lay};
 use crate::heat::{Face, FaceLaw, Grid, Piece};
 use crate::meat::water::pressure_at;
 use crate::meat::{Coat, Material, SurfaceStart};
@@ -176,12 +176,12 @@ impl<'a> Problem<'a> {
     }
 
     /// What the air is when the dial says so, °C.
-    fn true_to(&self, dial: f64) -> f64 {
+    pub fn true_to(&self, dial: f64) -> f64 {
         dial + self.request.machine.truth.offset.kelvins()
     }
 
     /// The dial when the meat goes in, °C.
-    fn first_setting(&self) -> f64 {
+    pub fn first_setting(&self) -> f64 {
         match self.request.programme {
             Programme::HotStart { setting, .. } => setting.celsius(),
             Programme::Steady | Programme::HotFinish { .. } => self.setting,
@@ -310,6 +310,23 @@ impl<'a> Problem<'a> {
             piece
         };
         (piece, body.volume())
+    }
+
+    /// Cuts what is in a run to slices, or opens it like a book: all as cold as its coldest spot.
+    pub fn cut(&self, run: &mut Run, variation: Variation) {
+        /// Slices of a roast, mm (common practice: a finger thick).
+        const SLICE: f64 = 20.0;
+        let request = self.request;
+        let whole = request.thickness_used().millimetres() * variation.thickness;
+        let thickness = SLICE.min(whole / 2.0) * 1e-3;
+        let mass = request.mass.kilograms() * thickness / (whole * 1e-3);
+        let volume = mass / self.material.density();
+        let radius = (volume / (std::f64::consts::PI * thickness)).sqrt();
+        let grid = Grid::coarse(Body::Disc { thickness, radius });
+        let material = Arc::clone(&self.material);
+        let surface = Coat::PattedDry.start();
+        let slice = Piece::new(grid.into(), material, FaceLaw::MEAT, run.core(), surface);
+        run.cut(&slice, whole * 1e-3 / thickness);
     }
 
     /// What must hold when nothing is left to the rest.

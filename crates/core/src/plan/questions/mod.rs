@@ -2,7 +2,7 @@
 //! same result, how a recipe for one machine reads for another.
 //!
 //! Time for a target, turn and pull temperature are answered by [`super::plan`] itself, minutes
-//! more after a reading by [`super::Ensemble::after`], what each unknown is worth by
+//! more after a reading by [`crate::live`], what each unknown is worth by
 //! [`super::Plan::assumptions`].
 
 pub mod compare;

@@ -261,20 +261,31 @@ pub fn passages(
     })
 }
 
-/// When a cook is ready whose unknowns lie so many standard deviations to the slow side, computed
-/// in full with the turn that was planned: what a band is held against.
+/// A cook that the plan did not know.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Synthetic {
+    /// When it is ready.
+    pub pull: Interval,
+    /// Minutes from loading.
+    pub minutes: Vec<f64>,
+    /// Coldest spot at those minutes, °C.
+    pub core: Vec<f64>,
+}
+
+/// The cook whose unknowns lie so many standard deviations to the slow side, computed in full with the
+/// turn that was planned: what bands and estimates are held against.
 ///
 /// # Errors
 /// Those of [`super::plan`], or [`PlanError::NeverReached`] for this cook.
 ///
 /// ```
-/// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, synthetic_pull}};
+/// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, synthetic}};
 /// let request = Request::usual(CutId::Drumstick, PRESETS[1].machine());
-/// let usual = synthetic_pull(&request, [0.0; 5]).unwrap();
-/// let slow = synthetic_pull(&request, [1.0; 5]).unwrap();
-/// assert!(slow > usual);
+/// let usual = synthetic(&request, [0.0; 5]).unwrap();
+/// let slow = synthetic(&request, [1.0; 5]).unwrap();
+/// assert!(slow.pull > usual.pull);
 /// ```
-pub fn synthetic_pull(request: &Request, deviations: [f64; 5]) -> Result<Interval, PlanError> {
+pub fn synthetic(request: &Request, deviations: [f64; 5]) -> Result<Synthetic, PlanError> {
     request.check()?;
     let problem = Problem::new(request);
     let trays = problem.first();
@@ -286,8 +297,16 @@ pub fn synthetic_pull(request: &Request, deviations: [f64; 5]) -> Result<Interva
         .fold(Variation::NONE, Variation::and);
     let run = problem.load(problem.first_cavity(), trays, Resolution::Fine, variation);
     let timing = found.timing(found.pull);
-    let ready = problem.cook(run, &timing, variation, found.goal, |_, _| ())?;
-    Ok(Interval::from_seconds(ready.at))
+    let (mut minutes, mut core) = (Vec::new(), Vec::new());
+    let ready = problem.cook(run, &timing, variation, found.goal, |run, _| {
+        minutes.push(run.elapsed() / 60.0);
+        core.push(run.core());
+    })?;
+    Ok(Synthetic {
+        pull: Interval::from_seconds(ready.at),
+        minutes,
+        core,
+    })
 }
 
 impl Responses {
@@ -394,24 +413,17 @@ fn inverse_normal(p: f64) -> f64 {
     (t - above / below) * if p < 0.5 { -1.0 } else { 1.0 }
 }
 
-/// Spread of a reading around the coldest spot: the probe is never quite there, K (common practice).
-const READING: f64 = 2.0;
-
-/// What is left after a reading.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct Remaining {
-    /// Minutes more, most likely.
-    pub more: Interval,
-    /// Where eight cooks in ten end.
-    pub band: Band,
-}
-
 impl Ensemble {
     /// Band of the pull.
     #[must_use]
     pub fn pull(&self) -> Band {
-        let all: Vec<(f64, f64)> = self.members.iter().map(|m| (m.pull, 1.0)).collect();
-        band(all).1
+        let mut pulls: Vec<(f64, f64)> = self.members.iter().map(|m| (m.pull, 1.0)).collect();
+        pulls.sort_by(|a, b| a.0.total_cmp(&b.0));
+        let at = |share| Interval::from_minutes(quantile(&pulls, share));
+        Band {
+            early: at(0.1),
+            late: at(0.9),
+        }
     }
 
     /// Core temperature of a member at a minute, °C.
@@ -430,64 +442,6 @@ impl Ensemble {
         cores.sort_by(|a, b| a.0.total_cmp(&b.0));
         [0.1, 0.9].map(|share| Temperature::from_celsius(quantile(&cores, share)))
     }
-
-    /// Minutes more after the thermometer said `core` at `minute`: members count by how near they
-    /// are to the reading. Where none is near, each is stretched until it is.
-    ///
-    /// ```
-    /// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, plan}, units::*};
-    /// let plan = plan(&Request::usual(CutId::BeefRoast, PRESETS[1].machine())).unwrap();
-    /// let ensemble = plan.ensemble.unwrap();
-    /// let minute = Interval::from_minutes(40.0);
-    /// let before = ensemble.pull();
-    /// let as_planned = Temperature::from_celsius(plan.picture.core_at(40.0));
-    /// let after = ensemble.after(minute, as_planned).band;
-    /// # use ember_core::plan::Band;
-    /// let width = |band: Band| band.late.minutes() - band.early.minutes();
-    /// assert!(width(after) < width(before));
-    /// ```
-    #[must_use]
-    pub fn after(&self, minute: Interval, core: Temperature) -> Remaining {
-        /// A member this far from the reading, in spreads, does not explain it.
-        const FAR: f64 = 3.0;
-        let now = minute.minutes();
-        let near = |member: &Member| {
-            let apart = (self.core(member, now) - core.celsius()) / READING;
-            (-0.5 * apart * apart).exp()
-        };
-        let mut weighted: Vec<(f64, f64)> = self
-            .members
-            .iter()
-            .map(|member| ((member.pull - now).max(0.0), near(member)))
-            .collect();
-        let explained = weighted
-            .iter()
-            .map(|(_, weight)| *weight)
-            .fold(0.0, f64::max);
-        if explained < (-0.5 * FAR * FAR).exp() {
-            for ((more, weight), member) in weighted.iter_mut().zip(&self.members) {
-                let then = curve::value_at(&self.levels, &member.minutes, core.celsius());
-                let stretch = (now / then.max(0.5)).clamp(0.25, 4.0);
-                *more = (member.pull * stretch - now).max(0.0);
-                *weight = 1.0;
-            }
-        }
-        let (more, band) = band(weighted);
-        Remaining { more, band }
-    }
-}
-
-/// Median and band of weighted minutes.
-fn band(mut weighted: Vec<(f64, f64)>) -> (Interval, Band) {
-    weighted.sort_by(|a, b| a.0.total_cmp(&b.0));
-    let at = |share| Interval::from_minutes(quantile(&weighted, share));
-    (
-        at(0.5),
-        Band {
-            early: at(0.1),
-            late: at(0.9),
-        },
-    )
 }
 
 /// The value below which a share of the weight lies, between neighbours linearly.

@@ -4,3 +4,4 @@ pub mod list;
 pub mod read;
 pub mod rename;
 pub mod restore;
+pub mod what_if;

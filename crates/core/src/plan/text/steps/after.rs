@@ -1,6 +1,6 @@
 //! After the last pull: keep, rest, measure again, serve.
 
-use super::{Step, StepKind};
+use super::{Anchor, Step, StepKind};
 use crate::fryer::WARMING_OVEN;
 use crate::plan::message::{Message, Quantity};
 use crate::plan::request::{Keeping, Request, SauceRule, TENTED_FROM};
@@ -86,6 +86,8 @@ fn keep(request: &Request, plan: &Plan, kept: Kept, last: f64) -> Step {
     };
     Step {
         kind: StepKind::Act,
+        actions: Vec::new(),
+        anchor: Anchor::Clock,
         batch: 1,
         at: Interval::from_seconds(at),
         title: title.into(),
@@ -109,6 +111,8 @@ fn rest(request: &Request, plan: &Plan, pulled: f64) -> Step {
     let rises = (plan.peak_core - plan.pull_core).kelvins() > 1.0;
     Step {
         kind: StepKind::Rest,
+        actions: Vec::new(),
+        anchor: Anchor::Clock,
         batch: 0,
         at: Interval::from_seconds(pulled),
         title: format!(
@@ -144,6 +148,8 @@ fn measure(request: &Request, plan: &Plan, again: MeasureAgain, pulled: f64) -> 
     };
     Step {
         kind: StepKind::Measure,
+        actions: Vec::new(),
+        anchor: Anchor::Clock,
         batch: 0,
         at: Interval::from_seconds(pulled + again.after_pull.seconds()),
         title: Message::plain("Measure again"),
@@ -183,6 +189,8 @@ fn serve(request: &Request, plan: &Plan) -> Step {
         .core_at(plan.pull_at.minutes() + plan.rest.minutes());
     Step {
         kind: StepKind::Serve,
+        actions: Vec::new(),
+        anchor: Anchor::Clock,
         batch: 0,
         at: plan.eat_at,
         title: title.into(),

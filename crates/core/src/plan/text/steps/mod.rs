@@ -6,6 +6,7 @@ mod of;
 mod on_the_way;
 
 use super::cautions;
+use crate::fryer::Action;
 use crate::plan::message::{Message, Quantity};
 use crate::plan::request::Request;
 use crate::plan::{Plan, SWAP};
@@ -38,11 +39,27 @@ pub enum StepKind {
     Serve,
 }
 
+/// What the time of a step follows when a cook takes longer or less long than planned.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub enum Anchor {
+    /// The clock: at its minute after loading, whatever happens.
+    #[default]
+    Clock,
+    /// The length of the cook: at its share of it.
+    Share,
+    /// The pull: so long before it.
+    End,
+}
+
 /// One step.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Step {
     /// What it asks for.
     pub kind: StepKind,
+    /// What is done to the meat or the machine on the way; empty for the other kinds.
+    pub actions: Vec<Action>,
+    /// What its time follows.
+    pub anchor: Anchor,
     /// Which batch it belongs to, from 1.
     pub batch: u32,
     /// When, from loading the first batch; negative before.
@@ -92,6 +109,8 @@ pub fn list(request: &Request, plan: &Plan) -> Vec<Step> {
 fn preheat(request: &Request, time: Interval) -> Step {
     Step {
         kind: StepKind::Preheat,
+        actions: Vec::new(),
+        anchor: Anchor::Clock,
         batch: 1,
         at: Interval::from_seconds(-time.seconds()),
         title: format!("Switch {} on, empty", request.machine.name).into(),

@@ -1,6 +1,6 @@
 //! A batch with what it belongs to: what its steps are made from.
 
-use super::{Step, StepKind};
+use super::{Anchor, Step, StepKind};
 use crate::plan::message::Message;
 use crate::plan::request::Request;
 use crate::plan::{Batch, Plan};
@@ -41,6 +41,8 @@ impl<'a> Of<'a> {
         let scale = self.plan.pull_at.seconds() / self.batch.cook.seconds();
         Step {
             kind,
+            actions: Vec::new(),
+            anchor: Anchor::Clock,
             batch: u32::try_from(self.number).unwrap_or(u32::MAX),
             at: Interval::from_seconds(self.loaded + after),
             title: title.into(),

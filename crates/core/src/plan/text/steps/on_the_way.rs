@@ -1,12 +1,12 @@
 //! What is done between loading and the pull: one step for each opening.
 
 use super::of::Of;
-use super::{Step, StepKind};
+use super::{Anchor, Step, StepKind};
 use crate::fryer::{Action, Baste, MachineKind, Which};
 use crate::heat::Looking;
 use crate::plan::Deed;
 use crate::plan::message::{Message, Quantity};
-use crate::plan::request::{Origin, Programme, TurnRule};
+use crate::plan::request::{Origin, Programme, Request, SauceRule, TurnRule, When};
 use crate::plan::text::cautions::{HOT_BASKET, RAW_BRUSH};
 
 /// A brush that touches meat before this share of the cook touches raw meat (common practice: the
@@ -34,6 +34,8 @@ pub fn on_the_way(of: &Of) -> Vec<Step> {
             .any(|deed| matches!(deed.action, Action::Sauce(_) | Action::Baste(_)));
         let opened = deeds.iter().any(|deed| deed.action.open().seconds() > 0.0);
         steps.push(Step {
+            actions: deeds.iter().map(|deed| deed.action).collect(),
+            anchor: anchor(of.request, first.origin),
             caution: match (brushed && raw, opened) {
                 (true, _) => Some(RAW_BRUSH),
                 (false, true) => Some(HOT_BASKET),
@@ -43,6 +45,24 @@ pub fn on_the_way(of: &Of) -> Vec<Step> {
         });
     }
     steps
+}
+
+/// What the time of something follows, by where it comes from.
+fn anchor(request: &Request, origin: Origin) -> Anchor {
+    match origin {
+        Origin::Turn | Origin::Swap => Anchor::Share,
+        Origin::Sauce if request.sauce == SauceRule::LastMinutes => Anchor::End,
+        Origin::Sauce => Anchor::Share,
+        Origin::Programme if matches!(request.programme, Programme::HotFinish { .. }) => {
+            Anchor::End
+        }
+        Origin::Programme => Anchor::Clock,
+        Origin::Own(number) => match request.actions.get(number).map(|planned| planned.when) {
+            Some(When::BeforeEnd(_)) => Anchor::End,
+            Some(When::Share(_) | When::Golden) => Anchor::Share,
+            Some(When::At(_)) | None => Anchor::Clock,
+        },
+    }
 }
 
 fn is_near_end(of: &Of, deed: &Deed) -> bool {

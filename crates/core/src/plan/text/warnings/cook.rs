@@ -13,8 +13,9 @@ use crate::units::{Interval, Length, TemperatureDifference};
 const CLEARANCE: f64 = 25.0;
 /// Sugar on the surface burns within this many minutes at a high setting (common practice: sauce
 /// only for the last 5-10 min).
-const SUGAR_STANDS: f64 = 10.0;
-const SUGAR_BURNS_FROM: f64 = 175.0;
+pub const SUGAR_STANDS: f64 = 10.0;
+/// See [`SUGAR_STANDS`], °C.
+pub const SUGAR_BURNS_FROM: f64 = 175.0;
 /// A spit should clear everything by this, mm, and hang no more to one side than this share of what
 /// its motor bears (common practice in kind, from memory in size).
 const SPIT_CLEARS: f64 = 8.0;

@@ -3,6 +3,8 @@
 mod cook;
 mod safety;
 
+pub(crate) use cook::{SUGAR_BURNS_FROM, SUGAR_STANDS};
+
 use crate::plan::Plan;
 use crate::plan::message::Message;
 use crate::plan::request::Request;

@@ -1,0 +1,608 @@
+//! The batch in hand: what is inside now, when each goal is met and how sure that is, what the rest will
+//! bring, how long it goes back in.
+
+use super::curves::Curves;
+use super::facts::{Batch, Deed, Facts};
+use super::planned::Planned;
+use super::process::{EIGHT_IN_TEN, MODEL, Observed, Posterior, Quantity};
+use super::safe::{Safe, safe};
+use super::track::{Setup, Track, script};
+use crate::curve;
+use crate::fryer::Action;
+use crate::heat::Looking;
+use crate::meat::Browning;
+use crate::plan::cook::{Problem, Variation};
+use crate::plan::goals::Goal;
+use crate::plan::{Decides, Unknown};
+use crate::plan::{SUGAR_BURNS_FROM, SUGAR_STANDS};
+use crate::units::{Interval, Temperature};
+
+/// Spread of a reading around the coldest spot, K, and of its minute as a share of [`MODEL`].
+const TIP: f64 = 2.0;
+const MINUTE: f64 = 0.2;
+/// Spread of an air reading, K: where it hangs, and the thermostat's swing (common practice).
+const AIR: f64 = 6.0;
+/// Readings nearer to the start than this say nothing yet, K.
+const TOO_EARLY: f64 = 2.0;
+/// What is believed less than this is named as doubted.
+const DOUBTED: f64 = 0.35;
+/// The latest so many readings are used.
+const MOST: usize = 24;
+/// Spread of how fast faces brown, and of a colour that is named, as logarithms (common practice in kind,
+/// from memory in size: cooks agree on a word within half of its width).
+const COLOUR: f64 = 0.35;
+const NAMED: f64 = 0.25;
+
+/// A value with where eight cooks in ten are.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Likely<T> {
+    /// Most likely.
+    pub value: T,
+    /// One cook in ten is below or earlier.
+    pub low: T,
+    /// One in ten is above or later.
+    pub high: T,
+}
+
+/// A reading that does not go with the others and with the plan.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Doubt {
+    /// Too hot to be the middle: fat, bone, the metal, or near a face.
+    High,
+    /// Too cold: it may be the coldest piece, and holds the pull until it was read again.
+    Low,
+}
+
+/// A reading beside what was expected.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Read {
+    /// What it was told under.
+    pub id: u128,
+    /// When, seconds since the epoch.
+    pub at: f64,
+    /// What it was, the thermometer's own error taken off.
+    pub core: Temperature,
+    /// What was expected by all the others.
+    pub expected: Option<Temperature>,
+}
+
+/// What is estimated. Times are seconds since the epoch.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Estimate {
+    /// Which batch, from 1.
+    pub batch: usize,
+    /// The moment it is made for: the latest thing that happened.
+    pub at: f64,
+    /// Coldest spot now.
+    pub core: Likely<Temperature>,
+    /// The last reading of it.
+    pub reading: Option<Read>,
+    /// When the inside is there; nothing where it never is at this setting, or when it is out.
+    pub inside: Option<Likely<f64>>,
+    /// When the outside is, where it is waited for.
+    pub outside: Option<f64>,
+    /// When it comes out; nothing where it never is ready, or when it is out.
+    pub pull: Option<f64>,
+    /// Which goal decides that.
+    pub decides: Decides,
+    /// Coldest spot then; now, where it is out.
+    pub at_pull: Temperature,
+    /// The highest it gets in the rest, and when.
+    pub peak: Likely<Temperature>,
+    /// See [`Self::peak`].
+    pub peak_at: f64,
+    /// Colour of the faces that look up and down now.
+    pub colours: [Browning; 2],
+    /// The same when it comes out.
+    pub colours_then: [Browning; 2],
+    /// Sugar of a sauce that is on will burn before it comes out.
+    pub burns: bool,
+    /// Coldest spot from loading until it comes out, or until now: seconds since the epoch with °C.
+    pub path: Vec<(f64, Likely<f64>)>,
+    /// Readings by their identity that do not fit.
+    pub doubted: Vec<(u128, Doubt)>,
+    /// How long it goes back in to be done, where it is out too early.
+    pub back_in: Option<Interval>,
+    /// Whether it may be served.
+    pub safe: Safe,
+    /// The unknowns, in standard deviations to the slow side, in the order of [`crate::plan::Unknown`].
+    pub unknowns: Vec<f64>,
+    /// How much longer the batch takes than assumed: what the ones after it will take as well.
+    pub longer: f64,
+}
+
+/// What an estimate is made with.
+struct Estimator<'a> {
+    planned: Planned<'a>,
+    facts: &'a Facts,
+    number: usize,
+    loaded: f64,
+    goal: Goal,
+    curves: Curves,
+    posterior: Posterior,
+    /// Which readings the first observations are.
+    used: Vec<usize>,
+    /// Logarithm of how much faster faces brown than computed.
+    colour: f64,
+}
+
+/// The estimate for the batch that was loaded last; nothing before any was.
+#[must_use]
+pub fn estimate(planned: Planned, facts: &Facts) -> Option<Estimate> {
+    let number = facts.in_hand();
+    let loaded = facts.batch(number)?.loaded?;
+    let problem = Problem::new(planned.request);
+    let goal = goal(planned, facts, &problem);
+    let grid = grid(planned, &problem, goal);
+    let mut setups: Vec<(usize, Setup)> = Vec::new();
+    let mut cavity = problem.first_cavity();
+    for n in 1..=number {
+        let Some(its) = facts.batch(n).and_then(|batch| batch.loaded) else {
+            continue;
+        };
+        let setup = Setup {
+            problem: &problem,
+            load: n - 1,
+            cavity,
+            script: script(planned, facts, n, &problem),
+            latest: (facts.latest - its).max(0.0),
+        };
+        if n < number {
+            // As the batch leaves the machine.
+            let out = facts.batch(n).and_then(|batch| batch.first_out);
+            let left = Setup {
+                latest: out.unwrap_or(loaded) - its,
+                script: setup.script.clone(),
+                ..setup
+            };
+            cavity = problem.next_cavity(&left.track(Variation::NONE, goal.bare())?.now);
+        }
+        setups.push((n, setup));
+    }
+    let read = |n: usize| facts.readings.iter().any(|reading| reading.batch == n);
+    let mut others: Vec<(usize, Curves)> = Vec::new();
+    let mut own = None;
+    for (n, setup) in &setups {
+        if *n == number {
+            own = Some((setup, Curves::of(setup, goal, grid)?));
+        } else if read(*n) {
+            others.push((*n, Curves::of(setup, goal.bare(), grid)?));
+        }
+    }
+    let (setup, curves) = own?;
+    let of = |n: usize| {
+        if n == number {
+            Some(&curves)
+        } else {
+            others.iter().find(|(m, _)| *m == n).map(|(_, other)| other)
+        }
+    };
+    let (used, posterior) = conditioned(facts, &of, None)?;
+    let colour = colour(facts, number, loaded, &curves);
+    let estimator = Estimator {
+        planned,
+        facts,
+        number,
+        loaded,
+        goal,
+        posterior,
+        used,
+        colour,
+        curves: curves.clone(),
+    };
+    let mut own = facts.readings.iter();
+    let last = own.rfind(|reading| reading.batch == number);
+    let reading = last.map(|last| {
+        let before = conditioned(facts, &of, Some(last.id));
+        let expected = before
+            .zip(curves.core(last.at - loaded))
+            .map(|((_, before), core)| Temperature::from_celsius(before.predict(&core).0));
+        Read {
+            id: last.id,
+            at: last.at,
+            core: last.what,
+            expected,
+        }
+    });
+    estimator.estimate(setup, reading)
+}
+
+/// What must hold before it comes out, as planned or as it was changed since.
+fn goal(planned: Planned, facts: &Facts, problem: &Problem) -> Goal {
+    let usual = problem.goal();
+    Goal {
+        core: facts.aim.unwrap_or(planned.inside).celsius(),
+        held: usual.held && !planned.request.rest_may_complete(),
+        ..usual
+    }
+}
+
+/// Logarithm of how much longer the fine grid takes than the coarse one, by the plan's own cook.
+fn grid(planned: Planned, problem: &Problem, goal: Goal) -> f64 {
+    let none = Facts::of(planned, 0.0, &[]);
+    let first = Facts {
+        batches: vec![Batch {
+            loaded: Some(0.0),
+            ..Default::default()
+        }],
+        ..none
+    };
+    let setup = Setup {
+        problem,
+        load: 0,
+        cavity: problem.first_cavity(),
+        script: script(planned, &first, 1, problem),
+        latest: 0.0,
+    };
+    let fine = curve::first_crossing(planned.minutes, planned.core, planned.inside.celsius());
+    let goal = Goal {
+        core: planned.inside.celsius(),
+        ..goal.bare()
+    };
+    let coarse = setup.track(Variation::NONE, goal);
+    let coarse = coarse.and_then(|track| track.log_passage(goal.core));
+    let by = fine.zip(coarse).map(|(fine, log)| (fine * 60.0).ln() - log);
+    by.filter(|by| by.is_finite())
+        .map_or(0.0, |by| by.clamp(-0.2, 0.2))
+}
+
+/// All that was measured, but one; with which readings the first observations are.
+fn conditioned<'a>(
+    facts: &Facts,
+    of: &dyn Fn(usize) -> Option<&'a Curves>,
+    without: Option<u128>,
+) -> Option<(Vec<usize>, Posterior)> {
+    let mut used = Vec::new();
+    let mut seen = Vec::new();
+    let readings = facts.readings.iter().enumerate().rev();
+    for (n, reading) in readings.filter(|(_, reading)| Some(reading.id) != without) {
+        if used.len() >= MOST {
+            break;
+        }
+        let loaded = facts.batch(reading.batch).and_then(|batch| batch.loaded);
+        let Some((curves, loaded)) = of(reading.batch).zip(loaded) else {
+            continue;
+        };
+        let observed = observed(curves, reading.at - loaded, reading.what.celsius());
+        if let Some(observed) = observed {
+            used.push(n);
+            seen.push(observed);
+        }
+    }
+    for air in &facts.airs {
+        let loaded = facts.batch(air.batch).and_then(|batch| batch.loaded);
+        let quantity = of(air.batch)
+            .zip(loaded)
+            .and_then(|(curves, loaded)| curves.air(air.at - loaded));
+        seen.extend(quantity.map(|quantity| Observed {
+            quantity,
+            value: air.what.celsius(),
+            noise: AIR * AIR,
+            sure: false,
+        }));
+    }
+    Some((used, Posterior::of(seen)?))
+}
+
+/// A reading of the core: before it comes out first by when that temperature is passed, later by the
+/// temperature itself.
+fn observed(curves: &Curves, at: f64, core: f64) -> Option<Observed> {
+    let start = *curves.usual.core.first()?;
+    if at <= 0.0 {
+        return None;
+    }
+    if at <= curves.usual.first_out() || !curves.usual.was_out() {
+        if core <= start + TOO_EARLY {
+            return None;
+        }
+        let slope = curves.steepness(core)?;
+        return Some(Observed {
+            quantity: curves.passage(core)?,
+            value: at.ln(),
+            noise: (TIP * slope).powi(2) + (MINUTE * MODEL).powi(2),
+            sure: false,
+        });
+    }
+    let quantity = curves.core(at)?;
+    Some(Observed {
+        noise: TIP * TIP + (MINUTE * MODEL * quantity.gain).powi(2),
+        value: core,
+        sure: false,
+        quantity,
+    })
+}
+
+/// Logarithm of how much faster faces brown than computed, by what they were said to look like.
+fn colour(facts: &Facts, number: usize, loaded: f64, curves: &Curves) -> f64 {
+    let track = &curves.usual;
+    let (mut sum, mut weight) = (0.0, COLOUR.powi(-2));
+    for look in facts.looks.iter().filter(|look| look.batch == number) {
+        let (colour, face) = look.what;
+        let at = look.at - loaded;
+        let of = |values: &[f64]| curve::value_at(&track.at, values, at);
+        let computed = match face {
+            Looking::Up => of(&track.upper),
+            Looking::Down => of(&track.lower),
+            Looking::Both => f64::midpoint(of(&track.upper), of(&track.lower)),
+        };
+        let by = (colour.middle() / computed.max(1e-3)).ln();
+        let precision = NAMED.powi(-2);
+        sum += precision * by.clamp(-2.0, 2.0);
+        weight += precision;
+    }
+    sum / weight
+}
+
+impl Estimator<'_> {
+    fn estimate(&self, setup: &Setup, reading: Option<Read>) -> Option<Estimate> {
+        let now = self.facts.latest - self.loaded;
+        let out = self.facts.batch(self.number)?.out;
+        let track = &self.curves.usual;
+        let core = self.core(now)?;
+        let doubted = self.doubted();
+        let inside = if out.is_some() {
+            None
+        } else {
+            self.inside(now)
+        };
+        let inside = inside.map(|inside| self.held_back(inside, &doubted, now));
+        let (outside, pull, decides) = self.pull(inside);
+        // As far past the goal as it rises after the inside is there.
+        let then = |at| {
+            let short = self.goal.core - self.core(inside?.value)?.value;
+            Some(self.core(at)?.map(|core| core + short))
+        };
+        let at_pull = pull.and_then(then).unwrap_or(core);
+        let (peak, peak_at) = if out.is_some() {
+            self.rested(now)?
+        } else {
+            let rise = self.planned.rise;
+            let raised = |value: f64| value + rise;
+            (at_pull.map(raised), pull.unwrap_or(now) + 300.0)
+        };
+        let safe = safe(self.planned, self.facts, self.number, peak.low);
+        let request = self.planned.request;
+        let needed = match request.floor_kept().and_then(|floor| floor.core) {
+            Some(floor) if request.rest_may_complete() => floor.celsius(),
+            Some(floor) => floor
+                .celsius()
+                .max(self.goal.core.min(request.target.celsius())),
+            None => self.goal.core,
+        };
+        // What the rest may bring counts where it may complete it.
+        let brings = if request.rest_may_complete() || request.floor_kept().is_none() {
+            peak.value
+        } else {
+            core.value.max(self.highest_read())
+        };
+        let short = out.is_some() && brings < needed - 0.25 && !matches!(safe, Safe::Measured);
+        let back_in = short
+            .then(|| setup.back_in(track, core.value - track.core_at(now), self.goal.core))
+            .flatten();
+        let seconds = |likely: Likely<f64>| likely.map(|at| self.loaded + at);
+        Some(Estimate {
+            batch: self.number,
+            at: self.facts.latest,
+            core: core.map(Temperature::from_celsius),
+            reading,
+            inside: inside.map(seconds),
+            outside: outside.map(|at| self.loaded + at),
+            pull: pull.map(|at| self.loaded + at),
+            decides,
+            at_pull: Temperature::from_celsius(at_pull.value),
+            peak: peak.map(Temperature::from_celsius),
+            peak_at: self.loaded + peak_at,
+            colours: self.colours(now),
+            colours_then: self.colours(pull.unwrap_or(now)),
+            burns: pull.is_some_and(|pull| self.burns(setup, pull)),
+            path: self.path(pull.unwrap_or(now)),
+            doubted,
+            back_in: back_in.map(Interval::from_seconds),
+            safe,
+            unknowns: self.posterior.unknowns(Unknown::ALL.len()),
+            longer: self.longer(),
+        })
+    }
+
+    fn likely(&self, quantity: &Quantity) -> Likely<f64> {
+        let (value, spread) = self.posterior.predict(quantity);
+        Likely {
+            value,
+            low: value - EIGHT_IN_TEN * spread,
+            high: value + EIGHT_IN_TEN * spread,
+        }
+    }
+
+    fn core(&self, at: f64) -> Option<Likely<f64>> {
+        Some(self.likely(&self.curves.core(at)?))
+    }
+
+    fn highest_read(&self) -> f64 {
+        let own = self.facts.readings.iter();
+        own.filter(|reading| reading.batch == self.number)
+            .map(|reading| reading.what.celsius())
+            .fold(f64::NEG_INFINITY, f64::max)
+    }
+
+    /// When the inside is there, s after loading.
+    fn inside(&self, now: f64) -> Option<Likely<f64>> {
+        let track = &self.curves.usual;
+        let goal = self.goal.core;
+        if !track.was_out() {
+            let there = self.likely(&self.curves.passage(goal)?).map(f64::exp);
+            // What the hold takes after that, as computed.
+            let held = track.progress.inside().zip(track.log_passage(goal));
+            let more = held.map_or(0.0, |(inside, log)| (inside - log.exp()).max(0.0));
+            return Some(there.map(|at| at + more));
+        }
+        // Back in: when the likely core, and the ones to either side, are there.
+        let after: Vec<f64> = track.at.iter().copied().filter(|at| *at >= now).collect();
+        let cores: Vec<Likely<f64>> = after.iter().filter_map(|at| self.core(*at)).collect();
+        let crossing = |read: fn(&Likely<f64>) -> f64| {
+            let values: Vec<f64> = cores.iter().map(read).collect();
+            let at_once = values.first().is_some_and(|first| *first >= goal);
+            if at_once {
+                return Some(now);
+            }
+            curve::first_crossing(&after, &values, goal)
+        };
+        let value = crossing(|core| core.value)?;
+        Some(Likely {
+            value,
+            low: crossing(|core| core.high).unwrap_or(value),
+            high: crossing(|core| core.low)
+                .or_else(|| after.last().copied())
+                .unwrap_or(value),
+        })
+    }
+
+    /// What was read below the goal was not there then; a low reading that does not fit holds the pull as
+    /// if all were as cold.
+    fn held_back(&self, inside: Likely<f64>, doubted: &[(u128, Doubt)], now: f64) -> Likely<f64> {
+        let own = self.facts.readings.iter();
+        let mut own = own.filter(|reading| reading.batch == self.number);
+        let not_before = own
+            .clone()
+            .filter(|reading| reading.what.celsius() < self.goal.core)
+            .map(|reading| reading.at - self.loaded)
+            .fold(0.0, f64::max);
+        let low = own
+            .next_back()
+            .filter(|last| doubted.contains(&(last.id, Doubt::Low)))
+            .and_then(|last| {
+                let celsius = last.what.celsius();
+                let log = |celsius| self.curves.usual.log_passage(celsius);
+                // From there on as the usual one goes.
+                let more = log(self.goal.core)?.exp() - log(celsius)?.exp();
+                Some(last.at - self.loaded + more)
+            });
+        let at_least = not_before.max(low.unwrap_or_default());
+        let there = |at: f64| at.max(at_least);
+        let found = inside.map(there);
+        // There already, and seen to be.
+        if found.value <= now && self.highest_read() >= self.goal.core {
+            return Likely {
+                value: found.value.min(now),
+                ..found
+            };
+        }
+        found
+    }
+
+    /// When the outside is there, when it comes out, and which decides.
+    fn pull(&self, inside: Option<Likely<f64>>) -> (Option<f64>, Option<f64>, Decides) {
+        let Some(inside) = inside else {
+            return (None, None, Decides::Inside);
+        };
+        let track = &self.curves.usual;
+        let wanted = self.goal.browning * (-self.colour).exp();
+        let outside = (self.goal.browning > 0.0).then(|| {
+            let colour = curve::first_crossing(&track.at, &track.browning, wanted);
+            let crust = track.progress.outside.unwrap_or_default();
+            let crust = if self.goal.crust > 0.0 { crust } else { 0.0 };
+            colour.map(|at| at.max(crust))
+        });
+        let patience = track.progress.patience(inside.value);
+        let waited = outside.map_or(0.0, |at| at.map_or(patience, |at| at.min(patience)));
+        let kept = self
+            .facts
+            .keep_until
+            .map_or(0.0, |until| until - self.loaded);
+        let done = inside.value.max(waited);
+        let planned = self.goal.planned.max(kept);
+        let decides = if planned > done {
+            Decides::Planned
+        } else if waited > inside.value + 1.0 {
+            Decides::Outside
+        } else {
+            Decides::Inside
+        };
+        (outside.flatten(), Some(done.max(planned)), decides)
+    }
+
+    /// The highest core of the rest, with when.
+    fn rested(&self, now: f64) -> Option<(Likely<f64>, f64)> {
+        let track = &self.curves.usual;
+        let later = track.at.iter().copied().filter(|at| *at >= now);
+        let cores = later.filter_map(|at| Some((self.core(at)?, at)));
+        cores.max_by(|a, b| a.0.value.total_cmp(&b.0.value))
+    }
+
+    /// Whether a sauce that was brushed on is in the heat for longer than its sugar stands.
+    fn burns(&self, setup: &Setup, pull: f64) -> bool {
+        let batch = self.facts.batch(self.number);
+        let deeds = batch.into_iter().flat_map(|batch| &batch.deeds);
+        let sauced = deeds
+            .filter(|(_, deed)| matches!(deed, Deed::Act(Action::Sauce(_))))
+            .map(|(at, _)| at - self.loaded)
+            .reduce(f64::min);
+        sauced.is_some_and(|at| {
+            let hot = setup.problem.last_dial() >= SUGAR_BURNS_FROM;
+            hot && pull - at > SUGAR_STANDS * 60.0
+        })
+    }
+
+    /// The coldest spot over time.
+    fn path(&self, end: f64) -> Vec<(f64, Likely<f64>)> {
+        /// Points of it.
+        const POINTS: u32 = 40;
+        (0..=POINTS)
+            .filter_map(|n| {
+                let at = end * f64::from(n) / f64::from(POINTS);
+                Some((self.loaded + at, self.core(at)?))
+            })
+            .collect()
+    }
+
+    fn colours(&self, now: f64) -> [Browning; 2] {
+        let track = &self.curves.usual;
+        [&track.upper, &track.lower].map(|face| {
+            let amount = curve::value_at(&track.at, face, now);
+            Browning::of(amount * self.colour.exp())
+        })
+    }
+
+    fn doubted(&self) -> Vec<(u128, Doubt)> {
+        let weights = self.used.iter().zip(&self.posterior.weights);
+        weights
+            .filter(|(_, weight)| **weight < DOUBTED)
+            .filter_map(|(n, _)| {
+                let reading = self.facts.readings.get(*n)?;
+                let loaded = self.facts.batch(reading.batch)?.loaded?;
+                let expected = self.curves.usual.core_at(reading.at - loaded);
+                let doubt = if reading.what.celsius() > expected {
+                    Doubt::High
+                } else {
+                    Doubt::Low
+                };
+                Some((reading.id, doubt))
+            })
+            .collect()
+    }
+
+    /// How much longer than assumed it takes, by what was measured.
+    fn longer(&self) -> f64 {
+        let goal = self.curves.passage(self.goal.core);
+        goal.map_or(1.0, |goal| {
+            (self.posterior.predict(&goal).0 - goal.mean).exp()
+        })
+    }
+}
+
+impl<T: Copy> Likely<T> {
+    /// The same of something that goes with it.
+    pub fn map<U>(self, of: impl Fn(T) -> U) -> Likely<U> {
+        Likely {
+            value: of(self.value),
+            low: of(self.low),
+            high: of(self.high),
+        }
+    }
+}
+
+impl Track {
+    /// Whether it was out at all.
+    pub fn was_out(&self) -> bool {
+        self.first_in < self.at.len()
+    }
+}

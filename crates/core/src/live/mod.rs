@@ -1,0 +1,22 @@
+//! The cook as it really goes: what was told of it is computed along with the plan that is left, what was
+//! not known is adjusted to what was seen, and from both follows what is due when.
+//!
+//! A pure function of the plan and of what was told: any process gives the same answer, also after a
+//! restart, and an undo gives back exactly what was before.
+
+mod course;
+mod curves;
+mod estimate;
+mod facts;
+mod gauss;
+mod planned;
+mod process;
+mod safe;
+mod told;
+mod track;
+
+pub use course::{Course, StepState};
+pub use estimate::{Doubt, Estimate, Likely, Read};
+pub use planned::{Planned, PlannedStep};
+pub use safe::Safe;
+pub use told::{Told, What, standing};

@@ -1,0 +1,72 @@
+//! Whether a batch may be served: by what was measured, never by what is computed alone.
+
+use super::facts::Facts;
+use super::planned::Planned;
+use crate::doneness::lethality::uk_hold;
+use crate::units::Temperature;
+
+/// Whether it may be served as the region's guidance has it.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub enum Safe {
+    /// The guidance gives no minimum for it.
+    NoMinimum,
+    /// The cook planned it below the minimum, and knows.
+    Waived,
+    /// A reading says so.
+    Measured,
+    /// A reading says so if it stays there until then, seconds since the epoch.
+    Holding(f64),
+    /// Likely, but no reading says so.
+    NotMeasured,
+    /// Not as it is.
+    Short,
+}
+
+/// A resting piece read below the minimum so soon after another at it is a colder piece, s: none cools so
+/// fast.
+const COLDER: f64 = 300.0;
+
+/// Judges a batch by its number from 1; `likely` is what nine cooks in ten at least get to, °C.
+pub fn safe(planned: Planned, facts: &Facts, number: usize, likely: f64) -> Safe {
+    let request = planned.request;
+    let Some(floor) = request.floor_kept() else {
+        return if request.floor().core.is_some() {
+            Safe::Waived
+        } else {
+            Safe::NoMinimum
+        };
+    };
+    let least = floor.core.map_or(0.0, |core| core.celsius());
+    // As thermometers show it: a tenth.
+    let is_enough = |core: Temperature| core.celsius() >= least - 0.05;
+    let out = facts.batch(number).and_then(|batch| batch.out);
+    let mut proven: Option<(f64, Temperature)> = None;
+    for reading in facts.readings.iter().filter(|one| one.batch == number) {
+        let resting = out.is_some_and(|out| reading.at >= out);
+        match proven {
+            None if is_enough(reading.what) => proven = Some((reading.at, reading.what)),
+            Some((at, _)) if !is_enough(reading.what) && (!resting || reading.at < at + COLDER) => {
+                proven = None;
+            }
+            _ => {}
+        }
+    }
+    let Some((at, core)) = proven else {
+        return if likely >= least {
+            Safe::NotMeasured
+        } else {
+            Safe::Short
+        };
+    };
+    let held = if floor.hold.seconds() > 0.0 {
+        uk_hold(core).map_or(floor.hold.seconds(), |hold| hold.seconds())
+    } else {
+        0.0
+    };
+    let until = at + held.max(floor.rest.seconds());
+    if facts.latest >= until {
+        Safe::Measured
+    } else {
+        Safe::Holding(until)
+    }
+}

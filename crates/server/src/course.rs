@@ -1,0 +1,201 @@
+//! A cook that is under way: what was told of it, answered by the core.
+
+use chrono::{DateTime, Utc};
+use ember_core::live::{
+    Course, Doubt, Estimate, Likely, Planned, PlannedStep, Safe, Told, standing,
+};
+use ember_core::plan::Request;
+use ember_core::units::Temperature;
+use uuid::Uuid;
+
+use crate::dto::course::{CourseDto, DoubtDto, EstimateDto, ReadingDto, SafeDto, StepStateDto};
+use crate::dto::event::{EventDto, HappeningDto, OutcomeDto};
+use crate::dto::plan::{PictureDto, PlanDto, StepDto};
+use crate::dto::request::RequestDto;
+use crate::error::ApiError;
+
+/// Seconds since the epoch.
+#[must_use]
+pub fn seconds(at: DateTime<Utc>) -> f64 {
+    at.timestamp_millis() as f64 / 1000.0
+}
+
+fn time(seconds: f64) -> DateTime<Utc> {
+    DateTime::from_timestamp_millis((seconds * 1000.0).round() as i64).unwrap_or_default()
+}
+
+/// What the core takes of events, in their order; a reading with the air is two things under one identity.
+fn told(events: &[EventDto]) -> Vec<Told> {
+    let all = events.iter().flat_map(|event| {
+        let what = event.happening.to_core().unwrap_or_default();
+        what.into_iter().map(|what| Told {
+            id: event.id.as_u128(),
+            at: seconds(event.at),
+            batch: event.happening.batch(),
+            what,
+        })
+    });
+    all.collect()
+}
+
+/// The events that were not taken back.
+#[must_use]
+pub fn stands(events: &[EventDto]) -> Vec<&EventDto> {
+    // The core knows nothing of the start: for this it is told as something that may be taken back too.
+    let marks: Vec<Told> = events
+        .iter()
+        .map(|event| Told {
+            id: event.id.as_u128(),
+            at: seconds(event.at),
+            batch: None,
+            what: match event.happening {
+                HappeningDto::Undone { event } => ember_core::live::What::Undone(event.as_u128()),
+                _ => ember_core::live::What::Served,
+            },
+        })
+        .collect();
+    let left: Vec<u128> = standing(&marks).iter().map(|one| one.id).collect();
+    let stays = |event: &&EventDto| left.contains(&event.id.as_u128());
+    events.iter().filter(stays).collect()
+}
+
+/// How it came out, by the last that was said of it and not taken back.
+#[must_use]
+pub fn outcome(events: &[EventDto]) -> Option<OutcomeDto> {
+    let last = stands(events).into_iter().rev();
+    last.into_iter().find_map(|event| match &event.happening {
+        HappeningDto::Finished(outcome) => Some(outcome.clone()),
+        _ => None,
+    })
+}
+
+/// A cook as it stands.
+///
+/// # Errors
+/// That its sentence is not one of this version.
+pub fn of(
+    request: &RequestDto,
+    plan: &PlanDto,
+    started: DateTime<Utc>,
+    events: &[EventDto],
+) -> Result<CourseDto, ApiError> {
+    let request = Request::try_from(request)?;
+    let steps: Vec<PlannedStep> = plan.steps.iter().map(StepDto::planned).collect();
+    let planned = Planned {
+        request: &request,
+        steps: &steps,
+        minutes: &plan.picture.minutes,
+        core: &plan.picture.core_c,
+        inside: Temperature::from_celsius(plan.pull_core_c),
+        rise: plan.peak_core_c - plan.pull_core_c,
+    };
+    let course = Course::of(planned, seconds(started), &told(events));
+    Ok(CourseDto {
+        steps: course
+            .steps
+            .iter()
+            .map(|step| StepStateDto {
+                due_at: time(step.due),
+                done_at: step.done.map(time),
+                passed: step.passed,
+            })
+            .collect(),
+        current: course.current,
+        behind_s: course.behind,
+        loaded_at: course.loaded.map(time),
+        pulled_at: course.pulled.map(time),
+        served_at: course.served.map(time),
+        estimate: course.estimate.map(estimate),
+        moved_s: course.moved,
+        outcome: outcome(events),
+    })
+}
+
+/// When the meat of a cook went in: for a list.
+#[must_use]
+pub fn loaded(
+    request: &RequestDto,
+    steps: &[StepDto],
+    picture: &PictureDto,
+    started: DateTime<Utc>,
+    events: &[EventDto],
+) -> Option<f64> {
+    let request = Request::try_from(request).ok()?;
+    let steps: Vec<PlannedStep> = steps.iter().map(StepDto::planned).collect();
+    let planned = Planned {
+        request: &request,
+        steps: &steps,
+        minutes: &picture.minutes,
+        core: &picture.core_c,
+        inside: request.target,
+        rise: 0.0,
+    };
+    Course::told(planned, seconds(started), &told(events)).loaded
+}
+
+fn band<T>(likely: &Likely<T>, of: impl Fn(&T) -> f64) -> [f64; 2] {
+    [of(&likely.low), of(&likely.high)]
+}
+
+fn estimate(estimate: Estimate) -> EstimateDto {
+    let celsius = |core: &Temperature| core.celsius();
+    let loaded = estimate.path.first().map_or(0.0, |(at, _)| *at);
+    let path = |of: fn(&Likely<f64>) -> f64| {
+        let all = estimate.path.iter();
+        all.map(|(_, core)| (of(core) * 10.0).round() / 10.0)
+            .collect()
+    };
+    let (safe, safe_from) = match estimate.safe {
+        Safe::NoMinimum => (SafeDto::NoMinimum, None),
+        Safe::Waived => (SafeDto::Waived, None),
+        Safe::Measured => (SafeDto::Measured, None),
+        Safe::Holding(until) => (SafeDto::Holding, Some(time(until))),
+        Safe::NotMeasured => (SafeDto::NotMeasured, None),
+        Safe::Short => (SafeDto::Short, None),
+    };
+    EstimateDto {
+        batch: u32::try_from(estimate.batch).unwrap_or(1),
+        at: time(estimate.at),
+        core_c: estimate.core.value.celsius(),
+        core_band_c: band(&estimate.core, celsius),
+        inside_at: estimate.inside.map(|inside| time(inside.value)),
+        inside_band_at: estimate
+            .inside
+            .map(|inside| [time(inside.low), time(inside.high)]),
+        outside_at: estimate.outside.map(time),
+        pull_at: estimate.pull.map(time),
+        decides: estimate.decides.into(),
+        at_pull_c: estimate.at_pull.celsius(),
+        peak_c: estimate.peak.value.celsius(),
+        peak_band_c: band(&estimate.peak, celsius),
+        peak_at: time(estimate.peak_at),
+        faces: estimate.colours.map(Into::into),
+        faces_at_pull: estimate.colours_then.map(Into::into),
+        sauce_burns: estimate.burns,
+        reading: estimate.reading.map(|reading| ReadingDto {
+            event: Uuid::from_u128(reading.id),
+            at: time(reading.at),
+            core_c: reading.core.celsius(),
+            expected_c: reading.expected.map(|core| core.celsius()),
+        }),
+        doubted: estimate
+            .doubted
+            .iter()
+            .map(|(id, doubt)| DoubtDto {
+                event: Uuid::from_u128(*id),
+                high: *doubt == Doubt::High,
+            })
+            .collect(),
+        back_in_s: estimate.back_in.map(|time| time.seconds()),
+        safe,
+        safe_from,
+        path_min: estimate
+            .path
+            .iter()
+            .map(|(at, _)| ((at - loaded) / 0.6).round() / 100.0)
+            .collect(),
+        path_c: path(|core| core.value),
+        path_low_c: path(|core| core.low),
+        path_high_c: path(|core| core.high),
+    }
+}

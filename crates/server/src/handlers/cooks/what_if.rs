@@ -1,0 +1,33 @@
+use actix_web::post;
+use actix_web::web::{Data, Json, Path};
+use uuid::Uuid;
+
+use crate::body::Body;
+use crate::context::Context;
+use crate::cooks;
+use crate::dto::course::{CourseDto, WhatIfDto};
+use crate::error::{ApiError, Problem};
+
+/// How a cook would stand if something happened now; nothing is kept.
+#[utoipa::path(
+    operation_id = "what_if",
+    tag = "cooks",
+    request_body = WhatIfDto,
+    responses(
+        (status = 200, body = CourseDto),
+        (status = 404, body = Problem, content_type = "application/problem+json"),
+        (status = 409, body = Problem, content_type = "application/problem+json"),
+    )
+)]
+#[post("/cooks/{id}/what-if")]
+pub async fn what_if(
+    context: Data<Context>,
+    id: Path<Uuid>,
+    body: Body<WhatIfDto>,
+) -> Result<Json<CourseDto>, ApiError> {
+    let (id, happening, now) = (id.into_inner(), body.0.happening, context.now());
+    let course = context
+        .query(move |connection| cooks::what_if(connection, id, happening, now))
+        .await?;
+    Ok(Json(course))
+}
