@@ -4,6 +4,7 @@ import { answer, client } from "./client";
 import type {
   Blend,
   Cook,
+  Happening,
   HouseholdSettings,
   Machine,
   MachinesDocument,
@@ -179,8 +180,36 @@ export const deleteCook = (id: string) =>
 export const restoreCook = (id: string) =>
   answer(client.POST("/api/cooks/{id}/restore", { params: { path: { id } } }));
 
+/** A server that does not answer for so long is tried again later, ms. */
+const PATIENCE = 8_000;
+
 export const sendReport = (id: string, report: Report) =>
-  answer(client.POST("/api/cooks/{id}/events", { params: { path: { id } }, body: report }));
+  answer(
+    client.POST("/api/cooks/{id}/events", {
+      params: { path: { id } },
+      body: report,
+      signal: AbortSignal.timeout(PATIENCE),
+    }),
+  );
+
+/** How a cook would stand if something happened now. */
+export const whatIfQuery = (id: string, revision: number, happening: Happening | null) =>
+  queryOptions({
+    queryKey: ["what-if", id, revision, happening],
+    queryFn: ({ signal }) =>
+      happening
+        ? answer(
+            client.POST("/api/cooks/{id}/what-if", {
+              params: { path: { id } },
+              body: { happening },
+              signal,
+            }),
+          )
+        : null,
+    placeholderData: keepPreviousData,
+    enabled: happening !== null,
+    retry: false,
+  });
 
 /** Everything of a supper in its place. */
 export const supperQuery = (supper: Supper) =>
@@ -219,7 +248,13 @@ export const changeSupper = (known: Seen, supper: Supper) =>
 
 /** What happened in a supper; everything else is planned anew around it. */
 export const sendSupperReport = (id: string, report: SupperReport) =>
-  answer(client.POST("/api/suppers/{id}/events", { params: { path: { id } }, body: report }));
+  answer(
+    client.POST("/api/suppers/{id}/events", {
+      params: { path: { id } },
+      body: report,
+      signal: AbortSignal.timeout(PATIENCE),
+    }),
+  );
 
 export const deleteSupper = (known: Seen) =>
   answer(client.DELETE("/api/suppers/{id}", { params: seen(known) }));

@@ -11,6 +11,8 @@ import { More } from "./More";
 
 // Asked for with a key, and then loaded.
 const Keys = lazy(() => import("./Keys"));
+// After the page is there.
+const Watch = lazy(() => import("../features/alarm/Watch"));
 
 const PLACES = [
   { to: "/plan", name: "Plan" },
@@ -116,6 +118,9 @@ export function Frame() {
           No connection. What is on the screen goes on; what you report is kept and sent later.
         </Box>
       )}
+      <Suspense>
+        <Watch />
+      </Suspense>
       <Box as="main" id="main" px={{ base: "5", md: "9" }} pb="12" tabIndex={-1} outline="none">
         <Outlet />
       </Box>

@@ -34,6 +34,9 @@ const plan = createRoute({
 const fryer = createRoute({
   getParentRoute: () => root,
   path: "/fryer",
+  /** The supper to show large. */
+  validateSearch: ({ supper }: Record<string, unknown>): { supper?: string } =>
+    typeof supper === "string" ? { supper } : { supper: undefined },
   component: lazyRouteComponent(() => import("../places/fryer/FryerPlace"), "FryerPlace"),
 });
 

@@ -66,3 +66,40 @@ export function useIdentity(said: unknown): string {
   setKnown(next);
   return next.id;
 }
+
+/** Lets something happen once within so many milliseconds: double taps and bouncing keys count once. */
+export function useOnce(within: number): (work: () => void) => void {
+  const last = useRef(Number.NEGATIVE_INFINITY);
+  return (work) => {
+    const now = performance.now();
+    if (now - last.current < within) return;
+    last.current = now;
+    work();
+  };
+}
+
+/** How long the page was last behind another one or asleep, ms, until it is looked at for a while. */
+export function useWasAway(longer: number, shown: number): number {
+  const [away, setAway] = useState(0);
+  useEffect(() => {
+    let since = document.hidden ? Date.now() : 0;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const change = () => {
+      if (document.hidden) {
+        since = Date.now();
+        return;
+      }
+      const time = since > 0 ? Date.now() - since : 0;
+      if (time < longer) return;
+      setAway(time);
+      clearTimeout(timer);
+      timer = setTimeout(() => setAway(0), shown);
+    };
+    document.addEventListener("visibilitychange", change);
+    return () => {
+      document.removeEventListener("visibilitychange", change);
+      clearTimeout(timer);
+    };
+  }, [longer, shown]);
+  return away;
+}

@@ -1,48 +1,82 @@
 import { describe, expect, it } from "vitest";
-import { type Kept, Outbox } from "./outbox";
+import type { BoxStore } from "./boxStore";
+import { type Kept, Outbox, type Sent } from "./outbox";
 
-function storage(): Pick<Storage, "getItem" | "setItem"> {
-  const map = new Map<string, string>();
-  return {
-    getItem: (key) => map.get(key) ?? null,
-    setItem: (key, value) => void map.set(key, value),
+/** One database under several tabs. */
+function shared() {
+  const rows = new Map<string, Kept<string>>();
+  const tabs = new Set<() => void>();
+  const store = (): BoxStore<Kept<string>> => {
+    let own: (() => void) | null = null;
+    const tell = () => {
+      for (const tab of tabs) if (tab !== own) tab();
+    };
+    return {
+      all: async () => [...rows.values()],
+      put: async (one) => {
+        rows.set(one.id, one);
+        tell();
+      },
+      remove: async (id) => {
+        rows.delete(id);
+        tell();
+      },
+      listen: (changed) => {
+        own = changed;
+        tabs.add(changed);
+      },
+    };
   };
+  return { rows, store };
 }
 
-const report = (id: string): Kept<string> => ({ id, of: "c", at: 0, happening: id });
+let minute = 0;
+const report = (id: string): Kept<string> => ({ id, of: "c", at: minute++, happening: id });
+const settled = () => new Promise((done) => setTimeout(done, 5));
+const box = (store: BoxStore<Kept<string>>, send: (id: string) => Sent) =>
+  new Outbox<string>("box", store, async (kept) => send(kept.id));
 
 describe("outbox", () => {
   it("keeps reports through a reload while nothing can be sent, then sends them in order", async () => {
-    const kept = storage();
-    const offline = new Outbox<string>("box", kept, async () => "later");
+    const { store, rows } = shared();
+    const offline = box(store(), () => "later");
     offline.add(report("a"));
     offline.add(report("b"));
-    await offline.flush();
     expect(offline.waiting()).toHaveLength(2);
+    await settled();
 
     const sent: string[] = [];
-    const online = new Outbox<string>("box", kept, async (one) => {
-      sent.push(one.id);
+    const online = box(store(), (id) => {
+      sent.push(id);
       return "sent";
     });
     await online.flush();
     expect(sent).toEqual(["a", "b"]);
-    expect(online.waiting()).toHaveLength(0);
-    expect(new Outbox<string>("box", kept, async () => "sent").waiting()).toHaveLength(0);
+    expect(rows.size).toBe(0);
+    await settled();
+    expect(offline.waiting()).toEqual([]);
   });
 
-  it("lets a refused report go, so that it does not block the others", async () => {
-    const outbox = new Outbox<string>("box", storage(), async (one) =>
-      one.id === "bad" ? "refused" : "sent",
-    );
+  it("keeps what two tabs tell at the same time", async () => {
+    const { store, rows } = shared();
+    const [first, second] = [box(store(), () => "later"), box(store(), () => "later")];
+    first.add(report("a"));
+    second.add(report("b"));
+    await settled();
+    expect([...rows.keys()].sort()).toEqual(["a", "b"]);
+    expect(first.waiting().map((one) => one.id)).toEqual(["a", "b"]);
+    expect(second.waiting().map((one) => one.id)).toEqual(["a", "b"]);
+  });
+
+  it("shows what was refused, sends the others, and forgets it when told to", async () => {
+    const { store } = shared();
+    const outbox = box(store(), (id) => (id === "bad" ? { refused: "closed" } : "sent"));
     outbox.add(report("bad"));
     outbox.add(report("good"));
+    await settled();
     await outbox.flush();
-    expect(outbox.waiting()).toHaveLength(0);
-  });
-
-  it("starts empty from a storage that holds nonsense", () => {
-    const broken = { getItem: () => "{", setItem: () => undefined };
-    expect(new Outbox<string>("box", broken, async () => "sent").waiting()).toEqual([]);
+    expect(outbox.waiting().map((one) => [one.id, one.refused])).toEqual([["bad", "closed"]]);
+    await outbox.dismiss("bad");
+    expect(outbox.waiting()).toEqual([]);
   });
 });

@@ -1,5 +1,7 @@
-// Reports made at the fryer, kept in this browser until the server has them. A report carries its
-// own id, so sending it twice does no harm, and its age, so that the server's clock dates it.
+// What was told is kept in this browser until the server has it. Each carries its own id, so sending it
+// twice does no harm, and its age, so that the server's clock dates it. All tabs share one box; one of
+// them sends at a time.
+import type { BoxStore } from "./boxStore";
 
 export interface Kept<H> {
   id: string;
@@ -8,46 +10,58 @@ export interface Kept<H> {
   /** When it happened, by this device's clock, ms. */
   at: number;
   happening: H;
+  /** Why the server did not take it; it is not sent again. */
+  refused?: string;
 }
 
+/** What came of sending: it was taken, it never will be and why, or it has to wait. */
+export type Sent = "sent" | "later" | { refused: string };
+
 export class Outbox<H> {
-  private kept: Kept<H>[];
+  private kept: Kept<H>[] = [];
+  /** On their way into the store. */
+  private readonly coming = new Map<string, Kept<H>>();
   private readonly listeners = new Set<() => void>();
   private sending: Promise<void> | null = null;
+  private readonly read: Promise<void>;
 
   constructor(
-    private readonly key: string,
-    private readonly storage: Pick<Storage, "getItem" | "setItem">,
-    private readonly send: (kept: Kept<H>) => Promise<"sent" | "refused" | "later">,
+    private readonly name: string,
+    private readonly store: BoxStore<Kept<H>>,
+    private readonly send: (kept: Kept<H>) => Promise<Sent>,
   ) {
-    this.kept = this.read();
+    this.read = this.refresh();
+    store.listen(() => void this.refresh());
   }
 
-  private read(): Kept<H>[] {
-    try {
-      const kept = JSON.parse(this.storage.getItem(this.key) ?? "[]");
-      // What waited when the application was last updated says "cook".
-      return Array.isArray(kept) ? kept.map((one) => ({ of: one.cook, ...one })) : [];
-    } catch {
-      return [];
-    }
+  private async refresh(): Promise<void> {
+    const stored = await this.store.all();
+    const known = new Set(stored.map((one) => one.id));
+    this.show([...stored, ...[...this.coming.values()].filter((one) => !known.has(one.id))]);
   }
 
-  private write(kept: Kept<H>[]) {
-    this.kept = kept;
-    try {
-      this.storage.setItem(this.key, JSON.stringify(kept));
-    } catch {
-      // Kept in memory at least.
-    }
+  private show(kept: Kept<H>[]) {
+    this.kept = [...kept].sort((a, b) => a.at - b.at || a.id.localeCompare(b.id));
     for (const listener of this.listeners) listener();
   }
 
   add(report: Kept<H>) {
-    this.write([...this.kept, report]);
-    void this.flush();
+    // Shown at once; kept a moment later.
+    this.coming.set(report.id, report);
+    this.show([...this.kept, report]);
+    void this.store.put(report).then(() => {
+      this.coming.delete(report.id);
+      return this.flush();
+    });
   }
 
+  /** Forgets one that was refused. */
+  async dismiss(id: string) {
+    await this.store.remove(id);
+    await this.refresh();
+  }
+
+  /** All that is kept, refused ones too, in the order in which it happened. */
   waiting = () => this.kept;
 
   subscribe = (listener: () => void) => {
@@ -55,19 +69,36 @@ export class Outbox<H> {
     return () => this.listeners.delete(listener);
   };
 
-  /** Sends what is kept, in order, until one has to wait; one sending at a time. */
+  /** Sends what is kept, in order, until one has to wait; in one tab at a time. */
   flush(): Promise<void> {
-    this.sending ??= this.sendAll().finally(() => {
-      this.sending = null;
-    });
+    this.sending ??= this.read
+      .then(() => alone(`zesty-ember.${this.name}`, () => this.sendAll()))
+      .finally(() => {
+        this.sending = null;
+      });
     return this.sending;
   }
 
   private async sendAll(): Promise<void> {
-    for (let first = this.kept[0]; first; first = this.kept[0]) {
-      const { id } = first;
-      if ((await this.send(first)) === "later") return;
-      this.write(this.kept.filter((report) => report.id !== id));
+    for (;;) {
+      // Another tab may have kept or sent something.
+      await this.refresh();
+      const first = this.kept.find((report) => report.refused === undefined);
+      if (!first) return;
+      const sent = await this.send(first);
+      if (sent === "later") return;
+      if (sent === "sent") await this.store.remove(first.id);
+      else await this.store.put({ ...first, refused: sent.refused });
+      await this.refresh();
     }
   }
+}
+
+/** Does something unless another tab is at it. */
+async function alone(name: string, work: () => Promise<void>): Promise<void> {
+  // Only a secure origin has locks; without them two tabs may send the same, which does no harm.
+  if (typeof navigator === "undefined" || !("locks" in navigator)) return work();
+  await navigator.locks.request(name, { ifAvailable: true }, async (lock) => {
+    if (lock) await work();
+  });
 }

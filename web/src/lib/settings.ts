@@ -13,6 +13,8 @@ export interface Settings extends Units {
   vulnerable: boolean;
   colour: "auto" | "light" | "dark";
   muted: boolean;
+  /** A soft sound comes so long before something is due, minutes; 0 for none. */
+  prealert_min: number;
 }
 
 const KEY = "zesty-ember.settings";
@@ -28,6 +30,7 @@ const USUAL: Settings = {
   vulnerable: false,
   colour: "auto",
   muted: false,
+  prealert_min: 5,
 };
 
 let current: Settings = read();

@@ -54,6 +54,10 @@ pub struct Report {
 /// // What came before is done with it; the cook is as long as planned, from when it went in.
 /// assert_eq!((begun[0].start, begun[0].end), (0, 5));
 /// assert_eq!((begun[1].start, begun[1].end, begun[1].moments), (26, 56, 1));
+/// // "Done already" of its first moment ends that moment, not the cook.
+/// let preheated = Report { what: Reported::Done, ..loaded.clone() };
+/// let cook = &report(&[], &stood, &preheated)[1];
+/// assert_eq!((cook.start, cook.end, cook.moments), (23, 53, 1));
 /// // The same again moves nothing.
 /// let twice = Report { at: 31, ..loaded };
 /// assert_eq!(report(&begun, &stood, &twice), begun);
@@ -85,10 +89,15 @@ pub fn report(begun: &[BegunTask], stood: &Before, report: &Report) -> Vec<Begun
         }
         Reported::Done if report.moment < done => return begun.to_vec(),
         // One of its moments: the task goes on.
-        Reported::Done
-            if under_way && report.moment_end.is_some_and(|moment_end| moment_end < end) =>
-        {
+        Reported::Done if under_way && is_before(report.moment_end, end) => {
             (start, end, report.moment + 1)
+        }
+        // A moment of a cook that nobody told the beginning of: it ends now, and the cook goes on. What
+        // waits after other work, a salting, may be over with it.
+        Reported::Done if *key == TaskKey::Cook && is_before(report.moment_end, end) => {
+            let before = report.moment_end.map_or(0, |moment_end| moment_end - start);
+            let from = report.at - before;
+            (from, from + end - start, report.moment + 1)
         }
         Reported::Done => (start.min(report.at), report.at, ALL),
     };
@@ -121,4 +130,8 @@ pub fn report(begun: &[BegunTask], stood: &Before, report: &Report) -> Vec<Begun
         moments,
     });
     now
+}
+
+fn is_before(moment_end: Option<Minute>, end: Minute) -> bool {
+    moment_end.is_some_and(|moment_end| moment_end < end)
 }

@@ -1,6 +1,6 @@
-// A reading of the thermometer with large keys, for one wet hand.
-import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { type KeyboardEvent, useState } from "react";
+// A reading of the thermometer with large keys, for one wet hand; a keyboard types into the field.
+import { Flex, Grid, Input, Text } from "@chakra-ui/react";
+import { useId, useState } from "react";
 import { Action } from "../../components/recipes";
 import { degree, fromScale, type Units } from "../../lib/units";
 
@@ -12,75 +12,84 @@ interface KeypadProps {
 }
 
 const KEYS = ["1", "2", "3", "4", "5", "6", "7", "8", "9", "⌫", "0", "OK"] as const;
-const DIGITS = 3;
+const LONGEST = 5;
 /** What a kitchen thermometer can show, °C; the server's bound for a reading. */
 const RANGE = [-5, 130] as const;
 
 export function Keypad({ units, title, onEnter, onCancel }: KeypadProps) {
   const [text, setText] = useState("");
-  const celsius = fromScale(Number(text), units);
-  const wrong = text !== "" && (celsius < RANGE[0] || celsius > RANGE[1]);
-
-  const press = (key: string) => {
-    if (key === "⌫" || key === "Backspace") setText(text.slice(0, -1));
-    else if (key === "OK" || key === "Enter") {
-      if (text !== "" && !wrong) onEnter(celsius);
-    } else if (/^\d$/.test(key) && text.length < DIGITS) setText(text + key);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const id = useId();
+  const type = (next: string) => {
+    setText(next.slice(0, LONGEST));
+    setWrong(null);
   };
-  const onKey = (event: KeyboardEvent) => {
-    if (event.key === "Escape") onCancel();
-    else if (event.target === event.currentTarget || event.key !== "Enter") press(event.key);
+  const enter = () => {
+    const celsius = fromScale(Number(text.replace(",", ".")), units);
+    if (text.trim() === "" || !Number.isFinite(celsius)) {
+      return setWrong(`Type what the thermometer shows, in ${degree(units)}.`);
+    }
+    if (celsius < RANGE[0] || celsius > RANGE[1]) {
+      return setWrong(`A kitchen thermometer does not show ${text} ${degree(units)}. Correct it.`);
+    }
+    onEnter(celsius);
   };
-
   return (
-    <Box
-      role="group"
-      aria-label={title}
-      tabIndex={-1}
-      ref={(element: HTMLDivElement | null) => element?.focus()}
-      onKeyDown={onKey}
-      outline="none"
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        enter();
+      }}
+      onKeyDown={(event) => {
+        if (event.key === "Escape") onCancel();
+      }}
     >
       <Flex justify="space-between" align="baseline" mb="2">
         <Text textStyle="section">{title}</Text>
         <Action type="button" look="plain" whiteSpace="nowrap" flexShrink="0" onClick={onCancel}>
-          Not now
+          Cancel
         </Action>
       </Flex>
-      <Text
-        textStyle="count"
-        color={wrong ? "beet" : "ink"}
-        role="status"
-        aria-live="polite"
-        mb="2"
-      >
-        {text === "" ? "–" : text}
+      <Flex align="baseline" gap="3" mb="2">
+        <Input
+          ref={(element: HTMLInputElement | null) => element?.focus()}
+          aria-label={`Core in ${degree(units)}`}
+          aria-invalid={wrong !== null}
+          aria-describedby={wrong ? id : undefined}
+          inputMode="none"
+          autoComplete="off"
+          textStyle="count"
+          h="auto"
+          border="none"
+          px="0"
+          value={text}
+          placeholder="–"
+          onChange={(event) => type(event.target.value)}
+        />
         <Text as="span" textStyle="title" color="ink.soft">
-          {" "}
           {degree(units)}
         </Text>
+      </Flex>
+      <Text id={id} role="alert" color="beet" textStyle="body" minH="6" mb="2">
+        {wrong}
       </Text>
-      {wrong ? (
-        <Text role="alert" color="beet" textStyle="body" mb="2">
-          {text} {degree(units)} is more than a kitchen thermometer shows. Mend it with ⌫.
-        </Text>
-      ) : null}
       <Grid templateColumns="repeat(3, 1fr)" gap="2.5">
         {KEYS.map((key) => (
           <Action
             key={key}
-            type="button"
+            type={key === "OK" ? "submit" : "button"}
             look={key === "OK" ? "zest" : "quiet"}
             textStyle="key"
             minH="key"
             aria-label={key === "⌫" ? "take one back" : key}
-            disabled={key === "OK" && (text === "" || wrong)}
-            onClick={() => press(key)}
+            onClick={
+              key === "OK" ? undefined : () => type(key === "⌫" ? text.slice(0, -1) : text + key)
+            }
           >
             {key}
           </Action>
         ))}
       </Grid>
-    </Box>
+    </form>
   );
 }

@@ -1,67 +1,51 @@
-// Reporting what happened at the fryer: at once where there is a connection, later where not.
-import { useQueryClient } from "@tanstack/react-query";
-import { useEffect, useSyncExternalStore } from "react";
+// Telling what happens in a cook: at once where there is a connection, later where not.
+import { type QueryClient, useQueryClient } from "@tanstack/react-query";
+import { useSyncExternalStore } from "react";
 import { ApiFailure } from "../../api/client";
 import { cookChanged, sendReport } from "../../api/queries";
-import type { Cook, Happening } from "../../api/types";
+import type { Happening } from "../../api/types";
+import { browserBox } from "../../lib/boxStore";
 import { type Kept, Outbox } from "../../lib/outbox";
 
-type Listener = (cook: Cook | null, refused: string | null) => void;
+/** Where answers go, once the application runs. */
+let queries: QueryClient | null = null;
+/** Whether the last try reached the server. */
+let reached = true;
 
-const listeners = new Set<Listener>();
+export const isReached = () => reached;
 
-const outbox = new Outbox<Happening>(
-  "zesty-ember.outbox",
-  localStorage,
-  async (kept: Kept<Happening>) => {
-    try {
-      const cook = await sendReport(kept.of, {
-        id: kept.id,
-        ago_s: Math.min(86_400, Math.max(0, (Date.now() - kept.at) / 1000)),
-        happening: kept.happening,
-      });
-      for (const listener of listeners) listener(cook, null);
-      return "sent";
-    } catch (error) {
-      if (error instanceof ApiFailure && !error.isPassing) {
-        for (const listener of listeners) listener(null, error.message);
-        return "refused";
-      }
-      return "later";
-    }
-  },
-);
+const box = browserBox<Kept<Happening>>("cooks", "zesty-ember.outbox");
 
-/** How often waiting reports are tried again, ms. */
-const AGAIN = 3_000;
+export const cookReports = new Outbox<Happening>("cooks", box, async (kept) => {
+  try {
+    const cook = await sendReport(kept.of, {
+      id: kept.id,
+      ago_s: Math.min(86_400, Math.max(0, (Date.now() - kept.at) / 1000)),
+      happening: kept.happening,
+    });
+    reached = true;
+    if (queries) cookChanged(queries, cook);
+    return "sent";
+  } catch (error) {
+    if (error instanceof ApiFailure && !error.isPassing) return { refused: error.message };
+    reached = false;
+    return "later";
+  }
+});
 
-/** Reports of a cook that wait to be sent, and a way to add one. */
-export function useReports(cook: string, onRefused: (message: string) => void) {
-  const queries = useQueryClient();
-  const waiting = useSyncExternalStore(outbox.subscribe, outbox.waiting);
-  useEffect(() => {
-    const listener: Listener = (changed, refused) => {
-      if (changed) cookChanged(queries, changed);
-      if (refused) onRefused(refused);
-    };
-    listeners.add(listener);
-    return () => {
-      listeners.delete(listener);
-    };
-  }, [queries, onRefused]);
-  useEffect(() => {
-    const again = () => void outbox.flush();
-    again();
-    const timer = setInterval(again, AGAIN);
-    window.addEventListener("online", again);
-    return () => {
-      clearInterval(timer);
-      window.removeEventListener("online", again);
-    };
-  }, []);
+/** All reports of cooks that wait to be sent. */
+export function useWaiting() {
+  queries = useQueryClient();
+  return useSyncExternalStore(cookReports.subscribe, cookReports.waiting);
+}
+
+/** Reports of one cook that wait or were refused, and a way to add one. */
+export function useReports(cook: string) {
+  const own = useWaiting().filter((report) => report.of === cook);
   return {
-    waiting: waiting.filter((report) => report.of === cook),
+    waiting: own.filter((report) => report.refused === undefined),
+    refused: own.filter((report) => report.refused !== undefined),
     report: (happening: Happening) =>
-      outbox.add({ id: crypto.randomUUID(), of: cook, at: Date.now(), happening }),
+      cookReports.add({ id: crypto.randomUUID(), of: cook, at: Date.now(), happening }),
   };
 }

@@ -1,6 +1,7 @@
-// Where a cook stands on this screen: what the server folded, and on top what waits to be sent.
+// Where a cook stands on this screen: what the server answered, and on top what waits to be sent.
 import type { Cook, Happening, Step } from "../../api/types";
 import type { Kept } from "../../lib/outbox";
+import { stands, told } from "./told";
 
 export interface StandingStep {
   step: Step;
@@ -8,6 +9,8 @@ export interface StandingStep {
   /** ms since the epoch, by this device's clock. */
   due: number;
   done: number | null;
+  /** Nobody told of it, but of what comes after it. */
+  passed: boolean;
 }
 
 export interface Standing {
@@ -15,7 +18,9 @@ export interface Standing {
   current: StandingStep | null;
   next: StandingStep[];
   loaded: number | null;
-  pulled: boolean;
+  /** Since when everything is out. */
+  pulled: number | null;
+  closed: boolean;
 }
 
 /** The server's time less this device's, ms, as of an answer received at `received`. */
@@ -30,26 +35,73 @@ export function standing(cook: Cook, waiting: Kept<Happening>[], skew: number): 
       index,
       due: state ? local(state.due_at) : 0,
       done: state?.done_at ? local(state.done_at) : null,
+      passed: state?.passed ?? false,
     };
   });
-  let pulled = cook.course?.pulled_at != null;
-  for (const { happening, at } of waiting) {
-    // What is reported here counts here at once; a step takes those before it along.
-    const through =
-      happening.kind === "step_done"
-        ? happening.step
-        : happening.kind === "pulled"
-          ? steps.findLastIndex((step) => step.step.kind === "pull")
-          : -1;
-    for (const step of steps.slice(0, through + 1)) step.done ??= at;
-    if (happening.kind === "pulled") pulled = true;
+  const state = {
+    steps,
+    pulled: cook.course?.pulled_at ? local(cook.course.pulled_at) : null,
+    closed: cook.state === "finished",
+  };
+  // What is told here counts here at once, until the server has answered it.
+  const standsNow = new Set(stands(told(cook, waiting, skew)).map((one) => one.id));
+  for (const one of waiting) if (standsNow.has(one.id)) apply(state, one);
+  // A rest is a wait: it is due when it is over.
+  for (const [n, step] of steps.entries()) {
+    const after = steps[n + 1];
+    if (step.step.kind === "rest" && after) step.due = Math.max(step.due, after.due);
   }
-  const open = steps.filter((step) => step.done === null);
+  const open = state.closed
+    ? []
+    : steps
+        .filter((step) => step.done === null && !step.passed)
+        .sort((a, b) => a.due - b.due || a.index - b.index);
   return {
     steps,
     current: open[0] ?? null,
     next: open.slice(1),
-    loaded: steps.find((step) => step.step.kind === "load")?.done ?? null,
-    pulled,
+    loaded: steps.find((step) => step.step.kind === "load")?.done ?? loadedAt(cook, skew),
+    pulled: state.pulled,
+    closed: state.closed,
   };
+}
+
+const loadedAt = (cook: Cook, skew: number) =>
+  cook.course?.loaded_at ? Date.parse(cook.course.loaded_at) - skew : null;
+
+interface State {
+  steps: StandingStep[];
+  pulled: number | null;
+  closed: boolean;
+}
+
+function apply(state: State, { happening, at }: Kept<Happening>) {
+  const { steps } = state;
+  const lastPull = steps.findLastIndex((step) => step.step.kind === "pull");
+  const done = (index: number) => {
+    const step = steps[index];
+    if (!step || step.done !== null) return;
+    step.done = at;
+    for (const before of steps.slice(0, index)) {
+      const same = before.step.batch === step.step.batch || step.step.batch === 0;
+      if (same && before.done === null) before.passed = true;
+    }
+    if (index === lastPull) state.pulled = at;
+  };
+  switch (happening.kind) {
+    case "step_done":
+      return done(happening.step);
+    case "pulled":
+      return done(lastPull);
+    case "put_back":
+      state.pulled = null;
+      for (const step of steps.slice(lastPull)) {
+        step.done = null;
+        step.passed = false;
+        step.due = Math.max(step.due, at);
+      }
+      return;
+    case "finished":
+      state.closed = true;
+  }
 }

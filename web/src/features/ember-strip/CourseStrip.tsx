@@ -1,6 +1,6 @@
 // The strip at the fryer: what has been is bright, what is to come is dim, and now is marked.
 import { Box, chakra } from "@chakra-ui/react";
-import type { Plan } from "../../api/types";
+import type { Estimate, Plan } from "../../api/types";
 import { FieldCanvas } from "../../components/FieldCanvas";
 import { SvgPath, SvgText } from "../../components/Svg";
 import { useWidth } from "../../lib/hooks";
@@ -9,6 +9,8 @@ interface CourseStripProps {
   plan: Plan;
   /** Minutes since loading, or nothing before. */
   now: number | null;
+  /** The core as it really goes, over the planned one. */
+  estimate: Estimate | null | undefined;
 }
 
 const HEIGHT = 96;
@@ -22,7 +24,7 @@ const NAMES: Record<string, string> = {
 };
 const GAP = 34;
 
-export function CourseStrip({ plan, now }: CourseStripProps) {
+export function CourseStrip({ plan, now, estimate }: CourseStripProps) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const end = plan.picture.minutes[plan.picture.minutes.length - 1] ?? 1;
   const x = (minute: number) => (minute / end) * width;
@@ -75,6 +77,7 @@ export function CourseStrip({ plan, now }: CourseStripProps) {
             ) : null}
           </g>
         ))}
+        <Core plan={plan} estimate={estimate} now={now} x={x} end={end} />
         {now !== null ? (
           <>
             <SvgPath d={`M${x(at)} 0V${HEIGHT}`} stroke="zest.mark" strokeWidth="4" />
@@ -93,5 +96,43 @@ export function CourseStrip({ plan, now }: CourseStripProps) {
       </chakra.svg>
       <Box h="labels" />
     </Box>
+  );
+}
+
+/** The core by temperature, from the lower edge up: planned thin, as it really goes thick up to now and
+ * thin after it. */
+const TOP = 100;
+
+interface CoreProps {
+  plan: Plan;
+  estimate: Estimate | null | undefined;
+  now: number | null;
+  x: (minute: number) => number;
+  end: number;
+}
+
+function Core({ plan, estimate, now, x, end }: CoreProps) {
+  if (now === null || !estimate) return null;
+  const y = (celsius: number) => HEIGHT * (1 - Math.min(TOP, Math.max(0, celsius)) / TOP);
+  const line = (minutes: number[], core: number[]) =>
+    minutes
+      .flatMap((minute, n) => (minute <= end ? [`${x(minute)} ${y(core[n] ?? 0)}`] : []))
+      .join("L");
+  const { path_min, path_c } = estimate;
+  const until = path_min.findLastIndex((minute) => minute <= now) + 1;
+  const before = line(path_min.slice(0, until), path_c);
+  const after = line(path_min.slice(Math.max(0, until - 1)), path_c.slice(Math.max(0, until - 1)));
+  return (
+    <>
+      <SvgPath
+        d={`M${line(plan.picture.minutes, plan.picture.core_c)}`}
+        stroke="mark.ink"
+        strokeWidth="1.5"
+        strokeDasharray="3 4"
+        fill="none"
+      />
+      {after ? <SvgPath d={`M${after}`} stroke="ink" strokeWidth="1.5" fill="none" /> : null}
+      {before ? <SvgPath d={`M${before}`} stroke="ink" strokeWidth="3.5" fill="none" /> : null}
+    </>
   );
 }

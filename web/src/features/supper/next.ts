@@ -37,6 +37,8 @@ export const nextMoment = (supper: Supper, plan: SupperPlan, now: number): Momen
 export type Told = "begun" | "done" | "later";
 
 const PUT_OFF = 5 * 60_000;
+/** The task that is the cook itself. */
+const COOK = "cook";
 /** More moments than a task has. */
 const ALL = 99;
 const time = (text: string) => new Date(text).getTime();
@@ -86,6 +88,10 @@ export function told(
   } else if (under && moment.moment >= doneOf(known) && time(moment.end_at) < end) {
     // One of its moments: the task goes on.
     next = { start, end, moments: moment.moment + 1 };
+  } else if (!under && task.key === COOK && time(moment.end_at) < end) {
+    // A moment of a cook nobody told the beginning of: it ends now, and the cook goes on.
+    const from = now - (time(moment.end_at) - start);
+    next = { start: from, end: from + end - start, moments: moment.moment + 1 };
   } else {
     next = { start: Math.min(start, now), end: now, moments: ALL };
   }

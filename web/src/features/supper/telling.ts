@@ -1,21 +1,23 @@
 // Telling a supper what has begun, is done, or takes longer: the rest is planned anew around it. What
 // is told is kept in this browser until the server has it, and counts on the screen at once.
 import { type QueryClient, useMutation, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useSyncExternalStore } from "react";
+import { useSyncExternalStore } from "react";
 import { ApiFailure } from "../../api/client";
 import { changeSupper, keptSupperQuery, SUPPER_LISTS, sendSupperReport } from "../../api/queries";
 import type { KeptSupper, Supper } from "../../api/types";
-import { Outbox } from "../../lib/outbox";
+import { browserBox } from "../../lib/boxStore";
+import { type Kept, Outbox } from "../../lib/outbox";
 import type { Moment } from "./Agenda";
 import { type Happened, type Told, taskOf, withWaiting } from "./next";
 
-type Listener = (changed: KeptSupper | null, refused: ApiFailure | null) => void;
-
-const listeners = new Set<Listener>();
+/** Where answers go, once the application runs. */
+let client: QueryClient | null = null;
 /** Whether the last try reached the server. */
 let reached = true;
 
-const outbox = new Outbox<Happened>("zesty-ember.suppers", localStorage, async (kept) => {
+const box = browserBox<Kept<Happened>>("suppers", "zesty-ember.suppers");
+
+export const supperReports = new Outbox<Happened>("suppers", box, async (kept) => {
   try {
     const changed = await sendSupperReport(kept.of, {
       ...kept.happening,
@@ -23,12 +25,12 @@ const outbox = new Outbox<Happened>("zesty-ember.suppers", localStorage, async (
       ago_s: Math.min(86_400, Math.max(0, (Date.now() - kept.at) / 1000)),
     });
     reached = true;
-    for (const listener of listeners) listener(changed, null);
+    if (client) taken(client, changed);
     return "sent";
   } catch (error) {
     if (error instanceof ApiFailure && !error.isPassing) {
-      for (const listener of listeners) listener(null, error);
-      return "refused";
+      if (client) void client.invalidateQueries({ queryKey: ["suppers"] });
+      return { refused: error.message };
     }
     reached = false;
     return "later";
@@ -46,8 +48,11 @@ function taken(queries: QueryClient, changed: KeptSupper) {
 
 export function useTelling(kept: KeptSupper) {
   const queries = useQueryClient();
-  const all = useSyncExternalStore(outbox.subscribe, outbox.waiting);
-  const waiting = all.filter((one) => one.of === kept.id);
+  client = queries;
+  const all = useSyncExternalStore(supperReports.subscribe, supperReports.waiting);
+  const own = all.filter((one) => one.of === kept.id);
+  const waiting = own.filter((one) => one.refused === undefined);
+  const refused = own.find((one) => one.refused !== undefined);
   const change = useMutation({
     mutationFn: (supper: Supper) => changeSupper(kept, supper),
     // One after the other; sent again until the server answers.
@@ -58,27 +63,6 @@ export function useTelling(kept: KeptSupper) {
     // Somebody else changed it: what stands there now is shown, to be changed again.
     onError: () => void queries.invalidateQueries({ queryKey: keptSupperQuery(kept.id).queryKey }),
   });
-  const report = useMutation({ mutationFn: (error: ApiFailure) => Promise.reject(error) });
-  const refuse = report.mutate;
-  useEffect(() => {
-    const listener: Listener = (changed, refused) => {
-      if (changed) taken(queries, changed);
-      if (refused) {
-        refuse(refused);
-        void queries.invalidateQueries({ queryKey: ["suppers"] });
-      }
-    };
-    listeners.add(listener);
-    const again = () => void outbox.flush();
-    again();
-    const timer = setInterval(again, AGAIN);
-    window.addEventListener("online", again);
-    return () => {
-      listeners.delete(listener);
-      clearInterval(timer);
-      window.removeEventListener("online", again);
-    };
-  }, [queries, refuse]);
   // Shown as it was wanted, also while it is refused; what has begun meanwhile has begun.
   const wanted = change.isPending
     ? change.variables
@@ -90,7 +74,7 @@ export function useTelling(kept: KeptSupper) {
     change.isPaused ||
     (change.isPending && change.failureCount > 0) ||
     (waiting.length > 0 && !reached);
-  const error = change.error ?? report.error;
+  const error = change.error ?? (refused?.refused ? new Error(refused.refused) : null);
   return {
     supper,
     change: change.mutate,
@@ -99,8 +83,10 @@ export function useTelling(kept: KeptSupper) {
     lost,
     error,
     problem: error instanceof ApiFailure ? error.problem : null,
+    /** Forgets what was refused. */
+    dismiss: () => refused && supperReports.dismiss(refused.id),
     tell: (moment: Moment, what: Told) =>
-      outbox.add({
+      supperReports.add({
         id: crypto.randomUUID(),
         of: kept.id,
         at: Date.now(),

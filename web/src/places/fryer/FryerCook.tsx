@@ -1,23 +1,28 @@
-// At the fryer: one big instruction, its countdown, the next one small.
+// Cook now, one cook large: what to do now, its countdown; all else that is going on small.
 import { Box } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "@tanstack/react-router";
 import { ApiFailure } from "../../api/client";
 import { cookQuery } from "../../api/queries";
 import { Trouble, Waiting } from "../../components/Notice";
-import { AlsoNext } from "../../features/supper/AlsoNext";
+import { useAffairs } from "../../features/alarm/affairs";
+import { useNow } from "../../lib/hooks";
 import { Closed } from "./Closed";
 import { NotStarted } from "./NotStarted";
+import { Others } from "./Others";
 import { UnderWay } from "./UnderWay";
 
 /** The page asks again this often, so that two devices agree, ms. */
 const AGAIN = 15_000;
+const TICK = 1000;
 
 export function FryerCook() {
   const { id } = useParams({ from: "/fryer/$id" });
   const cook = useQuery({ ...cookQuery(id), refetchInterval: AGAIN });
+  const now = useNow(TICK);
+  const others = useAffairs(now).filter((affair) => affair.key !== id);
   if (!cook.data) {
-    if (cook.isPending) return <Waiting>Fetching the cook…</Waiting>;
+    if (cook.isPending) return <Waiting>Loading…</Waiting>;
     const gone = cook.error instanceof ApiFailure && cook.error.problem?.status === 404;
     return (
       <Trouble onRetry={gone ? undefined : () => void cook.refetch()}>
@@ -26,19 +31,23 @@ export function FryerCook() {
     );
   }
   const lost = cook.isError && cook.error instanceof ApiFailure && cook.error.isPassing;
+  const due = others.filter((affair) => affair.at <= now);
+  const later = others.filter((affair) => affair.at > now);
   return (
     <Box maxW="reading" mx="auto">
       {lost ? (
         <Box role="status" bg="well" borderRadius="field" px="3" py="2" mb="2" textStyle="small">
-          The server does not answer. The countdown goes on; what you report is sent later.
+          The server does not answer. The countdown goes on; what you tell is sent later. Until then
+          times are not computed anew: check every 5 min.
         </Box>
       ) : null}
+      <Others affairs={due} now={now} />
       {cook.data.state === "planned" ? <NotStarted cook={cook.data} /> : null}
       {cook.data.state === "running" ? (
-        <UnderWay cook={cook.data} received={cook.dataUpdatedAt} />
+        <UnderWay key={id} cook={cook.data} received={cook.dataUpdatedAt} />
       ) : null}
-      {cook.data.state === "finished" ? null : <AlsoNext />}
       {cook.data.state === "finished" ? <Closed cook={cook.data} /> : null}
+      <Others affairs={later} now={now} />
     </Box>
   );
 }

@@ -1,68 +1,84 @@
-// At the fryer, before a cook is chosen: what is under way, and what could be started.
+// Cook now: the nearest thing of all that is going on large, the others small; else what could be started.
 import { Box, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
+import { useSearch } from "@tanstack/react-router";
+import { useEffect, useState } from "react";
 import { cooksQuery, suppersQuery } from "../../api/queries";
 import type { CookRow } from "../../api/types";
 import { Empty, Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
+import { type Affair, useAffairs } from "../../features/alarm/affairs";
 import { Coming } from "../../features/supper/Coming";
-import { nextMoment } from "../../features/supper/next";
-import { useComing } from "../../features/supper/useComing";
 import { clock } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
+import { Others } from "./Others";
 import { SupperNext } from "./SupperNext";
+import { UnderWay } from "./UnderWay";
 
-/** A supper whose next thing is this near is followed, ms. */
-const NEAR = 12 * 3_600_000;
-/** Nearer than this it stands before a cook that is under way, ms. */
-const URGENT = 20 * 60_000;
+const TICK = 1000;
 
 export function FryerPlace() {
-  const running = useQuery(cooksQuery({ state: "running" }));
+  const running = useQuery(cooksQuery({ state: "running", per_page: 50 }));
   const planned = useQuery(cooksQuery({ state: "planned" }));
   const suppers = useQuery(suppersQuery());
-  const now = useNow(60_000);
-  const coming = useComing(now);
-  const within = (time: number) =>
-    coming.find((one) => {
-      const next = nextMoment(one.supper, one.plan, now);
-      return next && new Date(next.at).getTime() < now + time;
-    });
-  const supper = within(NEAR);
+  const now = useNow(TICK);
+  const affairs = useAffairs(now);
+  const asked = useSearch({ from: "/fryer" }).supper;
+  const large = useLarge(affairs, asked);
   const failed = running.error ?? planned.error;
-  if (failed) return <Trouble onRetry={() => void running.refetch()}>{failed.message}</Trouble>;
-  // Nothing jumps away under a wet finger when the suppers come.
-  if (!running.data || !planned.data || suppers.isPending)
-    return <Waiting>Looking who is cooking…</Waiting>;
-  if (running.data.total + planned.data.total === 0) {
-    return supper ? (
-      <Box maxW="reading" mx="auto" pt="3">
-        <SupperNext kept={supper} />
+  if (failed && affairs.length === 0) {
+    return <Trouble onRetry={() => void running.refetch()}>{failed.message}</Trouble>;
+  }
+  // Nothing jumps away under a wet finger when the cooks and the suppers come.
+  const coming = running.data && running.data.total > 0 && affairs.length === 0;
+  if (!failed && (!running.data || !planned.data || suppers.isPending || coming)) {
+    return <Waiting>Loading…</Waiting>;
+  }
+  if (!large) {
+    return (
+      <Box maxW="reading" pt="3">
+        {planned.data?.total ? null : (
+          <Empty title="Nothing is cooking">
+            Here a cook is followed step by step, with its countdown and the thermometer.{" "}
+            <PlaceLink to="/plan" textDecoration="underline" fontWeight="700">
+              Make a plan
+            </PlaceLink>{" "}
+            and start it.
+          </Empty>
+        )}
+        <List title="Ready to start" rows={planned.data?.items ?? []} />
         <Coming />
       </Box>
-    ) : (
-      <>
-        <Empty title="Nothing is cooking">
-          Here a cook is followed step by step, with its countdown and the thermometer.{" "}
-          <PlaceLink to="/plan" textDecoration="underline" fontWeight="700">
-            Say what goes in
-          </PlaceLink>{" "}
-          and start it.
-        </Empty>
-        <Coming />
-      </>
     );
   }
-  const first = running.data.total === 0 || within(URGENT) !== undefined;
+  const others = affairs.filter((affair) => affair !== large);
   return (
-    <Box maxW="reading" mx={supper ? "auto" : undefined} pt="3">
-      {supper && first ? <SupperNext kept={supper} /> : null}
-      <List title="Under way" rows={running.data.items} />
-      {supper && !first ? <SupperNext kept={supper} /> : null}
-      <List title="Ready to start" rows={planned.data.items} />
+    <Box maxW="reading" mx="auto" pt="1">
+      <Others affairs={others.filter((affair) => affair.at <= now)} now={now} />
+      {large.of.kind === "cook" ? (
+        <UnderWay key={large.key} cook={large.of.cook} received={large.of.received} />
+      ) : (
+        <SupperNext key={large.key} kept={large.of.kept} />
+      )}
+      <Others affairs={others.filter((affair) => affair.at > now)} now={now} />
+      <List title="Ready to start" rows={planned.data?.items ?? []} />
       <Coming />
     </Box>
   );
+}
+
+/** The one that is shown large: the nearest, until what it asked for is told; a nearer one never takes its
+ * place under a finger. */
+function useLarge(affairs: Affair[], asked: string | undefined): Affair | undefined {
+  const [shown, setShown] = useState<{ of: string; due: string } | null>(null);
+  const wanted = asked && shown === null ? affairs.find((one) => one.key === asked) : undefined;
+  const same = affairs.find((one) => one.key === shown?.of && one.due.key === shown.due);
+  const large = wanted ?? same ?? affairs[0];
+  const [of, due] = [large?.key, large?.due.key];
+  useEffect(() => {
+    if (of && due) setShown({ of, due });
+  }, [of, due]);
+  return large;
 }
 
 function List({ title, rows }: { title: string; rows: CookRow[] }) {

@@ -1,10 +1,8 @@
 // A kept plan before it is started.
 import { Box, Text } from "@chakra-ui/react";
-import { useState } from "react";
 import type { Cook } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
-import { allowSound } from "../../features/course/alarm";
 import { useReports } from "../../features/course/reports";
 import { CourseStrip } from "../../features/ember-strip/CourseStrip";
 import { clock, day } from "../../lib/clock";
@@ -13,8 +11,7 @@ import { minutes, setting, temperature } from "../../lib/units";
 
 export function NotStarted({ cook }: { cook: Cook }) {
   const units = useSettings();
-  const [refused, setRefused] = useState<string | null>(null);
-  const { report, waiting } = useReports(cook.id, setRefused);
+  const { report, waiting, refused } = useReports(cook.id);
   const { plan } = cook;
   const lead = (plan.preheat_s ?? 0) + plan.eat_at_s;
   const ahead = (cook.request.ahead ?? []).reduce((sum, one) => sum + (one.ahead_s ?? 0), 0);
@@ -40,20 +37,19 @@ export function NotStarted({ cook }: { cook: Cook }) {
           Start by <b>{clock(startBy)}</b> to eat at {clock(new Date(cook.eat_at ?? ""))}.
         </Text>
       ) : null}
-      <CourseStrip plan={plan} now={null} />
-      {refused ? <Trouble>{refused}</Trouble> : null}
+      <CourseStrip plan={plan} now={null} estimate={null} />
+      {refused.map((one) => (
+        <Trouble key={one.id}>{one.refused}</Trouble>
+      ))}
       <Box mt="6">
         <Action
           type="button"
           look="zest"
           big
           disabled={waiting.length > 0}
-          onClick={() => {
-            allowSound();
-            report({ kind: "started" });
-          }}
+          onClick={() => report({ kind: "started" })}
         >
-          Start now
+          Start cooking
         </Action>
       </Box>
     </Box>

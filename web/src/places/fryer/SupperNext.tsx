@@ -4,35 +4,23 @@ import type { KeptSupper } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
-import { useAlarm, useTitle, useWakeLock } from "../../features/course/alarm";
+import { AlarmWords } from "../../features/alarm/AlarmWords";
 import { useStart } from "../../features/course/useStart";
 import type { Moment } from "../../features/supper/Agenda";
 import { NextThing } from "../../features/supper/NextThing";
 import { nextMoment } from "../../features/supper/next";
 import { useTelling } from "../../features/supper/telling";
-import { clock, countdown, day } from "../../lib/clock";
+import { clock, day } from "../../lib/clock";
 import { useIdentity, useNow } from "../../lib/hooks";
-import { useSettings } from "../../lib/settings";
 
 const TICK = 1000;
-/** The screen stays on from so long before the next thing, ms. */
-const AWAKE = 30 * 60_000;
 
 export function SupperNext({ kept }: { kept: KeptSupper }) {
-  const { muted } = useSettings();
   const now = useNow(TICK);
   const telling = useTelling(kept);
   const { supper, error } = telling;
   const { plan } = kept;
   const moment = nextMoment(supper, plan, now);
-  const left = moment ? new Date(moment.at).getTime() - now : Number.POSITIVE_INFINITY;
-  useWakeLock(left < AWAKE);
-  useAlarm(left <= 0, muted);
-  useTitle(
-    moment && left < AWAKE
-      ? `${left <= 0 ? "now" : countdown(left / 1000)} · ${moment.what}`
-      : "At the fryer · Zesty Ember",
-  );
   if (!moment) return null;
   const rest = plan.agenda.slice(plan.agenda.indexOf(moment) + 1);
   const then = nextMoment(supper, { ...plan, agenda: rest }, now);
@@ -53,7 +41,12 @@ export function SupperNext({ kept }: { kept: KeptSupper }) {
       <NextThing kept={kept} moment={moment} now={now} telling={telling} big>
         {error ? (
           <Box mt="3">
-            <Trouble>{error.message} Nothing you told is lost.</Trouble>
+            <Trouble>
+              {error.message}{" "}
+              <Action type="button" look="inline" onClick={() => void telling.dismiss()}>
+                Remove
+              </Action>
+            </Trouble>
           </Box>
         ) : null}
         <Text textStyle="line" color="ink.soft" mt="4">
@@ -63,6 +56,7 @@ export function SupperNext({ kept }: { kept: KeptSupper }) {
         </Text>
         <Follow kept={kept} moment={moment} />
       </NextThing>
+      <AlarmWords />
     </Box>
   );
 }

@@ -1,23 +1,30 @@
-// A cook under way.
+// A cook under way: what to do now, how long until it, and everything that can be told of it.
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { useEffect, useState } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { Cook, Happening } from "../../api/types";
+import type { Cook } from "../../api/types";
 import { Caution, Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
+import { AlarmWords } from "../../features/alarm/AlarmWords";
 import { AtTheFryer } from "../../features/basket/AtTheFryer";
-import { allowSound, useAlarm, useTitle, useWakeLock } from "../../features/course/alarm";
-import { BackIn, BelowFloor, ForecastLine, isEnough } from "../../features/course/CookLines";
+import { Answer, BelowFloor } from "../../features/course/Answer";
 import { Keypad } from "../../features/course/Keypad";
 import { OutcomeForm } from "../../features/course/OutcomeForm";
-import { useReports } from "../../features/course/reports";
-import { type StandingStep, skewOf, standing } from "../../features/course/standing";
+import { PutBack } from "../../features/course/PutBack";
+import { cookReports, useReports } from "../../features/course/reports";
+import { skewOf, standing } from "../../features/course/standing";
+import { dialNow, inWords, lastTold, told } from "../../features/course/told";
 import { CourseStrip } from "../../features/ember-strip/CourseStrip";
-import { clock, countdown } from "../../lib/clock";
-import { useNow } from "../../lib/hooks";
-import { order, render } from "../../lib/message";
+import { clock } from "../../lib/clock";
+import { useNow, useOnce, useWasAway } from "../../lib/hooks";
+import { order } from "../../lib/message";
 import { changeSettings, useSettings } from "../../lib/settings";
 import { capital } from "../../lib/text";
+import { minutes, temperature } from "../../lib/units";
+import { DONE_WORDS, measures } from "./doneWords";
+import { Instruction } from "./Instruction";
+
+const Changes = lazy(() => import("../../features/course/Changes"));
 
 interface UnderWayProps {
   cook: Cook;
@@ -25,30 +32,26 @@ interface UnderWayProps {
   received: number;
 }
 
-const DONE_WORDS: Record<StandingStep["step"]["kind"], string> = {
-  preheat: "It is on",
-  load: "Loaded",
-  turn: "Turned",
-  sauce: "Sauced",
-  set: "It is set",
-  act: "Done",
-  check: "Reading",
-  pull: "It is out",
-  rest: "Rested",
-  measure: "Reading",
-  serve: "On the table",
-};
-
 const TICK = 250;
+/** Two taps nearer than this are one, ms. */
+const DOUBLE = 350;
+/** Away for longer than this is told for so long, ms. */
+const AWAY = 60_000;
+const TOLD_FOR = 60_000;
 
 export function UnderWay({ cook, received }: UnderWayProps) {
   const settings = useSettings();
   const now = useNow(TICK);
-  const [mode, setMode] = useState<"now" | "reading" | "outcome">("now");
+  const once = useOnce(DOUBLE);
+  const away = useWasAway(AWAY, TOLD_FOR);
+  const [mode, setMode] = useState<"now" | "reading" | "changes" | "outcome">("now");
   const [openSince, setOpenSince] = useState<number | null>(null);
-  const [refused, setRefused] = useState<string | null>(null);
-  const { waiting, report } = useReports(cook.id, setRefused);
-  const { steps, current, next, loaded, pulled } = standing(cook, waiting, skewOf(cook, received));
+  const { waiting, refused, report } = useReports(cook.id);
+  const skew = skewOf(cook, received);
+  const { steps, current, next, loaded, pulled } = standing(cook, waiting, skew);
+  const all = told(cook, waiting, skew);
+  const last = lastTold(all);
+  const dial = dialNow(cook, all);
 
   // Once everything is done the form stays, whatever the server still has to answer: what was chosen in
   // it is not lost.
@@ -57,49 +60,51 @@ export function UnderWay({ cook, received }: UnderWayProps) {
     if (over) setMode("outcome");
   }, [over]);
 
-  const left = current ? (current.due - now) / 1000 : 0;
-  const due = current !== null && left <= 0;
-  useWakeLock(true);
-  useAlarm(due && mode === "now", settings.muted);
-  const count = due ? "now" : countdown(left);
-  useTitle(current ? `${count} · ${order(current.step, settings)}` : `${cook.name} · Zesty Ember`);
-
-  const tell = (happening: Happening) => {
-    allowSound();
-    setRefused(null);
-    report(happening);
-  };
-  const done = () => {
-    if (!current) return setMode("outcome");
-    if (measures(current.step)) return setMode("reading");
-    const last = steps.findLastIndex((step) => step.step.kind === "pull");
-    tell(current.index === last ? { kind: "pulled" } : { kind: "step_done", step: current.index });
-  };
+  const done = () =>
+    once(() => {
+      if (!current) return setMode("outcome");
+      if (measures(current.step)) return setMode("reading");
+      report({ kind: "step_done", step: current.index });
+    });
   const read = (celsius: number) => {
-    tell({ kind: "reading", core_c: Math.round(celsius * 10) / 10 });
-    if (
+    report({ kind: "reading", core_c: Math.round(celsius * 10) / 10 });
+    // The check is answered by its reading, and a measuring after the rest by one that is enough.
+    const answers =
       current &&
-      measures(current.step) &&
-      (current.step.kind === "check" || isEnough(cook, celsius))
-    ) {
-      tell({ kind: "step_done", step: current.index });
-    }
+      (current.step.kind === "check"
+        ? now >= current.due - 1000 * 60
+        : current.step.kind === "measure" && isEnough(cook, celsius));
+    if (current && answers) report({ kind: "step_done", step: current.index });
     setMode("now");
   };
-  const door = () => {
-    if (openSince === null) return setOpenSince(Date.now());
-    tell({
-      kind: "door_opened",
-      open_s: Math.min(900, Math.max(1, (Date.now() - openSince) / 1000)),
+  const door = () =>
+    once(() => {
+      if (openSince === null) return setOpenSince(Date.now());
+      const open_s = Math.min(900, Math.max(1, (Date.now() - openSince) / 1000));
+      report({ kind: "door_opened", open_s });
+      setOpenSince(null);
     });
-    setOpenSince(null);
-  };
+  const undo = () =>
+    once(() => {
+      if (last) report({ kind: "undone", event: last.id });
+    });
   const ready = mode === "now";
-  useHotkeys("space", done, { enabled: ready, preventDefault: true }, [current, steps]);
-  // What is enabled is known a moment after it is drawn; what is asked within is known at once.
   const under = loaded !== null;
-  useHotkeys("t", () => under && setMode("reading"), { enabled: ready }, [under]);
-  useHotkeys("d", () => under && !pulled && door(), { enabled: ready }, [under, pulled, openSince]);
+  useHotkeys(
+    "space",
+    (event) => {
+      // On a focused button the key is that button's; a held key is one press.
+      if (event.repeat || (event.target as Element).closest("button, a, input")) return;
+      event.preventDefault();
+      done();
+    },
+    { enabled: ready },
+    [current, steps],
+  );
+  // What is enabled is known a moment after it is drawn; what is asked within is known at once.
+  const typed = { enabled: ready, preventDefault: true };
+  useHotkeys("t", () => under && setMode("reading"), typed, [under]);
+  useHotkeys("d", () => under && pulled === null && door(), typed, [under, pulled, openSince]);
   useHotkeys("m", () => changeSettings({ muted: !settings.muted }), [settings.muted]);
 
   if (mode === "reading") {
@@ -107,50 +112,54 @@ export function UnderWay({ cook, received }: UnderWayProps) {
       <Keypad units={settings} title={probe(cook)} onEnter={read} onCancel={() => setMode("now")} />
     );
   }
+  if (mode === "changes" && current) {
+    return (
+      <Suspense>
+        <Changes
+          cook={cook}
+          dial={dial}
+          out={pulled !== null}
+          now={now}
+          skew={skew}
+          units={settings}
+          onTell={report}
+          onClose={() => setMode("now")}
+        />
+      </Suspense>
+    );
+  }
   if (mode === "outcome" || !current) {
     return (
       <OutcomeForm
         core={lastReading(cook)}
-        onDone={(outcome) => tell({ kind: "finished", ...outcome })}
+        onDone={(outcome) => report({ kind: "finished", ...outcome })}
         onCancel={() => setMode("now")}
       />
     );
   }
+  const late = (now - current.due) / 1000;
   return (
     <Flex direction="column" minH={{ base: "calc(100dvh - 120px)", md: "auto" }}>
-      <Flex justify="space-between" textStyle="small" color="ink.soft" pt="1" pb="3" gap="3">
+      <Flex justify="space-between" textStyle="small" color="ink.soft" pt="1" pb="2" gap="3">
         <Text>
           {cook.name} · {cook.request.machine.name}
         </Text>
         <Text>{clock(new Date(now))}</Text>
       </Flex>
-      <Box aria-live="assertive">
-        <Text as="h1" textStyle="instruction">
-          {order(current.step, settings)}
-        </Text>
-        <Text textStyle="line" color="ink.say" mt="2">
-          {render(current.step.reason, settings)}
-        </Text>
-      </Box>
-      <Text
-        textStyle="count"
-        color={due ? "ember" : "zest.mark"}
-        mt="3"
-        role="timer"
-        aria-live="off"
-      >
-        {count}
-      </Text>
-      <Text textStyle="line" color="ink.say" mb="4">
-        {due
-          ? `since ${clock(new Date(current.due))}, ${countdown(-left)} ago`
-          : `at ${clock(new Date(current.due))}`}
-      </Text>
+      {away > 0 && late > 0 ? (
+        <Box role="alert" bg="well" borderRadius="field" px="3" py="2" mb="2" textStyle="line">
+          This page was away for {minutes(away / 1000)}. <b>{order(current.step, settings)}</b> was
+          due {minutes(late)} ago.
+        </Box>
+      ) : null}
+      <Instruction cook={cook} current={current} dial={dial} loaded={loaded} now={now} />
       {current.step.caution ? (
         <Box mb="4">
           <Caution>{current.step.caution}</Caution>
         </Box>
       ) : null}
+      <PutBack cook={cook} onTell={(happening) => once(() => report(happening))} />
+      <Answer cook={cook} now={now} skew={skew} units={settings} />
       {cook.plan.loading ? (
         <AtTheFryer
           loading={cook.plan.loading}
@@ -159,9 +168,11 @@ export function UnderWay({ cook, received }: UnderWayProps) {
           turned={loaded === null ? 0 : (now - loaded) / 1000 / cook.plan.pull_at_s}
         />
       ) : null}
-      <ForecastLine cook={cook} units={settings} />
-      <BackIn cook={cook} units={settings} />
-      <CourseStrip plan={cook.plan} now={loaded === null ? null : (now - loaded) / 60_000} />
+      <CourseStrip
+        plan={cook.plan}
+        now={loaded === null ? null : (now - loaded) / 60_000}
+        estimate={cook.course?.estimate}
+      />
       <Box as="ol" listStyleType="none" mt="1" mb="4">
         {next.slice(0, 3).map((step) => (
           <Flex
@@ -175,76 +186,86 @@ export function UnderWay({ cook, received }: UnderWayProps) {
             textStyle="line"
           >
             <Text>{order(step.step, settings)}</Text>
-            <Text color="ink.soft">{clock(new Date(step.due))}</Text>
+            <Text whiteSpace="nowrap">
+              {step.due > now ? `in ${minutes((step.due - now) / 1000)}` : "next"}{" "}
+              <Text as="span" textStyle="small" color="ink.soft">
+                {clock(new Date(step.due))}
+              </Text>
+            </Text>
           </Flex>
         ))}
       </Box>
       {cook.plan.below_floor ? <BelowFloor cook={cook} units={settings} /> : null}
-      {refused ? (
-        <Box mt="3">
-          <Trouble>{refused}</Trouble>
+      {refused.map((one) => (
+        <Box key={one.id} mt="3">
+          <Trouble>
+            {inWords(one.happening, cook.plan.steps, (c) => temperature(c, settings))}:{" "}
+            {one.refused}{" "}
+            <Action type="button" look="inline" onClick={() => void cookReports.dismiss(one.id)}>
+              Remove
+            </Action>
+          </Trouble>
         </Box>
-      ) : null}
+      ))}
       {waiting.length > 0 ? (
         <Text role="status" textStyle="small" color="ink.soft" mt="2">
           {waiting.length} not sent yet
         </Text>
       ) : null}
+      <AlarmWords />
       <Box flex="1" minH="4" />
       <Box position="sticky" bottom="0" bg="paper" pt="2" pb="4" mx="-2" px="2">
-        <Flex gap="3" mb="3">
-          {loaded !== null ? (
-            <Action
-              type="button"
-              tall
-              onClick={() => setMode("reading")}
-              hidden={measures(current.step)}
-            >
-              Reading
-            </Action>
-          ) : null}
-          {loaded !== null && !pulled ? (
-            <Action type="button" tall aria-pressed={openSince !== null} onClick={door}>
-              {openSince === null
-                ? "Door open"
-                : `Door closed again (${Math.round((now - openSince) / 1000)} s)`}
+        <Flex gap="2.5" mb="2.5">
+          {under && !measures(current.step) ? (
+            <Action type="button" tall px="2" onClick={() => setMode("reading")}>
+              Temperature
             </Action>
           ) : null}
           {measures(current.step) ? (
             <Action
               type="button"
               tall
-              onClick={() => tell({ kind: "step_done", step: current.index })}
+              px="2"
+              onClick={() => once(() => report({ kind: "step_done", step: current.index }))}
             >
-              Skip it
+              Skip
             </Action>
           ) : null}
-          {pulled ? (
-            <Action type="button" tall onClick={() => setMode("outcome")}>
+          {under && pulled === null ? (
+            <Action type="button" tall px="2" aria-pressed={openSince !== null} onClick={door}>
+              {openSince === null ? "Open" : `Closed (${Math.round((now - openSince) / 1000)} s)`}
+            </Action>
+          ) : null}
+          {pulled !== null ? (
+            <Action type="button" tall px="2" onClick={() => setMode("outcome")}>
               Finish
+            </Action>
+          ) : null}
+          {under ? (
+            <Action type="button" tall px="2" onClick={() => setMode("changes")}>
+              Change
             </Action>
           ) : null}
         </Flex>
         <Action type="button" look="zest" big onClick={done}>
           {DONE_WORDS[current.step.kind]}
         </Action>
-        <Flex justify="center" mt="2">
-          <Action
-            type="button"
-            look="plain"
-            textStyle="small"
-            onClick={() => changeSettings({ muted: !settings.muted })}
-          >
-            {settings.muted ? "Sound is off" : "Sound is on"}
-          </Action>
+        <Flex justify="center" mt="1" minH="11">
+          {last ? (
+            <Action type="button" look="plain" textStyle="small" onClick={undo}>
+              Undo: {inWords(last.happening, cook.plan.steps, (c) => temperature(c, settings))}
+            </Action>
+          ) : null}
         </Flex>
       </Box>
     </Flex>
   );
 }
 
-/** A step that asks for a reading. */
-const measures = (step: StandingStep["step"]) => step.kind === "check" || step.kind === "measure";
+/** Whether a reading after the rest is what the plan counts on. */
+const isEnough = ({ plan, request }: Cook, celsius: number): boolean =>
+  plan.measure_again == null ||
+  celsius >= plan.measure_again.least_c + (request.thermometer_offset_k ?? 0) - 0.05;
 
 const probe = (cook: Cook) => {
   const check = cook.plan.steps.find((step) => step.kind === "check");

@@ -1,0 +1,81 @@
+// Wherever one is in the application: alarms of all that is going on, and what waits is sent.
+import { Flex, Text } from "@chakra-ui/react";
+import { useRouterState } from "@tanstack/react-router";
+import { useEffect } from "react";
+import { PlaceLink } from "../../components/PlaceLink";
+import { countdown } from "../../lib/clock";
+import { useNow } from "../../lib/hooks";
+import { useSettings } from "../../lib/settings";
+import { cookReports } from "../course/reports";
+import { supperReports } from "../supper/telling";
+import { useAffairs } from "./affairs";
+import { useAlarms, useTitle, useWakeLock } from "./useAlarms";
+
+const TICK = 1000;
+/** How often waiting reports are tried again, ms. */
+const AGAIN = 3_000;
+/** The screen stays on from so long before a supper's next thing, ms. */
+const AWAKE = 30 * 60_000;
+/** The title counts down from so long before, ms. */
+const COUNTS = 12 * 3_600_000;
+
+export default function Watch() {
+  const now = useNow(TICK);
+  const { prealert_min } = useSettings();
+  const affairs = useAffairs(now);
+  useAlarms(affairs);
+  useWakeLock(affairs.some((one) => one.of.kind === "cook" || one.at < now + AWAKE));
+  useSending();
+  const next = affairs[0];
+  const left = next ? (next.at - now) / 1000 : Number.POSITIVE_INFINITY;
+  useTitle(
+    next && left < COUNTS / 1000
+      ? `${left <= 0 ? "now" : countdown(left)} · ${next.what}`
+      : "Zesty Ember",
+  );
+  const cooking = useRouterState({ select: (state) => state.location.pathname });
+  if (!next || cooking.startsWith("/fryer") || left > Math.max(1, prealert_min) * 60) return null;
+  return (
+    <Flex
+      role="status"
+      bg={left <= 0 ? "zest" : "well"}
+      color={left <= 0 ? "zest.ink" : "ink"}
+      px={{ base: "5", md: "9" }}
+      py="2.5"
+      gap="4"
+      align="baseline"
+      justify="space-between"
+      textStyle="line"
+      className="no-print"
+    >
+      <Text>
+        <b>{next.what}</b>, {left <= 0 ? "now" : `in ${countdown(left)}`} ({next.name})
+      </Text>
+      <PlaceLink
+        to="/fryer"
+        textDecoration="underline"
+        textUnderlineOffset="3px"
+        whiteSpace="nowrap"
+      >
+        Cook now
+      </PlaceLink>
+    </Flex>
+  );
+}
+
+/** What waits is sent from any page. */
+function useSending() {
+  useEffect(() => {
+    const send = () => {
+      void cookReports.flush();
+      void supperReports.flush();
+    };
+    send();
+    const timer = setInterval(send, AGAIN);
+    window.addEventListener("online", send);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener("online", send);
+    };
+  }, []);
+}

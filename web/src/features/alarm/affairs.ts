@@ -1,0 +1,110 @@
+// Everything that is going on: each running cook and each supper with the next thing it asks for, the
+// nearest first.
+import { useQueries, useQuery } from "@tanstack/react-query";
+import { useRef } from "react";
+import { cookQuery, cooksQuery } from "../../api/queries";
+import type { Cook, KeptSupper } from "../../api/types";
+import { order } from "../../lib/message";
+import { useSettings } from "../../lib/settings";
+import type { Units } from "../../lib/units";
+import { useWaiting } from "../course/reports";
+import { type StandingStep, skewOf, standing } from "../course/standing";
+import { nextMoment } from "../supper/next";
+import { useComing } from "../supper/useComing";
+import type { Due } from "./ring";
+
+export interface Affair {
+  key: string;
+  name: string;
+  /** What it asks for next. */
+  what: string;
+  /** When, ms by this device's clock. */
+  at: number;
+  due: Due;
+  of: { kind: "cook"; cook: Cook; received: number } | { kind: "supper"; kept: KeptSupper };
+}
+
+/** The page asks again this often where nothing tells it sooner, ms. */
+const AGAIN = 15_000;
+/** A supper whose next thing is this near is going on, ms. */
+const NEAR = 12 * 3_600_000;
+/** A time that moves by less than this stands still, so that nothing rings twice, ms. */
+const STILL = 2_000;
+
+export function useRunning(): { cook: Cook; received: number }[] {
+  const list = useQuery({
+    ...cooksQuery({ state: "running", per_page: 50 }),
+    refetchInterval: AGAIN,
+  });
+  return useQueries({
+    queries: (list.data?.items ?? []).map((row) => ({
+      ...cookQuery(row.id),
+      refetchInterval: AGAIN,
+    })),
+    combine: (known) =>
+      known.flatMap(({ data, dataUpdatedAt }) =>
+        data?.state === "running" ? [{ cook: data, received: dataUpdatedAt }] : [],
+      ),
+  });
+}
+
+export function useAffairs(now: number): Affair[] {
+  const units = useSettings();
+  const running = useRunning();
+  const waiting = useWaiting();
+  const coming = useComing(now);
+  const known = useRef(new Map<string, number>());
+  const affairs = [
+    ...running.flatMap(({ cook, received }) => {
+      const own = waiting.filter((one) => one.of === cook.id && one.refused === undefined);
+      const { current } = standing(cook, own, skewOf(cook, received));
+      return current ? [ofCook(cook, received, current, units)] : [];
+    }),
+    ...coming.flatMap((kept) => {
+      const affair = ofSupper(kept, now);
+      return affair && affair.at < now + NEAR ? [affair] : [];
+    }),
+  ];
+  for (const affair of affairs) {
+    const before = known.current.get(affair.due.key);
+    if (before !== undefined && Math.abs(before - affair.at) < STILL) {
+      affair.at = before;
+      affair.due.at = before;
+    }
+    known.current.set(affair.due.key, affair.at);
+  }
+  return affairs.sort((a, b) => a.at - b.at);
+}
+
+/** The end of a wait is told once. */
+const ONCE = new Set(["load", "rest", "serve"]);
+
+function ofCook(cook: Cook, received: number, current: StandingStep, units: Units): Affair {
+  const { step, index, due } = current;
+  const key = `cook ${cook.id} ${index}`;
+  const once = ONCE.has(step.kind);
+  return {
+    key: cook.id,
+    name: cook.name,
+    what: order(step, units),
+    at: due,
+    due: { key, at: due, once, sound: once ? "over" : step.kind === "pull" ? "out" : "due" },
+    of: { kind: "cook", cook, received },
+  };
+}
+
+function ofSupper(kept: KeptSupper, now: number): Affair | null {
+  const moment = nextMoment(kept.supper, kept.plan, now);
+  if (!moment) return null;
+  const at = new Date(moment.at).getTime();
+  const dish = kept.plan.dishes[moment.dish]?.name;
+  const key = `supper ${kept.id} ${moment.dish} ${moment.task} ${moment.moment}`;
+  return {
+    key: kept.id,
+    name: dish ? `${dish}, ${kept.supper.name}` : kept.supper.name,
+    what: moment.what,
+    at,
+    due: { key, at, once: false, sound: "due" },
+    of: { kind: "supper", kept },
+  };
+}

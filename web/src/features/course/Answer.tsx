@@ -1,0 +1,135 @@
+// What is known of the meat now, in a few plain lines: the last reading, how long it takes, what does not
+// fit, and whether it may be served.
+import { Box, Text } from "@chakra-ui/react";
+import type { Cook, Estimate } from "../../api/types";
+import { Caution } from "../../components/Notice";
+import { clock } from "../../lib/clock";
+import { minutes, temperature, type Units } from "../../lib/units";
+
+interface AnswerProps {
+  cook: Cook;
+  /** ms by this device's clock. */
+  now: number;
+  /** The server's time less this device's, ms. */
+  skew: number;
+  units: Units;
+}
+
+export function Answer({ cook, now, skew, units }: AnswerProps) {
+  const estimate = cook.course?.estimate;
+  if (!estimate) return null;
+  const out = estimate.pull_at == null && cook.course?.pulled_at != null;
+  const local = (time: string) => Date.parse(time) - skew;
+  const lines = out
+    ? resting(estimate, local, units)
+    : [...cooking(estimate, now, local, units), moved(cook)];
+  return (
+    <Box mb="4" role="status" textStyle="line">
+      {lines
+        .filter((line) => line !== null)
+        .map((line, n) => (
+          <Text key={line} fontWeight={n === 0 ? "700" : "400"} color={n === 0 ? "ink" : "ink.say"}>
+            {line}
+          </Text>
+        ))}
+      <Doubts estimate={estimate} />
+      {estimate.sauce_burns && !out ? (
+        <Caution>
+          The sauce is on too early: its sugar burns before the meat is done. Lower the setting, or
+          cover the sauced side.
+        </Caution>
+      ) : null}
+    </Box>
+  );
+}
+
+type Local = (time: string) => number;
+
+function cooking(estimate: Estimate, now: number, local: Local, units: Units): (string | null)[] {
+  const { reading, inside_at, inside_band_at, outside_at, decides } = estimate;
+  const left = (time: string) => (local(time) - now) / 1000;
+  const read = reading
+    ? `Core ${temperature(reading.core_c, units)} at ${clock(new Date(local(reading.at)))}` +
+      `${reading.expected_c == null ? "" : `, expected ${temperature(reading.expected_c, units)}`}. `
+    : `Core about ${temperature(estimate.core_c, units)}. `;
+  if (inside_at == null) {
+    return [`${read}It never gets hot enough at this setting: turn the dial up.`];
+  }
+  const more = left(inside_at);
+  if (more > 0) {
+    return [
+      `${read}Inside done in ${minutes(more)}${band(inside_band_at, left)}.`,
+      decides === "outside" && outside_at != null
+        ? `The outside decides: it comes out in ${minutes(Math.max(0, left(outside_at)))}.`
+        : null,
+    ];
+  }
+  const pull = estimate.pull_at == null ? 0 : left(estimate.pull_at);
+  if (pull > 30) {
+    const why = decides === "planned" ? "as you planned" : "for the outside";
+    return [`${read}The inside is done. Leave it in ${minutes(pull)} more ${why}.`];
+  }
+  return [`${read}The inside is done. Take it out when the outside is as you want it.`];
+}
+
+function resting(estimate: Estimate, local: Local, units: Units): (string | null)[] {
+  const { reading, peak_c, peak_band_c, peak_at, safe, safe_from } = estimate;
+  const [low = peak_c, high = peak_c] = peak_band_c;
+  const read = reading ? `Core ${temperature(reading.core_c, units)}. ` : "";
+  const rises =
+    `In the rest it reaches about ${temperature(peak_c, units)} ` +
+    `(${temperature(low, units)} to ${temperature(high, units)}) at ${clock(new Date(local(peak_at)))}.`;
+  const safety = {
+    no_minimum: null,
+    waived: "Below the safe minimum, as you planned it.",
+    measured: "Measured: it may be served.",
+    holding: safe_from
+      ? `It may be served from ${clock(new Date(local(safe_from)))}, if it stays as hot.`
+      : null,
+    not_measured: "Measure it before you serve it.",
+    short: "Below the safe minimum: do not serve it like this.",
+  }[safe];
+  return [safety, read + rises];
+}
+
+const moved = ({ course }: Cook): string | null => {
+  const by = course?.moved_s ?? 0;
+  if (Math.abs(by) < 30) return null;
+  return `That makes it ${minutes(Math.abs(by))} ${by > 0 ? "later" : "sooner"}.`;
+};
+
+/** Where eight cooks in ten end. */
+function band(ends: string[] | null | undefined, left: (time: string) => number): string {
+  const [early, late] = ends ?? [];
+  if (!early || !late) return "";
+  const [from, to] = [Math.floor(left(early) / 60), Math.ceil(left(late) / 60)];
+  return to - from > 1 ? ` (${Math.max(0, from)} to ${to})` : "";
+}
+
+function Doubts({ estimate }: { estimate: Estimate }) {
+  const last = estimate.doubted.find((doubt) => doubt.event === estimate.reading?.event);
+  if (!last) {
+    return estimate.doubted.length > 0 ? (
+      <Text color="ink.say">One reading does not fit the others; it does not count.</Text>
+    ) : null;
+  }
+  return (
+    <Caution>
+      {last.high
+        ? "This reading is too hot to be the middle: the tip may touch bone, fat or the basket. Measure again in the thickest part."
+        : "This reading is colder than the others. It may be the coldest piece: leave it in until you have measured it again."}
+    </Caution>
+  );
+}
+
+export function BelowFloor({ cook, units }: { cook: Cook; units: Units }) {
+  const { floor, core_target_c } = cook.plan;
+  return (
+    <Box mt="2">
+      <Caution>
+        Planned to {temperature(core_target_c, units)}, below the safe minimum of{" "}
+        {temperature(floor.core_c ?? 0, units)} ({floor.authority}).
+      </Caution>
+    </Box>
+  );
+}

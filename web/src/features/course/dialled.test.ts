@@ -1,0 +1,27 @@
+import { expect, test } from "vitest";
+import type { Plan } from "../../api/types";
+import { dialled } from "./dialled";
+
+const plan = {
+  pull_at_s: 1430,
+  steps: [
+    { kind: "preheat", batch: 1, at_s: -180 },
+    { kind: "load", batch: 1, at_s: 0 },
+    { kind: "turn", batch: 1, at_s: 890 },
+    { kind: "check", batch: 1, at_s: 1090 },
+    { kind: "pull", batch: 1, at_s: 1430 },
+    { kind: "load", batch: 2, at_s: 1490 },
+    { kind: "pull", batch: 2, at_s: 1490 + 1320 },
+  ],
+} as unknown as Plan;
+
+test("a batch as it is dialled, in whole minutes from its own loading", () => {
+  const units = { temperature: "fahrenheit", weight: "imperial" } as const;
+  expect(dialled(plan, 1, 196.1, units)).toEqual({
+    main: "385 °F, 24 min",
+    after: "turn after 15 min, check after 18 min",
+    timer: 1430,
+  });
+  expect(dialled(plan, 2, 196.1, units).main).toBe("385 °F, 22 min");
+  expect(dialled(plan, 2, 196.1, units).after).toBe("");
+});

@@ -1,0 +1,88 @@
+// One large instruction: as it is dialled while it is loaded, and with its countdown after that.
+import { Box, Text } from "@chakra-ui/react";
+import type { Cook } from "../../api/types";
+import { useAwake } from "../../features/alarm/useAlarms";
+import { dialled } from "../../features/course/dialled";
+import type { StandingStep } from "../../features/course/standing";
+import { clock, countdown } from "../../lib/clock";
+import { order, render } from "../../lib/message";
+import { useSettings } from "../../lib/settings";
+import { minutes, setting } from "../../lib/units";
+
+interface InstructionProps {
+  cook: Cook;
+  current: StandingStep;
+  /** What the dial shows, °C. */
+  dial: number;
+  loaded: number | null;
+  now: number;
+}
+
+export function Instruction({ cook, current, dial, loaded, now }: InstructionProps) {
+  const units = useSettings();
+  const awake = useAwake();
+  const { step, due } = current;
+  const left = (due - now) / 1000;
+  const set = dialled(cook.plan, step.batch, dial, units);
+  const loading = step.kind === "load" || step.kind === "preheat";
+  return (
+    <Box mb="3">
+      <Box aria-live="assertive">
+        <Text as="h1" textStyle="instruction">
+          {order(step, units)}
+        </Text>
+        <Text textStyle="line" color="ink.say" mt="1">
+          {render(step.reason, units)}
+        </Text>
+      </Box>
+      {loading ? (
+        <>
+          <Text textStyle="count" mt="2">
+            {set.main}
+          </Text>
+          <Text textStyle="line" color="ink.say">
+            {[set.after, waits(step.kind, left, due)].filter(Boolean).join(" · ")}
+          </Text>
+          <Text textStyle="small" color="ink.say" mt="2">
+            {awake
+              ? "Keep this screen on: it is held awake."
+              : "Keep this screen on: a locked phone rings no alarm."}{" "}
+            Set the machine's own timer to {minutes(Math.round(set.timer / 60) * 60)} too.
+          </Text>
+        </>
+      ) : (
+        <>
+          <Text
+            textStyle="count"
+            color={left <= 0 ? "ember" : "zest.mark"}
+            mt="2"
+            role="timer"
+            aria-live="off"
+          >
+            {left <= 0 ? "now" : countdown(left)}
+          </Text>
+          <Text textStyle="line" color="ink.say">
+            {left <= 0
+              ? `since ${clock(new Date(due))}, ${countdown(-left)} ago`
+              : `${after(loaded, due)}at ${clock(new Date(due))}`}
+            {loaded === null || step.kind === "rest" || step.kind === "serve" ? null : (
+              <>
+                {" · "}
+                <b>{setting(dial, units)}</b>
+              </>
+            )}
+          </Text>
+        </>
+      )}
+    </Box>
+  );
+}
+
+const after = (loaded: number | null, due: number) =>
+  loaded === null ? "" : `after ${minutes(Math.round((due - loaded) / 60_000) * 60)}, `;
+
+/** The preheat is a countdown. */
+function waits(kind: string, left: number, due: number): string {
+  if (kind === "preheat" || left <= 0) return "";
+  return `hot in ${countdown(left)}, at ${clock(new Date(due))}`;
+}
