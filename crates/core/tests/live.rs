@@ -265,6 +265,9 @@ fn it_can_be_changed_while_it_cooks() {
     let keep = kitchen.tell(10.0, What::KeepIn(more));
     assert!((kitchen.pull(1) - usual - 5.0).abs() < 0.1);
     assert_eq!(kitchen.estimate().decides, Decides::Planned);
+    // Five minutes more are some kelvins more.
+    let past = kitchen.estimate().at_pull.celsius() - kitchen.planned().inside.celsius();
+    assert!((3.0..15.0).contains(&past), "{past}");
     kitchen.tell(10.1, What::Undone(keep));
     let inside = kitchen.planned().inside.celsius();
     kitchen.tell(10.2, What::Aim(celsius(inside + 6.0)));

@@ -92,7 +92,13 @@ impl Curves {
         let gain = self.gain(at);
         let level = self.usual.core_at(at);
         let delay = gain * DELAY / at.max(DELAY);
-        self.quantity(|track| Some(track.core_at(at)), gain, level, delay)
+        // A side that was not computed so far stays as far from the usual one as it was.
+        let read = |track: &Track| {
+            let then = at.min(track.end());
+            let apart = track.core_at(then) - self.usual.core_at(then);
+            Some(self.usual.core_at(at) + apart)
+        };
+        self.quantity(read, gain, level, delay)
     }
 
     /// Kelvins that a share of time is worth at a moment: while it heats by how fast the core rises, and

@@ -267,9 +267,25 @@ impl Track {
         last.copied().unwrap_or_default()
     }
 
-    /// Coldest spot so many seconds after loading, °C.
+    /// Coldest spot so many seconds after loading, °C. Past what was computed it goes on as it did in the last
+    /// minute, ever slower.
     pub fn core_at(&self, at: f64) -> f64 {
-        curve::value_at(&self.at, &self.core, at)
+        /// The last minute, and how soon a rise dies away, s.
+        const MINUTE: f64 = 60.0;
+        const FADES: f64 = 900.0;
+        let end = self.end();
+        let core = curve::value_at(&self.at, &self.core, at);
+        if at <= end || self.was_out() {
+            return core;
+        }
+        let before = curve::value_at(&self.at, &self.core, end - MINUTE);
+        let slope = (core - before) / MINUTE.min(end.max(1.0));
+        core + slope * FADES * (1.0 - (-(at - end) / FADES).exp())
+    }
+
+    /// How far it was computed, s after loading.
+    pub fn end(&self) -> f64 {
+        self.at.last().copied().unwrap_or_default()
     }
 
     /// Logarithm of the seconds at which the core passes a temperature before it comes out first; beyond

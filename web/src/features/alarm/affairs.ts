@@ -82,11 +82,12 @@ const ONCE = new Set(["load", "rest", "serve"]);
 function ofCook(cook: Cook, received: number, current: StandingStep, units: Units): Affair {
   const { step, index, due } = current;
   const key = `cook ${cook.id} ${index}`;
-  const once = ONCE.has(step.kind);
+  const back = cook.course?.pulled_at ? cook.course.estimate?.back_in_s : null;
+  const once = ONCE.has(step.kind) && !back;
   return {
     key: cook.id,
     name: cook.name,
-    what: order(step, units),
+    what: back ? "Put it back" : order(step, units),
     at: due,
     due: { key, at: due, once, sound: once ? "over" : step.kind === "pull" ? "out" : "due" },
     of: { kind: "cook", cook, received },

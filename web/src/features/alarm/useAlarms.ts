@@ -65,7 +65,8 @@ function useNudges(affairs: Affair[]) {
     const timer = setTimeout(
       () => {
         told.current.add(key);
-        navigator.vibrate?.([200, 100, 200]);
+        // Before the first touch a browser does not let a page vibrate.
+        if (navigator.userActivation?.hasBeenActive) navigator.vibrate?.([200, 100, 200]);
         if (document.hidden) void notify(what, name, key);
       },
       Math.max(0, wait),

@@ -1,28 +1,38 @@
 // Out, and not done: back in, as it is or in slices.
 import { Box, Flex, Text } from "@chakra-ui/react";
-import type { Cook, Happening } from "../../api/types";
+import type { Happening } from "../../api/types";
 import { Action } from "../../components/recipes";
 import { minutes } from "../../lib/units";
 
 interface PutBackProps {
-  cook: Cook;
+  /** How long it takes, as it is. */
+  seconds: number;
   onTell: (happening: Happening) => void;
 }
 
-export function PutBack({ cook, onTell }: PutBackProps) {
-  const estimate = cook.course?.estimate;
-  if (!cook.course?.pulled_at || !estimate || estimate.back_in_s == null) return null;
+export function PutBack({ seconds, onTell }: PutBackProps) {
   return (
-    <Box role="alert" borderLeft="5px solid" borderColor="beet" ps="3" py="1" mb="4">
-      <Text textStyle="title">Put it back, about {minutes(estimate.back_in_s)}</Text>
+    <Box role="alert" mb="4">
+      <Text as="h1" textStyle="instruction">
+        Put it back
+      </Text>
+      <Text textStyle="count" color="ember" my="1">
+        {minutes(Math.max(60, Math.round(seconds / 60) * 60))}
+      </Text>
       <Text textStyle="line" color="ink.say" mb="3">
         It is not done. In slices or opened flat it needs less.
       </Text>
-      <Flex gap="3">
-        <Action type="button" tall onClick={() => onTell({ kind: "put_back", cut: false })}>
+      <Flex gap="2.5">
+        <Action
+          type="button"
+          look="zest"
+          tall
+          px="2"
+          onClick={() => onTell({ kind: "put_back", cut: false })}
+        >
           Put back whole
         </Action>
-        <Action type="button" tall onClick={() => onTell({ kind: "put_back", cut: true })}>
+        <Action type="button" tall px="2" onClick={() => onTell({ kind: "put_back", cut: true })}>
           Put back in slices
         </Action>
       </Flex>

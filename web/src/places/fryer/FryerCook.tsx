@@ -10,6 +10,7 @@ import { useNow } from "../../lib/hooks";
 import { Closed } from "./Closed";
 import { NotStarted } from "./NotStarted";
 import { Others } from "./Others";
+import { SIDEWAYS } from "./sideways";
 import { UnderWay } from "./UnderWay";
 
 /** The page asks again this often, so that two devices agree, ms. */
@@ -34,7 +35,7 @@ export function FryerCook() {
   const due = others.filter((affair) => affair.at <= now);
   const later = others.filter((affair) => affair.at > now);
   return (
-    <Box maxW="reading" mx="auto">
+    <Box maxW="reading" mx="auto" css={SIDEWAYS}>
       {lost ? (
         <Box role="status" bg="well" borderRadius="field" px="3" py="2" mb="2" textStyle="small">
           The server does not answer. The countdown goes on; what you tell is sent later. Until then

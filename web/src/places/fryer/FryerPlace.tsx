@@ -13,6 +13,7 @@ import { clock } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
 import { Others } from "./Others";
 import { SupperNext } from "./SupperNext";
+import { SIDEWAYS } from "./sideways";
 import { UnderWay } from "./UnderWay";
 
 const TICK = 1000;
@@ -53,7 +54,7 @@ export function FryerPlace() {
   }
   const others = affairs.filter((affair) => affair !== large);
   return (
-    <Box maxW="reading" mx="auto" pt="1">
+    <Box maxW="reading" mx="auto" pt="1" css={SIDEWAYS}>
       <Others affairs={others.filter((affair) => affair.at <= now)} now={now} />
       {large.of.kind === "cook" ? (
         <UnderWay key={large.key} cook={large.of.cook} received={large.of.received} />

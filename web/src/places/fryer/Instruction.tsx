@@ -7,7 +7,7 @@ import type { StandingStep } from "../../features/course/standing";
 import { clock, countdown } from "../../lib/clock";
 import { order, render } from "../../lib/message";
 import { useSettings } from "../../lib/settings";
-import { minutes, setting } from "../../lib/units";
+import { minutes, setting, temperature } from "../../lib/units";
 
 interface InstructionProps {
   cook: Cook;
@@ -24,6 +24,7 @@ export function Instruction({ cook, current, dial, loaded, now }: InstructionPro
   const { step, due } = current;
   const left = (due - now) / 1000;
   const set = dialled(cook.plan, step.batch, dial, units);
+  const estimate = cook.course?.estimate;
   const loading = step.kind === "load" || step.kind === "preheat";
   return (
     <Box mb="3">
@@ -32,7 +33,9 @@ export function Instruction({ cook, current, dial, loaded, now }: InstructionPro
           {order(step, units)}
         </Text>
         <Text textStyle="line" color="ink.say" mt="1">
-          {render(step.reason, units)}
+          {step.kind === "rest" && estimate
+            ? `the core rises to about ${temperature(estimate.peak_c, units)}`
+            : render(step.reason, units)}
         </Text>
       </Box>
       {loading ? (

@@ -23,8 +23,30 @@ import { capital } from "../../lib/text";
 import { minutes, temperature } from "../../lib/units";
 import { DONE_WORDS, measures } from "./doneWords";
 import { Instruction } from "./Instruction";
+import { LYING } from "./sideways";
 
 const Changes = lazy(() => import("../../features/course/Changes"));
+
+/** On a phone that lies on its side the buttons are beside what they answer. */
+const WIDE = {
+  [LYING]: {
+    flexDirection: "row",
+    gap: "24px",
+    minHeight: "0",
+    "& h1": { fontSize: "30px" },
+    "& [role=timer]": { fontSize: "72px" },
+  },
+};
+const BESIDE = {
+  [LYING]: {
+    position: "sticky",
+    top: "0",
+    bottom: "auto",
+    alignSelf: "flex-start",
+    width: "50%",
+    "& button": { fontSize: "16px", minHeight: "52px" },
+  },
+};
 
 interface UnderWayProps {
   cook: Cook;
@@ -138,83 +160,89 @@ export function UnderWay({ cook, received }: UnderWayProps) {
     );
   }
   const late = (now - current.due) / 1000;
+  const back = pulled === null ? null : cook.course?.estimate?.back_in_s;
   return (
-    <Flex direction="column" minH={{ base: "calc(100dvh - 120px)", md: "auto" }}>
-      <Flex justify="space-between" textStyle="small" color="ink.soft" pt="1" pb="2" gap="3">
-        <Text>
-          {cook.name} · {cook.request.machine.name}
-        </Text>
-        <Text>{clock(new Date(now))}</Text>
-      </Flex>
-      {away > 0 && late > 0 ? (
-        <Box role="alert" bg="well" borderRadius="field" px="3" py="2" mb="2" textStyle="line">
-          This page was away for {minutes(away / 1000)}. <b>{order(current.step, settings)}</b> was
-          due {minutes(late)} ago.
-        </Box>
-      ) : null}
-      <Instruction cook={cook} current={current} dial={dial} loaded={loaded} now={now} />
-      {current.step.caution ? (
-        <Box mb="4">
-          <Caution>{current.step.caution}</Caution>
-        </Box>
-      ) : null}
-      <PutBack cook={cook} onTell={(happening) => once(() => report(happening))} />
-      <Answer cook={cook} now={now} skew={skew} units={settings} />
-      {cook.plan.loading ? (
-        <AtTheFryer
-          loading={cook.plan.loading}
-          machine={cook.request.machine}
-          batch={current.step.kind === "load" ? current.step.batch : null}
-          turned={loaded === null ? 0 : (now - loaded) / 1000 / cook.plan.pull_at_s}
+    <Flex direction="column" minH={{ base: "calc(100dvh - 120px)", md: "auto" }} css={WIDE}>
+      <Flex direction="column" flex="1" minW="0">
+        <Flex justify="space-between" textStyle="small" color="ink.soft" pt="1" pb="2" gap="3">
+          <Text>
+            {cook.name} · {cook.request.machine.name}
+          </Text>
+          <Text>{clock(new Date(now))}</Text>
+        </Flex>
+        {away > 0 && late > 0 ? (
+          <Box role="alert" bg="well" borderRadius="field" px="3" py="2" mb="2" textStyle="line">
+            This page was away for {minutes(away / 1000)}. <b>{order(current.step, settings)}</b>{" "}
+            was due {minutes(late)} ago.
+          </Box>
+        ) : null}
+        {back ? (
+          <PutBack seconds={back} onTell={(happening) => once(() => report(happening))} />
+        ) : (
+          <Instruction cook={cook} current={current} dial={dial} loaded={loaded} now={now} />
+        )}
+        {current.step.caution ? (
+          <Box mb="4">
+            <Caution>{current.step.caution}</Caution>
+          </Box>
+        ) : null}
+        <Answer cook={cook} now={now} skew={skew} units={settings} />
+        {cook.plan.loading ? (
+          <AtTheFryer
+            loading={cook.plan.loading}
+            machine={cook.request.machine}
+            batch={current.step.kind === "load" ? current.step.batch : null}
+            turned={loaded === null ? 0 : (now - loaded) / 1000 / cook.plan.pull_at_s}
+          />
+        ) : null}
+        <CourseStrip
+          plan={cook.plan}
+          now={loaded === null ? null : (now - loaded) / 60_000}
+          estimate={cook.course?.estimate}
         />
-      ) : null}
-      <CourseStrip
-        plan={cook.plan}
-        now={loaded === null ? null : (now - loaded) / 60_000}
-        estimate={cook.course?.estimate}
-      />
-      <Box as="ol" listStyleType="none" mt="1" mb="4">
-        {next.slice(0, 3).map((step) => (
-          <Flex
-            as="li"
-            key={step.index}
-            justify="space-between"
-            gap="4"
-            py="2.5"
-            borderTop="1px solid"
-            borderColor="line"
-            textStyle="line"
-          >
-            <Text>{order(step.step, settings)}</Text>
-            <Text whiteSpace="nowrap">
-              {step.due > now ? `in ${minutes((step.due - now) / 1000)}` : "next"}{" "}
-              <Text as="span" textStyle="small" color="ink.soft">
-                {clock(new Date(step.due))}
+        <Box as="ol" listStyleType="none" mt="1" mb="4">
+          {next.slice(0, 3).map((step) => (
+            <Flex
+              as="li"
+              key={step.index}
+              justify="space-between"
+              gap="4"
+              py="2.5"
+              borderTop="1px solid"
+              borderColor="line"
+              textStyle="line"
+            >
+              <Text>{order(step.step, settings)}</Text>
+              <Text whiteSpace="nowrap">
+                {step.due > now ? `in ${minutes((step.due - now) / 1000)}` : "next"}{" "}
+                <Text as="span" textStyle="small" color="ink.soft">
+                  {clock(new Date(step.due))}
+                </Text>
               </Text>
-            </Text>
-          </Flex>
-        ))}
-      </Box>
-      {cook.plan.below_floor ? <BelowFloor cook={cook} units={settings} /> : null}
-      {refused.map((one) => (
-        <Box key={one.id} mt="3">
-          <Trouble>
-            {inWords(one.happening, cook.plan.steps, (c) => temperature(c, settings))}:{" "}
-            {one.refused}{" "}
-            <Action type="button" look="inline" onClick={() => void cookReports.dismiss(one.id)}>
-              Remove
-            </Action>
-          </Trouble>
+            </Flex>
+          ))}
         </Box>
-      ))}
-      {waiting.length > 0 ? (
-        <Text role="status" textStyle="small" color="ink.soft" mt="2">
-          {waiting.length} not sent yet
-        </Text>
-      ) : null}
-      <AlarmWords />
-      <Box flex="1" minH="4" />
-      <Box position="sticky" bottom="0" bg="paper" pt="2" pb="4" mx="-2" px="2">
+        {cook.plan.below_floor ? <BelowFloor cook={cook} units={settings} /> : null}
+        {refused.map((one) => (
+          <Box key={one.id} mt="3">
+            <Trouble>
+              {inWords(one.happening, cook.plan.steps, (c) => temperature(c, settings))}:{" "}
+              {one.refused}{" "}
+              <Action type="button" look="inline" onClick={() => void cookReports.dismiss(one.id)}>
+                Remove
+              </Action>
+            </Trouble>
+          </Box>
+        ))}
+        {waiting.length > 0 ? (
+          <Text role="status" textStyle="small" color="ink.soft" mt="2">
+            {waiting.length} not sent yet
+          </Text>
+        ) : null}
+        <AlarmWords />
+        <Box flex="1" minH="4" />
+      </Flex>
+      <Box position="sticky" bottom="0" bg="paper" pt="2" pb="4" mx="-2" px="2" css={BESIDE}>
         <Flex gap="2.5" mb="2.5">
           {under && !measures(current.step) ? (
             <Action type="button" tall px="2" onClick={() => setMode("reading")}>
@@ -247,7 +275,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
             </Action>
           ) : null}
         </Flex>
-        <Action type="button" look="zest" big onClick={done}>
+        <Action type="button" look={back ? "quiet" : "zest"} big onClick={done}>
           {DONE_WORDS[current.step.kind]}
         </Action>
         <Flex justify="center" mt="1" minH="11">
