@@ -63,6 +63,15 @@ export class Kitchen {
     execFileSync("psql", ["-qAtX", `${cluster}/${this.name}`, "-c", text], { stdio: "pipe" });
   }
 
+  /** Everything that happened, so many minutes earlier: as if the time had passed. */
+  age(minutes: number) {
+    const by = `interval '${minutes} minutes'`;
+    this.sql(
+      `UPDATE events SET at = at - ${by} FROM cooks WHERE cooks.id = cook_id AND finished_at IS NULL;
+       UPDATE cooks SET started_at = started_at - ${by} WHERE finished_at IS NULL`,
+    );
+  }
+
   /** As a power cut would. */
   async kill() {
     const { child } = this;

@@ -140,11 +140,6 @@ fn band<T>(likely: &Likely<T>, of: impl Fn(&T) -> f64) -> [f64; 2] {
 fn estimate(estimate: Estimate) -> EstimateDto {
     let celsius = |core: &Temperature| core.celsius();
     let loaded = estimate.path.first().map_or(0.0, |(at, _)| *at);
-    let path = |of: fn(&Likely<f64>) -> f64| {
-        let all = estimate.path.iter();
-        all.map(|(_, core)| (of(core) * 10.0).round() / 10.0)
-            .collect()
-    };
     let (safe, safe_from) = match estimate.safe {
         Safe::NoMinimum => (SafeDto::NoMinimum, None),
         Safe::Waived => (SafeDto::Waived, None),
@@ -194,8 +189,10 @@ fn estimate(estimate: Estimate) -> EstimateDto {
             .iter()
             .map(|(at, _)| ((at - loaded) / 0.6).round() / 100.0)
             .collect(),
-        path_c: path(|core| core.value),
-        path_low_c: path(|core| core.low),
-        path_high_c: path(|core| core.high),
+        path_c: estimate
+            .path
+            .iter()
+            .map(|(_, core)| (core * 10.0).round() / 10.0)
+            .collect(),
     }
 }

@@ -1371,10 +1371,6 @@ export interface components {
             outside_at?: string | null;
             /** @description °C at those minutes. */
             path_c: number[];
-            /** @description The upper side. */
-            path_high_c: number[];
-            /** @description The lower side of the band at those minutes, °C. */
-            path_low_c: number[];
             /** @description Coldest spot from loading until it comes out or until now: minutes after loading. */
             path_min: number[];
             /**

@@ -67,13 +67,14 @@ export function useIdentity(said: unknown): string {
   return next.id;
 }
 
-/** Lets something happen once within so many milliseconds: double taps and bouncing keys count once. */
-export function useOnce(within: number): (work: () => void) => void {
-  const last = useRef(Number.NEGATIVE_INFINITY);
-  return (work) => {
+/** Lets each kind of thing happen once within so many milliseconds: double taps and bouncing keys count
+ * once. */
+export function useOnce(within: number): (kind: string, work: () => void) => void {
+  const last = useRef(new Map<string, number>());
+  return (kind, work) => {
     const now = performance.now();
-    if (now - last.current < within) return;
-    last.current = now;
+    if (now - (last.current.get(kind) ?? Number.NEGATIVE_INFINITY) < within) return;
+    last.current.set(kind, now);
     work();
   };
 }

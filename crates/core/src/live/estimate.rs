@@ -1,10 +1,11 @@
 //! The batch in hand: what is inside now, when each goal is met and how sure that is, what the rest will
 //! bring, how long it goes back in.
 
+use super::belief::Belief;
 use super::curves::Curves;
 use super::facts::{Batch, Deed, Facts};
 use super::planned::Planned;
-use super::process::{EIGHT_IN_TEN, MODEL, Observed, Posterior, Quantity};
+use super::process::{MODEL, Observed, Posterior};
 use super::safe::{Safe, safe};
 use super::track::{Setup, Track, script};
 use crate::curve;
@@ -98,7 +99,7 @@ pub struct Estimate {
     /// Sugar of a sauce that is on will burn before it comes out.
     pub burns: bool,
     /// Coldest spot from loading until it comes out, or until now: seconds since the epoch with °C.
-    pub path: Vec<(f64, Likely<f64>)>,
+    pub path: Vec<(f64, f64)>,
     /// Readings by their identity that do not fit.
     pub doubted: Vec<(u128, Doubt)>,
     /// How long it goes back in to be done, where it is out too early.
@@ -118,8 +119,7 @@ struct Estimator<'a> {
     number: usize,
     loaded: f64,
     goal: Goal,
-    curves: Curves,
-    posterior: Posterior,
+    belief: Belief<'a>,
     /// Which readings the first observations are.
     used: Vec<usize>,
     /// Logarithm of how much faster faces brown than computed.
@@ -185,18 +185,17 @@ pub fn estimate(planned: Planned, facts: &Facts) -> Option<Estimate> {
         number,
         loaded,
         goal,
-        posterior,
+        belief: Belief::of(&curves, &posterior, goal.core),
         used,
         colour,
-        curves: curves.clone(),
     };
     let mut own = facts.readings.iter();
     let last = own.rfind(|reading| reading.batch == number);
     let reading = last.map(|last| {
         let before = conditioned(facts, &of, Some(last.id));
         let expected = before
-            .zip(curves.core(last.at - loaded))
-            .map(|((_, before), core)| Temperature::from_celsius(before.predict(&core).0));
+            .and_then(|(_, before)| Belief::of(&curves, &before, goal.core).core(last.at - loaded))
+            .map(|core| Temperature::from_celsius(core.value));
         Read {
             id: last.id,
             at: last.at,
@@ -333,11 +332,15 @@ fn colour(facts: &Facts, number: usize, loaded: f64, curves: &Curves) -> f64 {
     sum / weight
 }
 
-impl Estimator<'_> {
+impl<'a> Estimator<'a> {
+    fn curves(&self) -> &'a Curves {
+        self.belief.curves
+    }
+
     fn estimate(&self, setup: &Setup, reading: Option<Read>) -> Option<Estimate> {
         let now = self.facts.latest - self.loaded;
         let out = self.facts.batch(self.number)?.out;
-        let track = &self.curves.usual;
+        let track = &self.curves().usual;
         let core = self.core(now)?;
         let doubted = self.doubted();
         let inside = if out.is_some() {
@@ -360,7 +363,12 @@ impl Estimator<'_> {
             let raised = |value: f64| value + rise;
             (at_pull.map(raised), pull.unwrap_or(now) + 300.0)
         };
-        let safe = safe(self.planned, self.facts, self.number, peak.low);
+        let too_hot: Vec<u128> = doubted
+            .iter()
+            .filter(|(_, doubt)| *doubt == Doubt::High)
+            .map(|(id, _)| *id)
+            .collect();
+        let safe = safe(self.planned, self.facts, self.number, peak.low, &too_hot);
         let request = self.planned.request;
         let needed = match request.floor_kept().and_then(|floor| floor.core) {
             Some(floor) if request.rest_may_complete() => floor.celsius(),
@@ -395,26 +403,22 @@ impl Estimator<'_> {
             colours: self.colours(now),
             colours_then: self.colours(pull.unwrap_or(now)),
             burns: pull.is_some_and(|pull| self.burns(setup, pull)),
-            path: self.path(pull.unwrap_or(now)),
+            path: self
+                .belief
+                .path(pull.unwrap_or(now))
+                .into_iter()
+                .map(|(at, core)| (self.loaded + at, core))
+                .collect(),
             doubted,
             back_in: back_in.map(Interval::from_seconds),
             safe,
-            unknowns: self.posterior.unknowns(Unknown::ALL.len()),
+            unknowns: self.belief.posterior.unknowns(Unknown::ALL.len()),
             longer: self.longer(),
         })
     }
 
-    fn likely(&self, quantity: &Quantity) -> Likely<f64> {
-        let (value, spread) = self.posterior.predict(quantity);
-        Likely {
-            value,
-            low: value - EIGHT_IN_TEN * spread,
-            high: value + EIGHT_IN_TEN * spread,
-        }
-    }
-
     fn core(&self, at: f64) -> Option<Likely<f64>> {
-        Some(self.likely(&self.curves.core(at)?))
+        self.belief.core(at)
     }
 
     fn highest_read(&self) -> f64 {
@@ -426,10 +430,10 @@ impl Estimator<'_> {
 
     /// When the inside is there, s after loading.
     fn inside(&self, now: f64) -> Option<Likely<f64>> {
-        let track = &self.curves.usual;
+        let track = &self.curves().usual;
         let goal = self.goal.core;
         if !track.was_out() {
-            let there = self.likely(&self.curves.passage(goal)?).map(f64::exp);
+            let there = self.belief.passage(goal)?.map(f64::exp);
             // What the hold takes after that, as computed.
             let held = track.progress.inside().zip(track.log_passage(goal));
             let more = held.map_or(0.0, |(inside, log)| (inside - log.exp()).max(0.0));
@@ -471,7 +475,7 @@ impl Estimator<'_> {
             .filter(|last| doubted.contains(&(last.id, Doubt::Low)))
             .and_then(|last| {
                 let celsius = last.what.celsius();
-                let log = |celsius| self.curves.usual.log_passage(celsius);
+                let log = |celsius| self.curves().usual.log_passage(celsius);
                 // From there on as the usual one goes.
                 let more = log(self.goal.core)?.exp() - log(celsius)?.exp();
                 Some(last.at - self.loaded + more)
@@ -494,7 +498,7 @@ impl Estimator<'_> {
         let Some(inside) = inside else {
             return (None, None, Decides::Inside);
         };
-        let track = &self.curves.usual;
+        let track = &self.curves().usual;
         let wanted = self.goal.browning * (-self.colour).exp();
         let outside = (self.goal.browning > 0.0).then(|| {
             let colour = curve::first_crossing(&track.at, &track.browning, wanted);
@@ -522,7 +526,7 @@ impl Estimator<'_> {
 
     /// The highest core of the rest, with when.
     fn rested(&self, now: f64) -> Option<(Likely<f64>, f64)> {
-        let track = &self.curves.usual;
+        let track = &self.curves().usual;
         let later = track.at.iter().copied().filter(|at| *at >= now);
         let cores = later.filter_map(|at| Some((self.core(at)?, at)));
         cores.max_by(|a, b| a.0.value.total_cmp(&b.0.value))
@@ -542,20 +546,8 @@ impl Estimator<'_> {
         })
     }
 
-    /// The coldest spot over time.
-    fn path(&self, end: f64) -> Vec<(f64, Likely<f64>)> {
-        /// Points of it.
-        const POINTS: u32 = 40;
-        (0..=POINTS)
-            .filter_map(|n| {
-                let at = end * f64::from(n) / f64::from(POINTS);
-                Some((self.loaded + at, self.core(at)?))
-            })
-            .collect()
-    }
-
     fn colours(&self, now: f64) -> [Browning; 2] {
-        let track = &self.curves.usual;
+        let track = &self.curves().usual;
         [&track.upper, &track.lower].map(|face| {
             let amount = curve::value_at(&track.at, face, now);
             Browning::of(amount * self.colour.exp())
@@ -563,13 +555,13 @@ impl Estimator<'_> {
     }
 
     fn doubted(&self) -> Vec<(u128, Doubt)> {
-        let weights = self.used.iter().zip(&self.posterior.weights);
+        let weights = self.used.iter().zip(&self.belief.posterior.weights);
         weights
             .filter(|(_, weight)| **weight < DOUBTED)
             .filter_map(|(n, _)| {
                 let reading = self.facts.readings.get(*n)?;
                 let loaded = self.facts.batch(reading.batch)?.loaded?;
-                let expected = self.curves.usual.core_at(reading.at - loaded);
+                let expected = self.curves().usual.core_at(reading.at - loaded);
                 let doubt = if reading.what.celsius() > expected {
                     Doubt::High
                 } else {
@@ -582,9 +574,9 @@ impl Estimator<'_> {
 
     /// How much longer than assumed it takes, by what was measured.
     fn longer(&self) -> f64 {
-        let goal = self.curves.passage(self.goal.core);
+        let goal = self.curves().passage(self.goal.core);
         goal.map_or(1.0, |goal| {
-            (self.posterior.predict(&goal).0 - goal.mean).exp()
+            (self.belief.posterior.predict(&goal).0 - goal.mean).exp()
         })
     }
 }

@@ -4,6 +4,7 @@
 //! A pure function of the plan and of what was told: any process gives the same answer, also after a
 //! restart, and an undo gives back exactly what was before.
 
+mod belief;
 mod course;
 mod curves;
 mod estimate;

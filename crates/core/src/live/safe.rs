@@ -26,8 +26,9 @@ pub enum Safe {
 /// fast.
 const COLDER: f64 = 300.0;
 
-/// Judges a batch by its number from 1; `likely` is what nine cooks in ten at least get to, °C.
-pub fn safe(planned: Planned, facts: &Facts, number: usize, likely: f64) -> Safe {
+/// Judges a batch by its number from 1; `likely` is what nine cooks in ten at least get to, °C, and `too_hot`
+/// are readings that are too hot to be of the middle: they prove nothing.
+pub fn safe(planned: Planned, facts: &Facts, number: usize, likely: f64, too_hot: &[u128]) -> Safe {
     let request = planned.request;
     let Some(floor) = request.floor_kept() else {
         return if request.floor().core.is_some() {
@@ -40,18 +41,19 @@ pub fn safe(planned: Planned, facts: &Facts, number: usize, likely: f64) -> Safe
     // As thermometers show it: a tenth.
     let is_enough = |core: Temperature| core.celsius() >= least - 0.05;
     let out = facts.batch(number).and_then(|batch| batch.out);
-    let mut proven: Option<(f64, Temperature)> = None;
-    for reading in facts.readings.iter().filter(|one| one.batch == number) {
+    // Since when it has been there, with the first and the latest reading that say so.
+    let mut proven: Option<(f64, Temperature, f64)> = None;
+    let own = facts.readings.iter().filter(|one| one.batch == number);
+    for reading in own.filter(|one| !too_hot.contains(&one.id)) {
         let resting = out.is_some_and(|out| reading.at >= out);
-        match proven {
-            None if is_enough(reading.what) => proven = Some((reading.at, reading.what)),
-            Some((at, _)) if !is_enough(reading.what) && (!resting || reading.at < at + COLDER) => {
-                proven = None;
-            }
-            _ => {}
-        }
+        proven = match (proven, is_enough(reading.what)) {
+            (None, true) => Some((reading.at, reading.what, reading.at)),
+            (Some((since, core, _)), true) => Some((since, core, reading.at)),
+            (Some((_, _, latest)), false) if !resting || reading.at < latest + COLDER => None,
+            (other, false) => other,
+        };
     }
-    let Some((at, core)) = proven else {
+    let Some((at, core, _)) = proven else {
         return if likely >= least {
             Safe::NotMeasured
         } else {

@@ -280,7 +280,10 @@ impl Track {
         }
         let before = curve::value_at(&self.at, &self.core, end - MINUTE);
         let slope = (core - before) / MINUTE.min(end.max(1.0));
-        core + slope * FADES * (1.0 - (-(at - end) / FADES).exp())
+        let on = core + slope * FADES * (1.0 - (-(at - end) / FADES).exp());
+        // And never past the air around it.
+        let air = self.air.last().copied().unwrap_or(core);
+        on.clamp(core.min(air), core.max(air))
     }
 
     /// How far it was computed, s after loading.

@@ -91,10 +91,6 @@ pub struct EstimateDto {
     pub path_min: Vec<f64>,
     /// °C at those minutes.
     pub path_c: Vec<f64>,
-    /// The lower side of the band at those minutes, °C.
-    pub path_low_c: Vec<f64>,
-    /// The upper side.
-    pub path_high_c: Vec<f64>,
 }
 
 /// A reading beside what was expected.

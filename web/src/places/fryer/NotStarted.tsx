@@ -49,7 +49,7 @@ export function NotStarted({ cook }: { cook: Cook }) {
           disabled={waiting.length > 0}
           onClick={() => report({ kind: "started" })}
         >
-          Start cooking
+          Start now
         </Action>
       </Box>
     </Box>

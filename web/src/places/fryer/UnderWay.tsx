@@ -83,7 +83,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
   }, [over]);
 
   const done = () =>
-    once(() => {
+    once("done", () => {
       if (!current) return setMode("outcome");
       if (measures(current.step)) return setMode("reading");
       report({ kind: "step_done", step: current.index });
@@ -100,14 +100,14 @@ export function UnderWay({ cook, received }: UnderWayProps) {
     setMode("now");
   };
   const door = () =>
-    once(() => {
+    once("door", () => {
       if (openSince === null) return setOpenSince(Date.now());
       const open_s = Math.min(900, Math.max(1, (Date.now() - openSince) / 1000));
       report({ kind: "door_opened", open_s });
       setOpenSince(null);
     });
   const undo = () =>
-    once(() => {
+    once("undo", () => {
       if (last) report({ kind: "undone", event: last.id });
     });
   const ready = mode === "now";
@@ -177,7 +177,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
           </Box>
         ) : null}
         {back ? (
-          <PutBack seconds={back} onTell={(happening) => once(() => report(happening))} />
+          <PutBack seconds={back} onTell={(happening) => once("back", () => report(happening))} />
         ) : (
           <Instruction cook={cook} current={current} dial={dial} loaded={loaded} now={now} />
         )}
@@ -254,7 +254,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
               type="button"
               tall
               px="2"
-              onClick={() => once(() => report({ kind: "step_done", step: current.index }))}
+              onClick={() => once("done", () => report({ kind: "step_done", step: current.index }))}
             >
               Skip
             </Action>
