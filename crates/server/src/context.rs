@@ -14,6 +14,7 @@ use ember_core::stop::Stop;
 use tokio::sync::Semaphore;
 use tokio::time::timeout_at;
 
+use crate::changes::Changes;
 use crate::db::connect::{self, CONNECTIONS, PATIENCE};
 use crate::error::ApiError;
 
@@ -36,6 +37,7 @@ pub struct Context {
     cores: Arc<Semaphore>,
     /// One permit for each computation, under way or waiting.
     queue: Arc<Semaphore>,
+    changes: Changes,
 }
 
 impl Context {
@@ -50,7 +52,14 @@ impl Context {
             overdue: Arc::default(),
             cores: Arc::new(Semaphore::new(cores)),
             queue: Arc::new(Semaphore::new(cores + QUEUE)),
+            changes: Changes::new(database_url),
         }
+    }
+
+    /// What tells open pages of changes.
+    #[must_use]
+    pub const fn changes(&self) -> &Changes {
+        &self.changes
     }
 
     /// Runs queries on the pool's threads, and gives them up after [`PATIENCE`]: a database that

@@ -3,6 +3,7 @@
 pub mod app;
 pub mod body;
 pub mod cards;
+pub mod changes;
 pub mod config;
 pub mod context;
 pub mod cooks;

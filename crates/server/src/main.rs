@@ -73,8 +73,8 @@ async fn serve(config: Config) -> Result<(), String> {
     let context = site.context.clone();
     let listeners = listen(&config).map_err(|error| bind_line(&config, &error))?;
     let server = server(site, listeners).map_err(|error| bind_line(&config, &error))?;
-    rt::spawn(purge::forever(context));
-    rt::spawn(stop_when_told(server.handle()));
+    rt::spawn(purge::forever(context.clone()));
+    rt::spawn(stop_when_told(server.handle(), context));
     let running = rt::spawn(server);
     // Its first turn starts its workers; only then is it ready.
     tokio::task::yield_now().await;
@@ -127,7 +127,7 @@ const OPEN: &str = "There is no sign-in yet: everybody in this network can read,
                     and never open this port to the internet.";
 
 /// Ctrl-C and a plain kill do the same: nothing new is taken, and what is under way ends.
-async fn stop_when_told(server: ServerHandle) {
+async fn stop_when_told(server: ServerHandle, context: Context) {
     let (Ok(mut interrupt), Ok(mut terminate)) = (
         signal(SignalKind::interrupt()),
         signal(SignalKind::terminate()),
@@ -138,6 +138,7 @@ async fn stop_when_told(server: ServerHandle) {
         _ = interrupt.recv() => {}
         _ = terminate.recv() => {}
     }
+    context.changes().close();
     server.stop(true).await;
 }
 

@@ -3,10 +3,12 @@
 use std::time::Duration;
 
 use crate::context::Context;
-use crate::db::{cards, cooks, machines, suppers};
+use crate::db::{cards, changes, cooks, machines, suppers};
 
 /// How long something deleted can be brought back, days.
 const KEPT_DAYS: i64 = 30;
+/// A page that was away for longer than this looks at everything, days.
+const CHANGES_DAYS: i64 = 2;
 /// How often it is looked for.
 const EVERY: Duration = Duration::from_secs(3600);
 
@@ -14,12 +16,14 @@ const EVERY: Duration = Duration::from_secs(3600);
 pub async fn forever(context: Context) {
     loop {
         let before = context.now() - chrono::Duration::days(KEPT_DAYS);
+        let missed = context.now() - chrono::Duration::days(CHANGES_DAYS);
         let purged = context
             .query(move |connection| {
                 Ok(cooks::purge(connection, before)?
                     + suppers::purge(connection, before)?
                     + cards::purge(connection, before)?
-                    + machines::purge(connection, before)?)
+                    + machines::purge(connection, before)?
+                    + changes::purge(connection, missed)?)
             })
             .await;
         match purged {

@@ -9,8 +9,8 @@ use utoipa_actix_web::service_config::ServiceConfig;
 use crate::description::Description;
 use crate::error::{ApiError, Code, Problem, respond};
 use crate::handlers::{
-    blends, catalogue, cooks, events, health, machines, methods, plans, quantities, settings,
-    stored, suppers,
+    blends, catalogue, changes, cooks, events, health, machines, methods, plans, quantities,
+    settings, stored, suppers,
 };
 
 /// Everything below `/api`.
@@ -47,6 +47,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(plans::equivalent::equivalent)
             .service(plans::convert::convert)
             .service(plans::together::together)
+            .service(changes::listen::listen)
             .service(cooks::list::list)
             .service(cooks::create::create)
             .service(cooks::read::read)

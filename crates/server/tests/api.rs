@@ -8,7 +8,7 @@ use ember_core::plan::Request;
 use ember_server::dto::request::RequestDto;
 use proptest::prelude::*;
 use serde_json::{Value, json};
-use support::{Database, call, get, post, report, sentence, server, server_at, with};
+use support::{Database, call, get, keep, post, report, sentence, server, server_at, with};
 use uuid::Uuid;
 
 #[actix_web::test]
@@ -215,19 +215,6 @@ async fn typed_quantities_are_understood_or_answered() {
     assert_eq!((status, &problem["code"]), (422, &json!("out_of_bounds")));
     let (status, _) = post(&app, "/api/quantities", &typed("start_c", &"9".repeat(50))).await;
     assert_eq!(status, 422);
-}
-
-async fn keep<S>(app: &S, body: &Value) -> Value
-where
-    S: actix_web::dev::Service<
-            actix_http::Request,
-            Response = actix_web::dev::ServiceResponse<actix_web::body::BoxBody>,
-            Error = actix_web::Error,
-        >,
-{
-    let (status, cook) = post(app, "/api/cooks", body).await;
-    assert_eq!(status, 201, "{cook}");
-    cook
 }
 
 #[actix_web::test]

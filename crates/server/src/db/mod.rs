@@ -1,6 +1,7 @@
 //! PostgreSQL through Diesel.
 
 pub mod cards;
+pub mod changes;
 pub mod connect;
 pub mod cooks;
 pub mod machines;

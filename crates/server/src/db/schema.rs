@@ -11,6 +11,15 @@ diesel::table! {
 }
 
 diesel::table! {
+    changes (seq) {
+        seq -> Int8,
+        kind -> Text,
+        of -> Uuid,
+        at -> Timestamptz,
+    }
+}
+
+diesel::table! {
     machines (id) {
         id -> Uuid,
         name -> Text,

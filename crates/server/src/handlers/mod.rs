@@ -2,6 +2,7 @@
 
 pub mod blends;
 pub mod catalogue;
+pub mod changes;
 pub mod cooks;
 pub mod events;
 pub mod health;

@@ -188,6 +188,16 @@ where
     call(app, test::TestRequest::post().uri(path).set_json(body)).await
 }
 
+/// A cook that is kept.
+pub async fn keep<S>(app: &S, new: &Value) -> Value
+where
+    S: Service<Request, Response = ServiceResponse<BoxBody>, Error = Error>,
+{
+    let (status, cook) = post(app, "/api/cooks", new).await;
+    assert_eq!(status, 201, "{cook}");
+    cook
+}
+
 /// The sentence of the tests.
 pub fn sentence() -> Value {
     json!({

@@ -10,6 +10,7 @@ import { cookReports } from "../course/reports";
 import { supperReports } from "../supper/telling";
 import { useAffairs } from "./affairs";
 import { useAlarms, useTitle, useWakeLock } from "./useAlarms";
+import { useChanges } from "./useChanges";
 
 const TICK = 1000;
 /** How often waiting reports are tried again, ms. */
@@ -26,6 +27,7 @@ export default function Watch() {
   useAlarms(affairs);
   useWakeLock(affairs.some((one) => one.of.kind === "cook" || one.at < now + AWAKE));
   useSending();
+  useChanges();
   const next = affairs[0];
   const left = next ? (next.at - now) / 1000 : Number.POSITIVE_INFINITY;
   useTitle(

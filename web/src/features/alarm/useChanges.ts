@@ -1,0 +1,51 @@
+// What other devices change is asked for anew as soon as the server tells of it.
+import { type QueryClient, useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { cookQuery, keptSupperQuery, SUPPER_LISTS } from "../../api/queries";
+
+function cookTold(queries: QueryClient, id: string) {
+  void queries.invalidateQueries({ queryKey: cookQuery(id).queryKey });
+  void queries.invalidateQueries({ queryKey: ["cooks"] });
+}
+
+function supperTold(queries: QueryClient, id: string) {
+  void queries.invalidateQueries({ queryKey: keptSupperQuery(id).queryKey });
+  void queries.invalidateQueries({ queryKey: SUPPER_LISTS });
+}
+
+function everything(queries: QueryClient) {
+  for (const key of ["cook", "cooks", "suppers"]) {
+    void queries.invalidateQueries({ queryKey: [key] });
+  }
+}
+
+/** Listens while the page is looked at: a browser has few connections, and hidden pages ask in turn. */
+export function useChanges() {
+  const queries = useQueryClient();
+  useEffect(() => {
+    let source: EventSource | null = null;
+    let opened = false;
+    const open = () => {
+      source = new EventSource("/api/changes");
+      source.addEventListener("cook", (event) => cookTold(queries, event.data));
+      source.addEventListener("supper", (event) => supperTold(queries, event.data));
+      source.addEventListener("everything", () => everything(queries));
+      // What happened before the first connection is known from the answers of the page.
+      source.addEventListener("open", () => {
+        if (opened) everything(queries);
+        opened = true;
+      });
+    };
+    const look = () => {
+      source?.close();
+      source = null;
+      if (!document.hidden) open();
+    };
+    look();
+    document.addEventListener("visibilitychange", look);
+    return () => {
+      document.removeEventListener("visibilitychange", look);
+      source?.close();
+    };
+  }, [queries]);
+}
