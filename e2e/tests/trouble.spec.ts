@@ -45,8 +45,16 @@ test("a kept report outlives the page", async ({ page, kitchen }) => {
 test("no server: every place says so and offers to try again", async ({ page }) => {
   await page.goto("/logbook");
   await expect(page.getByRole("article").first()).toBeVisible();
+  // Until what was seen is kept.
+  await page.waitForTimeout(2500);
   await page.route("**/api/**", (route) => route.abort());
-  for (const path of ["/", "/plan", "/fryer", "/logbook"]) {
+  // What was seen before is still there, and everywhere it says so.
+  for (const path of ["/", "/fryer"]) {
+    await page.goto(path);
+    await expect(page.getByText("Drumsticks for tonight")).toBeVisible();
+    await expect(page.getByText("The server does not answer").first()).toBeVisible();
+  }
+  for (const path of ["/plan", "/logbook"]) {
     await page.goto(path);
     await expect(page.getByRole("alert")).toContainText("does not answer", { timeout: 15_000 });
     await expect(page.getByRole("button", { name: "Try again" })).toBeVisible();
@@ -55,6 +63,36 @@ test("no server: every place says so and offers to try again", async ({ page }) 
   await page.unroute("**/api/**");
   await page.getByRole("button", { name: "Try again" }).click();
   await expect(page.getByRole("article").first()).toBeVisible();
+});
+
+test("a cook goes on from cold with the network gone", async ({ page, context, kitchen }) => {
+  await page.goto("/plan");
+  await page.getByRole("button", { name: "Start now" }).click();
+  await page.waitForURL("**/fryer/*");
+  const heading = page.getByRole("heading", { level: 1 });
+  await page.getByRole("button", { name: "Loaded" }).click();
+  await expect(heading).toContainText("Turn every piece");
+  // Installed, and what is needed of the cook is kept.
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await page.waitForTimeout(2500);
+  const address = page.url();
+  await page.close();
+  await context.setOffline(true);
+  await kitchen.kill();
+  const cold = await context.newPage();
+  await cold.goto(address);
+  const again = cold.getByRole("heading", { level: 1 });
+  await expect(again).toContainText("Turn every piece");
+  await expect(cold.getByRole("timer")).toHaveText(/^\d+:\d\d$/);
+  await cold.getByRole("button", { name: "Turned" }).click();
+  await expect(again).toContainText("Check");
+  await expect(cold.getByText("1 not sent yet")).toBeVisible();
+  // Told while it was gone, and still there after another cold start.
+  await cold.reload();
+  await expect(again).toContainText("Check");
+  await kitchen.start();
+  await context.setOffline(false);
+  await expect(cold.getByText("1 not sent yet")).toHaveCount(0);
 });
 
 test("offline is told, and the countdown goes on", async ({ page, context }) => {

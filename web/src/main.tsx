@@ -8,6 +8,7 @@ import { createRoot } from "react-dom/client";
 import { ApiFailure } from "./api/client";
 import { router } from "./app/router";
 import { system } from "./app/theme";
+import { keepAnswers } from "./features/offline/persisted";
 
 const MOST_TRIES = 2;
 
@@ -19,6 +20,8 @@ const queries = new QueryClient({
         count < MOST_TRIES && !(error instanceof ApiFailure && !error.isPassing),
       networkMode: "always",
       staleTime: 5_000,
+      // As long as what was kept of a cook counts.
+      gcTime: 3 * 86_400_000,
     },
     mutations: { networkMode: "always" },
   },
@@ -26,6 +29,7 @@ const queries = new QueryClient({
 
 const root = document.getElementById("root");
 if (root) {
+  await keepAnswers(queries);
   createRoot(root).render(
     <StrictMode>
       <ChakraProvider value={system}>

@@ -7,11 +7,11 @@ import { PlaceLink } from "../components/PlaceLink";
 import { useHousehold } from "../features/household/household";
 import { useOnline } from "../lib/hooks";
 import { type Settings, useSettings } from "../lib/settings";
-import { More } from "./More";
 
 // Asked for with a key, and then loaded.
 const Keys = lazy(() => import("./Keys"));
 // After the page is there.
+const More = lazy(() => import("./More"));
 const Watch = lazy(() => import("../features/alarm/Watch"));
 
 const PLACES = [
@@ -110,7 +110,9 @@ export function Frame() {
             names={["g", "lb"]}
             onSwap={() => choose({ weight: settings.weight === "metric" ? "imperial" : "metric" })}
           />
-          <More settings={settings} onChoose={choose} onHelp={() => setHelp(true)} />
+          <Suspense fallback={<MoreComes />}>
+            <More settings={settings} onChoose={choose} onHelp={() => setHelp(true)} />
+          </Suspense>
         </Flex>
       </Flex>
       {online ? null : (
@@ -132,6 +134,13 @@ export function Frame() {
     </Box>
   );
 }
+
+/** Where the menu will be, so that nothing moves when it comes. */
+const MoreComes = () => (
+  <Text textStyle="small" px="1.5" py="1" aria-hidden>
+    More
+  </Text>
+);
 
 /** Everything the other way round. */
 function otherUnits(settings: Settings) {

@@ -20,7 +20,7 @@ interface MoreProps {
   onHelp: () => void;
 }
 
-export function More({ settings, onChoose, onHelp }: MoreProps) {
+export default function More({ settings, onChoose, onHelp }: MoreProps) {
   const catalogue = useQuery(catalogueQuery());
   return (
     <Popover.Root positioning={{ placement: "bottom-end" }}>

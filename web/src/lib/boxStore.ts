@@ -11,6 +11,7 @@ export interface BoxStore<T> {
 
 const DATABASE = "zesty-ember";
 const STORE = "reports";
+const PAGES = "pages";
 const VERSION = 1;
 
 interface Row<T> {
@@ -26,6 +27,7 @@ const open = () => {
     upgrade: (db) => {
       const store = db.createObjectStore(STORE, { keyPath: "id" });
       store.createIndex("box", "box");
+      db.createObjectStore(PAGES);
     },
   });
   return database;
@@ -85,4 +87,31 @@ async function moveOver<T extends { id: string }>(db: IDBPDatabase, box: string,
     await db.put(STORE, row);
   }
   localStorage.removeItem(before);
+}
+
+/** Keeps something under a name. */
+export async function keep(name: string, what: unknown): Promise<void> {
+  try {
+    await (await open()).put(PAGES, what, name);
+  } catch {
+    // A browser that keeps nothing still works while it is connected.
+  }
+}
+
+/** What was kept under a name. */
+export async function kept<T>(name: string): Promise<T | undefined> {
+  try {
+    return await (await open()).get(PAGES, name);
+  } catch {
+    return undefined;
+  }
+}
+
+/** Forgets it. */
+export async function forget(name: string): Promise<void> {
+  try {
+    await (await open()).delete(PAGES, name);
+  } catch {
+    // It was not kept.
+  }
 }

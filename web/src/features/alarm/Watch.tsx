@@ -3,12 +3,13 @@ import { Flex, Text } from "@chakra-ui/react";
 import { useRouterState } from "@tanstack/react-router";
 import { useEffect } from "react";
 import { PlaceLink } from "../../components/PlaceLink";
-import { countdown } from "../../lib/clock";
+import { clock, countdown } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
 import { useSettings } from "../../lib/settings";
 import { cookReports } from "../course/reports";
+import { NewVersion } from "../offline/NewVersion";
 import { supperReports } from "../supper/telling";
-import { useAffairs } from "./affairs";
+import { useAffairs, useLost, usePlanned } from "./affairs";
 import { useAlarms, useTitle, useWakeLock } from "./useAlarms";
 import { useChanges } from "./useChanges";
 
@@ -28,6 +29,7 @@ export default function Watch() {
   useWakeLock(affairs.some((one) => one.of.kind === "cook" || one.at < now + AWAKE));
   useSending();
   useChanges();
+  usePlanned();
   const next = affairs[0];
   const left = next ? (next.at - now) / 1000 : Number.POSITIVE_INFINITY;
   useTitle(
@@ -36,32 +38,50 @@ export default function Watch() {
       : "Zesty Ember",
   );
   const cooking = useRouterState({ select: (state) => state.location.pathname });
-  if (!next || cooking.startsWith("/fryer") || left > Math.max(1, prealert_min) * 60) return null;
+  const lost = useLost();
+  const version = (
+    <>
+      {lost === null ? null : (
+        <Text role="status" bg="well" px={{ base: "5", md: "9" }} py="2" textStyle="small">
+          The server does not answer
+          {lost > 0 ? `; what you see is from ${clock(new Date(lost))}` : ""}. What you tell is kept
+          and sent later.
+        </Text>
+      )}
+      <NewVersion cooking={affairs.length > 0} />
+    </>
+  );
+  if (!next || cooking.startsWith("/fryer") || left > Math.max(1, prealert_min) * 60) {
+    return version;
+  }
   return (
-    <Flex
-      role="status"
-      bg={left <= 0 ? "zest" : "well"}
-      color={left <= 0 ? "zest.ink" : "ink"}
-      px={{ base: "5", md: "9" }}
-      py="2.5"
-      gap="4"
-      align="baseline"
-      justify="space-between"
-      textStyle="line"
-      className="no-print"
-    >
-      <Text>
-        <b>{next.what}</b>, {left <= 0 ? "now" : `in ${countdown(left)}`} ({next.name})
-      </Text>
-      <PlaceLink
-        to="/fryer"
-        textDecoration="underline"
-        textUnderlineOffset="3px"
-        whiteSpace="nowrap"
+    <>
+      {version}
+      <Flex
+        role="status"
+        bg={left <= 0 ? "zest" : "well"}
+        color={left <= 0 ? "zest.ink" : "ink"}
+        px={{ base: "5", md: "9" }}
+        py="2.5"
+        gap="4"
+        align="baseline"
+        justify="space-between"
+        textStyle="line"
+        className="no-print"
       >
-        Cook now
-      </PlaceLink>
-    </Flex>
+        <Text>
+          <b>{next.what}</b>, {left <= 0 ? "now" : `in ${countdown(left)}`} ({next.name})
+        </Text>
+        <PlaceLink
+          to="/fryer"
+          textDecoration="underline"
+          textUnderlineOffset="3px"
+          whiteSpace="nowrap"
+        >
+          Cook now
+        </PlaceLink>
+      </Flex>
+    </>
   );
 }
 

@@ -2,6 +2,7 @@
 // nearest first.
 import { useQueries, useQuery } from "@tanstack/react-query";
 import { useRef } from "react";
+import { ApiFailure } from "../../api/client";
 import { cookQuery, cooksQuery } from "../../api/queries";
 import type { Cook, KeptSupper } from "../../api/types";
 import { order } from "../../lib/message";
@@ -31,11 +32,25 @@ const NEAR = 12 * 3_600_000;
 /** A time that moves by less than this stands still, so that nothing rings twice, ms. */
 const STILL = 2_000;
 
+const runningQuery = () => ({
+  ...cooksQuery({ state: "running", per_page: 50 }),
+  refetchInterval: AGAIN,
+});
+
+/** When the server last answered, ms, where it does not answer now. */
+export function useLost(): number | null {
+  const { error, dataUpdatedAt } = useQuery(runningQuery());
+  return error instanceof ApiFailure && error.isPassing ? dataUpdatedAt : null;
+}
+
+/** Planned cooks, so that they are there when the network is gone. */
+export function usePlanned() {
+  const list = useQuery(cooksQuery({ state: "planned" }));
+  useQueries({ queries: (list.data?.items ?? []).map((row) => cookQuery(row.id)) });
+}
+
 export function useRunning(): { cook: Cook; received: number }[] {
-  const list = useQuery({
-    ...cooksQuery({ state: "running", per_page: 50 }),
-    refetchInterval: AGAIN,
-  });
+  const list = useQuery(runningQuery());
   return useQueries({
     queries: (list.data?.items ?? []).map((row) => ({
       ...cookQuery(row.id),

@@ -38,8 +38,7 @@ export function FryerCook() {
     <Box maxW="reading" mx="auto" css={SIDEWAYS}>
       {lost ? (
         <Box role="status" bg="well" borderRadius="field" px="3" py="2" mb="2" textStyle="small">
-          The server does not answer. The countdown goes on; what you tell is sent later. Until then
-          times are not computed anew: check every 5 min.
+          The countdown goes on. Times are not computed anew without the server: check every 5 min.
         </Box>
       ) : null}
       <Others affairs={due} now={now} />

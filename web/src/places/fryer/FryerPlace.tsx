@@ -27,7 +27,7 @@ export function FryerPlace() {
   const asked = useSearch({ from: "/fryer" }).supper;
   const large = useLarge(affairs, asked);
   const failed = running.error ?? planned.error;
-  if (failed && affairs.length === 0) {
+  if (failed && !(running.data && planned.data)) {
     return <Trouble onRetry={() => void running.refetch()}>{failed.message}</Trouble>;
   }
   // Nothing jumps away under a wet finger when the cooks and the suppers come.
@@ -62,7 +62,7 @@ export function FryerPlace() {
         <SupperNext key={large.key} kept={large.of.kept} />
       )}
       <Others affairs={others.filter((affair) => affair.at > now)} now={now} />
-      <List title="Ready to start" rows={planned.data?.items ?? []} />
+      <List title="Ready to start" rows={planned.data?.items ?? []} below />
       <Coming />
     </Box>
   );
@@ -82,11 +82,11 @@ function useLarge(affairs: Affair[], asked: string | undefined): Affair | undefi
   return large;
 }
 
-function List({ title, rows }: { title: string; rows: CookRow[] }) {
+function List({ title, rows, below }: { title: string; rows: CookRow[]; below?: boolean }) {
   if (rows.length === 0) return null;
   return (
     <Box as="section" mb="8">
-      <Text as="h1" textStyle="title" mb="3">
+      <Text as={below ? "h2" : "h1"} textStyle="title" mb="3">
         {title}
       </Text>
       {rows.map((row) => (

@@ -25,7 +25,8 @@ import { DONE_WORDS, measures } from "./doneWords";
 import { Instruction } from "./Instruction";
 import { LYING } from "./sideways";
 
-const Changes = lazy(() => import("../../features/course/Changes"));
+const changes = () => import("../../features/course/Changes");
+const Changes = lazy(changes);
 
 /** On a phone that lies on its side the buttons are beside what they answer. */
 const WIDE = {
@@ -81,6 +82,11 @@ export function UnderWay({ cook, received }: UnderWayProps) {
   useEffect(() => {
     if (over) setMode("outcome");
   }, [over]);
+
+  // There when it is wanted, also without a connection.
+  useEffect(() => {
+    void changes();
+  }, []);
 
   const done = () =>
     once("done", () => {

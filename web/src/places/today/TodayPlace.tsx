@@ -16,11 +16,12 @@ import { minutes, type Units } from "../../lib/units";
 
 export function TodayPlace() {
   const units = useSettings();
-  const running = useQuery(cooksQuery({ state: "running" }));
+  const running = useQuery(cooksQuery({ state: "running", per_page: 50 }));
   const planned = useQuery(cooksQuery({ state: "planned" }));
   const deletion = useDeleteCook();
   const failed = running.error ?? planned.error;
-  if (failed) {
+  // What was kept of it is shown also while the server does not answer.
+  if (failed && !(running.data && planned.data)) {
     const again = () => {
       void running.refetch();
       void planned.refetch();

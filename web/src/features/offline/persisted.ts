@@ -1,0 +1,44 @@
+// Answers that are kept in this browser, so that a cook goes on from cold without a network.
+import type { QueryClient } from "@tanstack/react-query";
+import {
+  type PersistedClient,
+  type Persister,
+  persistQueryClientRestore,
+  persistQueryClientSubscribe,
+} from "@tanstack/react-query-persist-client";
+import { forget, keep, kept } from "../../lib/boxStore";
+
+const KEY = "answers";
+/** Older than this a cook is over, ms. */
+const LONGEST = 3 * 86_400_000;
+/** Changes of a moment are written once, ms. */
+const TOGETHER = 1_000;
+/** What a cook under way needs, by the beginning of its key. */
+const NEEDED = new Set(["cook", "cooks", "suppers", "catalogue", "machines", "household"]);
+
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+const persister: Persister = {
+  persistClient: (client) => {
+    clearTimeout(timer);
+    timer = setTimeout(() => void keep(KEY, client), TOGETHER);
+  },
+  restoreClient: () => kept<PersistedClient>(KEY),
+  removeClient: () => forget(KEY),
+};
+
+/** Brings back what was kept, and keeps what comes. */
+export async function keepAnswers(queryClient: QueryClient) {
+  const options = {
+    queryClient,
+    persister,
+    maxAge: LONGEST,
+    dehydrateOptions: {
+      shouldDehydrateQuery: (query: { queryKey: readonly unknown[]; state: { data: unknown } }) =>
+        NEEDED.has(String(query.queryKey[0])) && query.state.data !== undefined,
+    },
+  };
+  // What cannot be read is asked for anew.
+  await persistQueryClientRestore(options).catch(() => undefined);
+  persistQueryClientSubscribe(options);
+}
