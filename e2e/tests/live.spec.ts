@@ -164,3 +164,22 @@ test("a page that was away tells first what it missed", async ({ page, kitchen }
   await expect(page.getByRole("alert")).toContainText("This page was away for 10 min");
   await expect(page.getByRole("alert")).toContainText("Turn every piece was due");
 });
+
+test("a reading is answered without a server, anything else is said not to be", async ({
+  page,
+  kitchen,
+}) => {
+  await loaded(page);
+  await until(page, kitchen, 13);
+  await kitchen.kill();
+  await page.getByRole("button", { name: "Temperature", exact: true }).click();
+  await page.keyboard.type("40");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText(/Core 40 °C: about \d.* more, by the last answer/)).toBeVisible();
+  await page.getByRole("button", { name: "Change", exact: true }).click();
+  await page.getByRole("button", { name: "Basted with fat" }).click();
+  await page.getByRole("button", { name: "OK" }).click();
+  await expect(page.getByText("Not computed without the server")).toBeVisible();
+  await kitchen.start();
+  await expect(page.getByText(/^Core 40 °C at .*Inside done in/)).toBeVisible();
+});

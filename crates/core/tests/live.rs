@@ -192,6 +192,27 @@ fn pale_wings_stay_in() {
     assert!(kitchen.pull(1) > due + 0.5, "{} {due}", kitchen.pull(1));
 }
 
+/// What a page without a server says to a reading is what the server would have said.
+#[test]
+fn readings_to_come_are_answered_ahead() {
+    let mut kitchen = loaded(thighs());
+    kitchen.read(10.0, kitchen.expected(10.0));
+    let ahead = kitchen.estimate().foretold.unwrap();
+    let row = 2;
+    let minute = ahead.at[row] / 60.0;
+    let expected = celsius(kitchen.expected(minute));
+    let column = ahead.core.iter().position(|core| *core > expected).unwrap();
+    let said = ahead.more[row][column].unwrap() / 60.0;
+    kitchen.read(minute, ahead.core[column].celsius());
+    let answered = kitchen.pull(1) - minute;
+    assert!((said - answered).abs() < 0.3, "{said} {answered}");
+    // Hotter is sooner.
+    let colder = ahead.more[row][column - 1].unwrap() / 60.0;
+    assert!(colder > said);
+    kitchen.tell(minute + 1.0, What::TakenOut);
+    assert_eq!(kitchen.estimate().foretold, None);
+}
+
 /// The expectation beside a reading followed the resting curve while the meat was still in.
 #[test]
 fn the_expectation_is_of_where_the_meat_is() {

@@ -8,7 +8,9 @@ use ember_core::plan::Request;
 use ember_core::units::Temperature;
 use uuid::Uuid;
 
-use crate::dto::course::{CourseDto, DoubtDto, EstimateDto, ReadingDto, SafeDto, StepStateDto};
+use crate::dto::course::{
+    CourseDto, DoubtDto, EstimateDto, ForetoldDto, ReadingDto, SafeDto, StepStateDto,
+};
 use crate::dto::event::{EventDto, HappeningDto, OutcomeDto};
 use crate::dto::plan::{PictureDto, PlanDto, StepDto};
 use crate::dto::request::RequestDto;
@@ -189,6 +191,15 @@ fn estimate(estimate: Estimate) -> EstimateDto {
             .iter()
             .map(|(at, _)| ((at - loaded) / 0.6).round() / 100.0)
             .collect(),
+        foretold: estimate.foretold.map(|ahead| ForetoldDto {
+            at: ahead.at.into_iter().map(time).collect(),
+            core_c: ahead.core.iter().map(|core| core.celsius()).collect(),
+            more_s: ahead
+                .more
+                .into_iter()
+                .map(|row| row.into_iter().map(|more| more.map(f64::round)).collect())
+                .collect(),
+        }),
         path_c: estimate
             .path
             .iter()

@@ -1377,6 +1377,7 @@ export interface components {
             faces: components["schemas"]["BrowningDto"][];
             /** @description The same when it comes out. */
             faces_at_pull: components["schemas"]["BrowningDto"][];
+            foretold?: components["schemas"]["ForetoldDto"] | null;
             /**
              * Format: date-time
              * @description When the inside is there; absent where it never is at this setting, or when it is out.
@@ -1488,6 +1489,15 @@ export interface components {
          * @enum {string}
          */
         FloorShapeDto: "round" | "rectangular";
+        /** @description What readings to come would be answered with, for a page without a server. */
+        ForetoldDto: {
+            /** @description When they are taken, rising. */
+            at: string[];
+            /** @description What they say, rising. */
+            core_c: number[];
+            /** @description For each time one row: for each core how much longer it stays in; null where that is not known. */
+            more_s: (number | null)[][];
+        };
         /**
          * @description What could be changed.
          * @enum {string}

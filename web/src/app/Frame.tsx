@@ -12,7 +12,7 @@ import { type Settings, useSettings } from "../lib/settings";
 const Keys = lazy(() => import("./Keys"));
 // After the page is there.
 const More = lazy(() => import("./More"));
-const Watch = lazy(() => import("../features/alarm/Watch"));
+const Watch = lazy(() => import("./Watch"));
 
 const PLACES = [
   { to: "/plan", name: "Plan" },

@@ -1,5 +1,7 @@
 //! What is believed of the core of a batch: its curves and what was seen, read together.
 
+use std::cell::OnceCell;
+
 use super::curves::Curves;
 use super::estimate::Likely;
 use super::process::{EIGHT_IN_TEN, Posterior, Quantity};
@@ -18,31 +20,37 @@ pub struct Belief<'a> {
     pub curves: &'a Curves,
     /// What is known after all that was seen.
     pub posterior: &'a Posterior,
-    /// Seconds after loading, and the cores passed then, °C: both rise.
-    passages: (Vec<f64>, Vec<f64>),
+    goal: f64,
+    /// Seconds after loading, and the cores passed then, °C: both rise. Asked for when first needed.
+    passages: OnceCell<(Vec<f64>, Vec<f64>)>,
 }
 
 impl<'a> Belief<'a> {
     /// Reads them together, up to a goal, °C.
-    pub fn of(curves: &'a Curves, posterior: &'a Posterior, goal: f64) -> Self {
-        let mut belief = Self {
+    pub const fn of(curves: &'a Curves, posterior: &'a Posterior, goal: f64) -> Self {
+        Self {
             curves,
             posterior,
-            passages: (Vec::new(), Vec::new()),
-        };
-        let start = curves.usual.core.first().copied().unwrap_or_default();
-        let (mut at, mut core) = (vec![0.0], vec![start]);
-        let mut level = start + 1.0;
-        while level <= goal + BEYOND {
-            if let Some(log) = belief.passage(level) {
-                let last = at.last().copied().unwrap_or_default();
-                at.push(log.value.exp().max(last + 1.0));
-                core.push(level);
-            }
-            level += STEP;
+            goal,
+            passages: OnceCell::new(),
         }
-        belief.passages = (at, core);
-        belief
+    }
+
+    fn passages(&self) -> &(Vec<f64>, Vec<f64>) {
+        self.passages.get_or_init(|| {
+            let start = self.curves.usual.core.first().copied().unwrap_or_default();
+            let (mut at, mut core) = (vec![0.0], vec![start]);
+            let mut level = start + 1.0;
+            while level <= self.goal + BEYOND {
+                if let Some(log) = self.passage(level) {
+                    let last = at.last().copied().unwrap_or_default();
+                    at.push(log.value.exp().max(last + 1.0));
+                    core.push(level);
+                }
+                level += STEP;
+            }
+            (at, core)
+        })
     }
 
     /// A quantity with where eight in ten are.
@@ -66,7 +74,7 @@ impl<'a> Belief<'a> {
         let usual = &self.curves.usual;
         let linear = self.likely(&self.curves.core(at)?);
         let first_time = !usual.was_out() || at <= usual.first_out();
-        let (times, cores) = &self.passages;
+        let (times, cores) = self.passages();
         let value = if first_time && times.len() > 1 {
             let within = times.last().is_some_and(|last| at <= *last);
             if within {

@@ -70,7 +70,7 @@ impl Course {
         if facts.finished.is_some() {
             return Self::with(planned, &facts, None);
         }
-        let estimate = estimate(planned, &facts);
+        let estimate = estimate(planned, &facts, true);
         let moved = estimate
             .as_ref()
             .and_then(|now| moved(planned, started, told, now));
@@ -144,7 +144,7 @@ fn moved(planned: Planned, started: f64, told: &[Told], now: &Estimate) -> Optio
     if !asked {
         return None;
     }
-    let before = estimate(planned, &Facts::of(planned, started, before))?;
+    let before = estimate(planned, &Facts::of(planned, started, before), false)?;
     let by = now.pull? - before.pull.filter(|_| before.batch == now.batch)?;
     Some(by)
 }

@@ -3,7 +3,7 @@
 
 use super::belief::Belief;
 use super::curves::Curves;
-use super::facts::{Batch, Deed, Facts};
+use super::facts::{Batch, Deed, Facts, Seen};
 use super::planned::Planned;
 use super::process::{MODEL, Observed, Posterior};
 use super::safe::{Safe, safe};
@@ -67,6 +67,17 @@ pub struct Read {
     pub expected: Option<Temperature>,
 }
 
+/// What readings to come would be answered with, for a page without a server.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Foretold {
+    /// When they are taken, seconds since the epoch, rising.
+    pub at: Vec<f64>,
+    /// What they say, rising.
+    pub core: Vec<Temperature>,
+    /// For each time one row: for each core how much longer it stays in, s; nothing where that is not known.
+    pub more: Vec<Vec<Option<f64>>>,
+}
+
 /// What is estimated. Times are seconds since the epoch.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Estimate {
@@ -108,6 +119,8 @@ pub struct Estimate {
     pub safe: Safe,
     /// The unknowns, in standard deviations to the slow side, in the order of [`crate::plan::Unknown`].
     pub unknowns: Vec<f64>,
+    /// What readings to come would say, where they were asked for and it is in the machine.
+    pub foretold: Option<Foretold>,
     /// How much longer the batch takes than assumed: what the ones after it will take as well.
     pub longer: f64,
 }
@@ -126,9 +139,10 @@ struct Estimator<'a> {
     colour: f64,
 }
 
-/// The estimate for the batch that was loaded last; nothing before any was.
+/// The estimate for the batch that was loaded last, with what readings to come would say where that is asked
+/// for; nothing before any was loaded.
 #[must_use]
-pub fn estimate(planned: Planned, facts: &Facts) -> Option<Estimate> {
+pub fn estimate(planned: Planned, facts: &Facts, foretell: bool) -> Option<Estimate> {
     let number = facts.in_hand();
     let loaded = facts.batch(number)?.loaded?;
     let problem = Problem::new(planned.request);
@@ -203,7 +217,11 @@ pub fn estimate(planned: Planned, facts: &Facts) -> Option<Estimate> {
             expected,
         }
     });
-    estimator.estimate(setup, reading)
+    let foretold = foretell.then(|| estimator.foretold(&of)).flatten();
+    Some(Estimate {
+        foretold,
+        ..estimator.estimate(setup, reading)?
+    })
 }
 
 /// What must hold before it comes out, as planned or as it was changed since.
@@ -413,7 +431,63 @@ impl<'a> Estimator<'a> {
             back_in: back_in.map(Interval::from_seconds),
             safe,
             unknowns: self.belief.posterior.unknowns(Unknown::ALL.len()),
+            foretold: None,
             longer: self.longer(),
+        })
+    }
+
+    /// What readings at the next minutes would be answered with; nothing once it came out.
+    fn foretold(&self, of: &dyn Fn(usize) -> Option<&'a Curves>) -> Option<Foretold> {
+        /// Minutes from one row to the next, and kelvins from one column to the next.
+        const MINUTES: f64 = 3.0;
+        const KELVINS: f64 = 6.0;
+        const ROWS: u32 = 9;
+        /// No identity of anything told.
+        const NEW: u128 = u128::MAX;
+        if self.curves().usual.was_out() || self.facts.readings.len() >= MOST {
+            return None;
+        }
+        let goal = self.goal.core;
+        let start = self.curves().usual.core.first()?;
+        let columns = ((goal + 2.0 * KELVINS - start) / KELVINS).ceil() as u32;
+        let core: Vec<f64> = (1..=columns)
+            .map(|n| start + KELVINS * f64::from(n))
+            .collect();
+        let at: Vec<f64> = (0..ROWS)
+            .map(|n| self.facts.latest + 60.0 * (0.5 + MINUTES * f64::from(n)))
+            .collect();
+        let more = |at: f64, core: f64| {
+            let mut facts = self.facts.clone();
+            facts.latest = at;
+            facts.readings.push(Seen {
+                id: NEW,
+                batch: self.number,
+                at,
+                what: Temperature::from_celsius(core),
+            });
+            let (used, posterior) = conditioned(&facts, of, None)?;
+            let then = Estimator {
+                planned: self.planned,
+                facts: &facts,
+                number: self.number,
+                loaded: self.loaded,
+                goal: self.goal,
+                belief: Belief::of(self.belief.curves, &posterior, goal),
+                used,
+                colour: self.colour,
+            };
+            let now = at - self.loaded;
+            let inside = then.held_back(then.inside(now)?, &then.doubted(), now);
+            let (_, pull, _) = then.pull(Some(inside));
+            Some((pull? - now).max(0.0))
+        };
+        Some(Foretold {
+            more: at
+                .iter()
+                .map(|at| core.iter().map(|core| more(*at, *core)).collect())
+                .collect(),
+            core: core.into_iter().map(Temperature::from_celsius).collect(),
+            at,
         })
     }
 

@@ -17,7 +17,7 @@ mod told;
 mod track;
 
 pub use course::{Course, StepState};
-pub use estimate::{Doubt, Estimate, Likely, Read};
+pub use estimate::{Doubt, Estimate, Foretold, Likely, Read};
 pub use planned::{Planned, PlannedStep};
 pub use safe::Safe;
 pub use told::{Told, What, standing};

@@ -91,6 +91,19 @@ pub struct EstimateDto {
     pub path_min: Vec<f64>,
     /// °C at those minutes.
     pub path_c: Vec<f64>,
+    /// What readings to come would say; absent once it came out.
+    pub foretold: Option<ForetoldDto>,
+}
+
+/// What readings to come would be answered with, for a page without a server.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct ForetoldDto {
+    /// When they are taken, rising.
+    pub at: Vec<DateTime<Utc>>,
+    /// What they say, rising.
+    pub core_c: Vec<f64>,
+    /// For each time one row: for each core how much longer it stays in; null where that is not known.
+    pub more_s: Vec<Vec<Option<f64>>>,
 }
 
 /// A reading beside what was expected.

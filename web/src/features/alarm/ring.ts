@@ -12,6 +12,17 @@ export interface Due {
   once: boolean;
 }
 
+/** What there is to tell of it. */
+export interface Alarm {
+  due: Due;
+  /** When, ms by this device's clock. */
+  at: number;
+  /** What it asks for. */
+  what: string;
+  /** Of what. */
+  name: string;
+}
+
 export interface Ring {
   at: number;
   sound: Sound;

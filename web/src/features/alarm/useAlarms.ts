@@ -2,8 +2,7 @@
 // is behind another, and a screen that stays on.
 import { useEffect, useRef, useSyncExternalStore } from "react";
 import { useSettings } from "../../lib/settings";
-import type { Affair } from "./affairs";
-import { type Due, rings } from "./ring";
+import { type Alarm, type Due, rings } from "./ring";
 import { allowSound, isSoundAllowed, listenToSound, play } from "./sound";
 
 /** Sounds are handed over so far ahead, ms, and again before they run out. */
@@ -12,7 +11,7 @@ const ANEW = 4 * 60_000;
 
 export const useSoundAllowed = () => useSyncExternalStore(listenToSound, isSoundAllowed);
 
-export function useAlarms(affairs: Affair[]) {
+export function useAlarms(alarms: Alarm[]) {
   const { muted, prealert_min } = useSettings();
   const allowed = useSoundAllowed();
   // Any gesture will do.
@@ -23,7 +22,7 @@ export function useAlarms(affairs: Affair[]) {
       for (const event of events) window.removeEventListener(event, allowSound);
     };
   }, []);
-  const dues = affairs.map((affair) => affair.due);
+  const dues = alarms.map((alarm) => alarm.due);
   const text = JSON.stringify(dues);
   useEffect(() => {
     if (muted || !allowed) return;
@@ -47,13 +46,13 @@ export function useAlarms(affairs: Affair[]) {
       for (const takeBack of back) takeBack();
     };
   }, [text, muted, allowed, prealert_min]);
-  useNudges(affairs);
+  useNudges(alarms);
 }
 
 /** Vibration and a notification the moment something is due. */
-function useNudges(affairs: Affair[]) {
+function useNudges(alarms: Alarm[]) {
   const told = useRef(new Set<string>());
-  const next = affairs.find((affair) => !told.current.has(affair.due.key));
+  const next = alarms.find((alarm) => !told.current.has(alarm.due.key));
   const key = next?.due.key;
   const at = next?.at ?? 0;
   const [what, name] = [next?.what ?? "", next?.name ?? ""];

@@ -1,13 +1,17 @@
 // What is known of the meat now, in a few plain lines: the last reading, how long it takes, what does not
 // fit, and whether it may be served.
 import { Box, Text } from "@chakra-ui/react";
-import type { Cook, Estimate } from "../../api/types";
+import type { Cook, Estimate, Happening } from "../../api/types";
 import { Caution } from "../../components/Notice";
 import { clock } from "../../lib/clock";
+import type { Kept } from "../../lib/outbox";
 import { minutes, temperature, type Units } from "../../lib/units";
+import { type Unanswered, unanswered } from "./foretold";
 
 interface AnswerProps {
   cook: Cook;
+  /** What the server has not answered yet. */
+  waiting: Kept<Happening>[];
   /** ms by this device's clock. */
   now: number;
   /** The server's time less this device's, ms. */
@@ -15,8 +19,12 @@ interface AnswerProps {
   units: Units;
 }
 
-export function Answer({ cook, now, skew, units }: AnswerProps) {
+export function Answer({ cook, waiting, now, skew, units }: AnswerProps) {
   const estimate = cook.course?.estimate;
+  const open = unanswered(estimate, waiting, skew);
+  // A server that answers does so within a moment.
+  const unsent = waiting.some((one) => now - one.at > MOMENT);
+  if (open && unsent) return <WithoutServer open={open} now={now} units={units} />;
   if (!estimate) return null;
   const out = estimate.pull_at == null && cook.course?.pulled_at != null;
   const local = (time: string) => Date.parse(time) - skew;
@@ -40,6 +48,25 @@ export function Answer({ cook, now, skew, units }: AnswerProps) {
         </Caution>
       ) : null}
     </Box>
+  );
+}
+
+/** Longer than this without an answer is told, ms. */
+const MOMENT = 2_000;
+
+interface WithoutServerProps {
+  open: Exclude<Unanswered, null>;
+  now: number;
+  units: Units;
+}
+
+function WithoutServer({ open, now, units }: WithoutServerProps) {
+  return (
+    <Text mb="4" role="status" textStyle="line" fontWeight="700">
+      {open === "not computed"
+        ? "Not computed without the server: check every 5 min."
+        : `Core ${temperature(open.core, units)}: about ${minutes(Math.max(0, open.more - (now - open.at) / 1000))} more, by the last answer of the server.`}
+    </Text>
   );
 }
 

@@ -5,8 +5,8 @@ import { useParams } from "@tanstack/react-router";
 import { ApiFailure } from "../../api/client";
 import { cookQuery } from "../../api/queries";
 import { Trouble, Waiting } from "../../components/Notice";
-import { useAffairs } from "../../features/alarm/affairs";
 import { useNow } from "../../lib/hooks";
+import { useAffairs } from "./affairs";
 import { Closed } from "./Closed";
 import { NotStarted } from "./NotStarted";
 import { Others } from "./Others";
@@ -31,16 +31,10 @@ export function FryerCook() {
       </Trouble>
     );
   }
-  const lost = cook.isError && cook.error instanceof ApiFailure && cook.error.isPassing;
   const due = others.filter((affair) => affair.at <= now);
   const later = others.filter((affair) => affair.at > now);
   return (
     <Box maxW="reading" mx="auto" css={SIDEWAYS}>
-      {lost ? (
-        <Box role="status" bg="well" borderRadius="field" px="3" py="2" mb="2" textStyle="small">
-          The countdown goes on. Times are not computed anew without the server: check every 5 min.
-        </Box>
-      ) : null}
       <Others affairs={due} now={now} />
       {cook.data.state === "planned" ? <NotStarted cook={cook.data} /> : null}
       {cook.data.state === "running" ? (

@@ -1,8 +1,8 @@
 // Everything else that is going on, small: the nearest first, and what is due stands out.
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { PlaceLink } from "../../components/PlaceLink";
-import type { Affair } from "../../features/alarm/affairs";
 import { clock, countdown } from "../../lib/clock";
+import type { Affair } from "./affairs";
 
 interface OthersProps {
   affairs: Affair[];

@@ -1,7 +1,7 @@
 // What other devices change is asked for anew as soon as the server tells of it.
 import { type QueryClient, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { cookQuery, keptSupperQuery, SUPPER_LISTS } from "../../api/queries";
+import { cookQuery, keptSupperQuery, SUPPER_LISTS } from "../api/queries";
 
 function cookTold(queries: QueryClient, id: string) {
   void queries.invalidateQueries({ queryKey: cookQuery(id).queryKey });

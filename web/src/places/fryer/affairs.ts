@@ -5,23 +5,17 @@ import { useRef } from "react";
 import { ApiFailure } from "../../api/client";
 import { cookQuery, cooksQuery } from "../../api/queries";
 import type { Cook, KeptSupper } from "../../api/types";
+import type { Alarm } from "../../features/alarm/ring";
+import { useWaiting } from "../../features/course/reports";
+import { type StandingStep, skewOf, standing } from "../../features/course/standing";
+import { nextMoment } from "../../features/supper/next";
+import { useComing } from "../../features/supper/useComing";
 import { order } from "../../lib/message";
 import { useSettings } from "../../lib/settings";
 import type { Units } from "../../lib/units";
-import { useWaiting } from "../course/reports";
-import { type StandingStep, skewOf, standing } from "../course/standing";
-import { nextMoment } from "../supper/next";
-import { useComing } from "../supper/useComing";
-import type { Due } from "./ring";
 
-export interface Affair {
+export interface Affair extends Alarm {
   key: string;
-  name: string;
-  /** What it asks for next. */
-  what: string;
-  /** When, ms by this device's clock. */
-  at: number;
-  due: Due;
   of: { kind: "cook"; cook: Cook; received: number } | { kind: "supper"; kept: KeptSupper };
 }
 
