@@ -88,7 +88,7 @@ script_is_small() {
 }
 
 build_all() {
-  npm --prefix web run --silent build && cargo build --release --quiet --package ember-server
+  npm --prefix web run --silent build && cargo build --release --quiet --package ember-server --package ember-probe
 }
 
 # The API description against the running service: a schema-driven fuzzer, pinned, in an environment

@@ -1,5 +1,7 @@
 // A cook as it really goes: alarms anywhere, two devices and two tabs, taking back, changing, a page that was
 // away.
+import { spawn } from "node:child_process";
+import { once } from "node:events";
 import { accessible, expect, fitsTheWidth, type Kitchen, test } from "./kitchen";
 import type { Page } from "@playwright/test";
 
@@ -182,4 +184,40 @@ test("a reading is answered without a server, anything else is said not to be", 
   await expect(page.getByText("Not computed without the server")).toBeVisible();
   await kitchen.start();
   await expect(page.getByText(/^Core 40 °C at .*Inside done in/)).toBeVisible();
+});
+
+test("the practice thermometer from loading to the log", async ({ page, kitchen }) => {
+  await loaded(page);
+  await until(page, kitchen, 24);
+  await page.getByRole("button", { name: "Change", exact: true }).click();
+  await page.getByRole("button", { name: "Add thermometer" }).click();
+  const address = page.getByText(/It sends to .*readings/);
+  await expect(address).toBeVisible();
+  const token = /thermometers\/(\w+)\//.exec((await address.textContent()) ?? "")?.[1] ?? "";
+  const core = page.getByRole("button", { name: "core of this cook" }).first();
+  await core.click();
+  await expect(core).toHaveAttribute("aria-pressed", "true");
+  await accessible(page);
+  await page.getByRole("button", { name: "Back" }).click();
+  // 24 minutes of its own truth in as many seconds, as if it had been in from the beginning.
+  const probe = spawn("../target/release/ember-probe", [
+    ...["--url", kitchen.url, "--token", token, "--began-ago", "1440", "--speed", "60"],
+    ...["--minutes", "24", "--setting", "200", "--seed", "5"],
+  ]);
+  const ended = once(probe, "exit");
+  await expect(page.getByText(/^Probe 1: /)).toBeVisible();
+  expect((await ended)[0]).toBe(0);
+  await expect(page.getByText(/^Core \d+ °C at .*expected/)).toBeVisible();
+  await page.getByRole("button", { name: "Turned" }).click();
+  const out = page.getByRole("button", { name: "Taken out" });
+  await page.waitForTimeout(500);
+  if (!(await out.isVisible())) await page.getByRole("button", { name: "Skip" }).click();
+  await page.waitForTimeout(500);
+  await out.click();
+  await page.waitForTimeout(500);
+  await page.getByRole("button", { name: "Finish" }).click();
+  await page.getByRole("button", { name: "crisp", exact: true }).click();
+  await page.getByRole("button", { name: "just right" }).click();
+  await page.getByRole("button", { name: "Into the logbook" }).click();
+  await expect(page.getByRole("link", { name: /See how it went/ })).toBeVisible();
 });

@@ -14,6 +14,8 @@ use ember_core::stop::Stop;
 use tokio::sync::Semaphore;
 use tokio::time::timeout_at;
 
+use governor::{DefaultKeyedRateLimiter, Quota};
+
 use crate::changes::Changes;
 use crate::db::connect::{self, CONNECTIONS, PATIENCE};
 use crate::error::ApiError;
@@ -24,6 +26,12 @@ const QUEUE: usize = 32;
 const LONG_ENOUGH: Duration = Duration::from_secs(4);
 /// Any computation ends after so long, without an answer.
 const TOO_LONG: Duration = Duration::from_secs(30);
+
+/// A thermometer may send five times a second, and after a pause twenty times at once.
+fn often() -> Quota {
+    let [second, burst] = [5, 20].map(|n| NonZero::new(n).unwrap_or(NonZero::<u32>::MIN));
+    Quota::per_second(second).allow_burst(burst)
+}
 
 /// Shared by all workers.
 #[derive(Clone)]
@@ -38,6 +46,8 @@ pub struct Context {
     /// One permit for each computation, under way or waiting.
     queue: Arc<Semaphore>,
     changes: Changes,
+    /// How often each thermometer may send.
+    senders: Arc<DefaultKeyedRateLimiter<String>>,
 }
 
 impl Context {
@@ -53,7 +63,22 @@ impl Context {
             cores: Arc::new(Semaphore::new(cores)),
             queue: Arc::new(Semaphore::new(cores + QUEUE)),
             changes: Changes::new(database_url),
+            senders: Arc::new(DefaultKeyedRateLimiter::keyed(often())),
         }
+    }
+
+    /// Whether a thermometer may send now.
+    ///
+    /// # Errors
+    /// That it sends too often.
+    pub fn may_send(&self, token: &str) -> Result<(), ApiError> {
+        /// Addresses that are remembered before those that have been quiet are forgotten.
+        const MANY: usize = 1000;
+        if self.senders.len() > MANY {
+            self.senders.retain_recent();
+        }
+        let may = self.senders.check_key(&token.to_owned());
+        may.map_err(|_| ApiError::TooOften)
     }
 
     /// What tells open pages of changes.

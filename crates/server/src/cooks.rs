@@ -8,6 +8,7 @@ use uuid::Uuid;
 use crate::course;
 use crate::db;
 use crate::db::models::{self, NewCook};
+use crate::db::thermometers::Reading;
 use crate::documents::{Made, Read, Seen, Unread, again};
 use crate::dto::cook::{CookDto, CookRowDto, MarkDto, NewCookDto, StateDto};
 use crate::dto::course::CourseDto;
@@ -29,7 +30,8 @@ pub fn whole(
 ) -> Result<CookDto, ApiError> {
     let cook = db::cooks::find(connection, id)?.ok_or(ApiError::NotFound("cook"))?;
     let events = db::cooks::events(connection, id)?;
-    Ok(read(cook, events, now)?)
+    let probes = db::thermometers::of_cook(connection, id)?;
+    Ok(read(cook, events, &probes, now)?)
 }
 
 /// The cooks of a page.
@@ -76,6 +78,7 @@ fn happened(events: Vec<models::Event>) -> Result<Vec<EventDto>, Unreadable> {
 fn read(
     cook: models::Cook,
     events: Vec<models::Event>,
+    probes: &[Reading],
     now: DateTime<Utc>,
 ) -> Result<CookDto, Unread> {
     let (id, created_at, name) = (cook.id, cook.created_at, cook.name.clone());
@@ -85,7 +88,7 @@ fn read(
         let events = happened(events)?;
         let course = cook
             .started_at
-            .map(|started| course::of(&request, &plan, started, &events))
+            .map(|started| course::of(&request, &plan, started, &events, probes, now))
             .transpose()
             .map_err(|why| Unreadable::Damaged(why.to_string()))?;
         Ok(CookDto {
@@ -371,5 +374,6 @@ pub fn what_if(
         at: now.max(started),
         happening: report.happening,
     });
-    course::of(&request, &plan, started, &events)
+    let probes = db::thermometers::of_cook(connection, id)?;
+    course::of(&request, &plan, started, &events, &probes, now)
 }

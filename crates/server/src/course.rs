@@ -2,18 +2,21 @@
 
 use chrono::{DateTime, Utc};
 use ember_core::live::{
-    Course, Doubt, Estimate, Likely, Planned, PlannedStep, Safe, Told, standing,
+    Course, Doubt, Estimate, Likely, Noticed, Planned, PlannedStep, Point, Safe, Told, What,
+    standing, watch,
 };
 use ember_core::plan::Request;
 use ember_core::units::Temperature;
 use uuid::Uuid;
 
+use crate::db::thermometers::Reading;
 use crate::dto::course::{
     CourseDto, DoubtDto, EstimateDto, ForetoldDto, ReadingDto, SafeDto, StepStateDto,
 };
 use crate::dto::event::{EventDto, HappeningDto, OutcomeDto};
 use crate::dto::plan::{PictureDto, PlanDto, StepDto};
 use crate::dto::request::RequestDto;
+use crate::dto::thermometer::{ChannelKindDto, NoticedDto, ProbeDto};
 use crate::error::ApiError;
 
 /// Seconds since the epoch.
@@ -51,8 +54,8 @@ pub fn stands(events: &[EventDto]) -> Vec<&EventDto> {
             at: seconds(event.at),
             batch: None,
             what: match event.happening {
-                HappeningDto::Undone { event } => ember_core::live::What::Undone(event.as_u128()),
-                _ => ember_core::live::What::Served,
+                HappeningDto::Undone { event } => What::Undone(event.as_u128()),
+                _ => What::Served,
             },
         })
         .collect();
@@ -80,6 +83,8 @@ pub fn of(
     plan: &PlanDto,
     started: DateTime<Utc>,
     events: &[EventDto],
+    probes: &[Reading],
+    now: DateTime<Utc>,
 ) -> Result<CourseDto, ApiError> {
     let request = Request::try_from(request)?;
     let steps: Vec<PlannedStep> = plan.steps.iter().map(StepDto::planned).collect();
@@ -91,7 +96,12 @@ pub fn of(
         inside: Temperature::from_celsius(plan.pull_core_c),
         rise: plan.peak_core_c - plan.pull_core_c,
     };
-    let course = Course::of(planned, seconds(started), &told(events));
+    let (probes, read) = watched(probes, seconds(now));
+    let mut told = told(events);
+    told.extend(read);
+    // Told things stay in their order.
+    told.sort_by(|a, b| a.at.total_cmp(&b.at));
+    let course = Course::of(planned, seconds(started), &told);
     Ok(CourseDto {
         steps: course
             .steps
@@ -109,6 +119,7 @@ pub fn of(
         served_at: course.served.map(time),
         estimate: course.estimate.map(estimate),
         moved_s: course.moved,
+        probes,
         outcome: outcome(events),
     })
 }
@@ -133,6 +144,72 @@ pub fn loaded(
         rise: 0.0,
     };
     Course::told(planned, seconds(started), &told(events)).loaded
+}
+
+/// Probes that stay in: what is noticed of each, and what the core takes of its readings.
+fn watched(readings: &[Reading], now: f64) -> (Vec<ProbeDto>, Vec<Told>) {
+    let (mut probes, mut told) = (Vec::new(), Vec::new());
+    let mut seen: Vec<(Uuid, i32)> = Vec::new();
+    for first in readings {
+        let of = (first.thermometer_id, first.channel);
+        if seen.contains(&of) {
+            continue;
+        }
+        seen.push(of);
+        let own: Vec<&Reading> = readings
+            .iter()
+            .filter(|one| (one.thermometer_id, one.channel) == of && one.kind == first.kind)
+            .collect();
+        let points: Vec<Point> = own
+            .iter()
+            .map(|one| (seconds(one.at), Temperature::from_celsius(one.celsius)))
+            .collect();
+        let kind = ChannelKindDto::read(&first.kind);
+        let watched = watch(&points, now);
+        let Some((at, latest)) = (match kind {
+            ChannelKindDto::Core => watched.latest,
+            ChannelKindDto::Air | ChannelKindDto::Off => points.last().copied(),
+        }) else {
+            continue;
+        };
+        let batch = first.batch.and_then(|batch| u32::try_from(batch).ok());
+        // As the core knows them: by the millisecond and the channel.
+        let id = |at: f64| {
+            let millis = (at * 1000.0).round() as u64;
+            (u128::from(millis) << 32) | u128::from(first.channel.unsigned_abs())
+        };
+        let taken: Vec<(f64, What)> = match kind {
+            ChannelKindDto::Core => watched
+                .used
+                .iter()
+                .map(|(at, core)| (*at, What::Reading(*core)))
+                .collect(),
+            ChannelKindDto::Air => vec![(at, What::Air(latest))],
+            ChannelKindDto::Off => Vec::new(),
+        };
+        told.extend(taken.into_iter().map(|(at, what)| Told {
+            id: id(at),
+            at,
+            batch,
+            what,
+        }));
+        probes.push(ProbeDto {
+            thermometer: first.thermometer_id,
+            channel: first.channel.unsigned_abs(),
+            kind,
+            latest_c: latest.celsius(),
+            latest_at: time(at),
+            noticed: (kind == ChannelKindDto::Core)
+                .then_some(watched.noticed)
+                .flatten()
+                .map(|noticed| match noticed {
+                    Noticed::SlippedOut => NoticedDto::SlippedOut,
+                    Noticed::NotTheCore => NoticedDto::NotTheCore,
+                    Noticed::Silent => NoticedDto::Silent,
+                }),
+        });
+    }
+    (probes, told)
 }
 
 fn band<T>(likely: &Likely<T>, of: impl Fn(&T) -> f64) -> [f64; 2] {

@@ -55,6 +55,12 @@ pub fn of(name: &str) -> Option<Value> {
             },
         }),
         "WhatIfDto" => Some(json!({ "happening": { "kind": "keep_in", "keep_s": 300.0 } })),
+        "NewThermometerDto" => Some(json!({ "name": "Oven probe" })),
+        "ChannelTieDto" => Some(json!({ "kind": "core" })),
+        "ReadingsDto" => Some(json!({
+            "unit": "celsius", "sent_at": "2026-11-26T18:04:10Z",
+            "readings": [{ "channel": 1, "at": "2026-11-26T18:04:00Z", "value": 54.5 }],
+        })),
         "PreparationWishDto" => Some(json!({ "request": value(&sentence()?)? })),
         "DeadlineDto" => Some(json!({ "request": value(&sentence()?)?, "within_s": 1800.0 })),
         "OtherMachineDto" => {

@@ -3,7 +3,7 @@
 use std::time::Duration;
 
 use crate::context::Context;
-use crate::db::{cards, changes, cooks, machines, suppers};
+use crate::db::{cards, changes, cooks, machines, suppers, thermometers};
 
 /// How long something deleted can be brought back, days.
 const KEPT_DAYS: i64 = 30;
@@ -23,7 +23,8 @@ pub async fn forever(context: Context) {
                     + suppers::purge(connection, before)?
                     + cards::purge(connection, before)?
                     + machines::purge(connection, before)?
-                    + changes::purge(connection, missed)?)
+                    + changes::purge(connection, missed)?
+                    + thermometers::purge(connection, missed)?)
             })
             .await;
         match purged {

@@ -10,7 +10,7 @@ use crate::description::Description;
 use crate::error::{ApiError, Code, Problem, respond};
 use crate::handlers::{
     blends, catalogue, changes, cooks, events, health, machines, methods, plans, quantities,
-    settings, stored, suppers,
+    settings, stored, suppers, thermometers,
 };
 
 /// Everything below `/api`.
@@ -48,6 +48,11 @@ pub fn api(config: &mut ServiceConfig) {
             .service(plans::convert::convert)
             .service(plans::together::together)
             .service(changes::listen::listen)
+            .service(thermometers::list::list)
+            .service(thermometers::add::add)
+            .service(thermometers::remove::remove)
+            .service(thermometers::tie::tie)
+            .service(thermometers::readings::readings)
             .service(cooks::list::list)
             .service(cooks::create::create)
             .service(cooks::read::read)

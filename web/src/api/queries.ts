@@ -14,6 +14,7 @@ import type {
   Request,
   Supper,
   SupperReport,
+  Tie,
   TypedField,
 } from "./types";
 
@@ -210,6 +211,27 @@ export const whatIfQuery = (id: string, revision: number, happening: Happening |
     enabled: happening !== null,
     retry: false,
   });
+
+export const thermometersQuery = () =>
+  queryOptions({
+    queryKey: ["thermometers"],
+    queryFn: ({ signal }) => answer(client.GET("/api/thermometers", { signal })),
+  });
+
+export const addThermometer = (id: string, name: string) =>
+  answer(client.POST("/api/thermometers", { params: { query: { id } }, body: { name } }));
+
+export const removeThermometer = (id: string) =>
+  answer(client.DELETE("/api/thermometers/{id}", of({ id })));
+
+/** What a channel is stuck in from now on. */
+export const tieChannel = (id: string, channel: number, tie: Tie) =>
+  answer(
+    client.PUT("/api/thermometers/{id}/channels/{channel}", {
+      params: { path: { id, channel } },
+      body: tie,
+    }),
+  );
 
 /** Everything of a supper in its place. */
 export const supperQuery = (supper: Supper) =>

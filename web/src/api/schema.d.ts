@@ -649,6 +649,78 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/thermometers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The thermometers of the kitchen, with what each channel said last. */
+        get: operations["list_thermometers"];
+        put?: never;
+        /** Adds a thermometer: the answer has the address it sends its readings to. */
+        post: operations["add_thermometer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/thermometers/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes a thermometer with all it said: its address is none any more. */
+        delete: operations["remove_thermometer"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/thermometers/{id}/channels/{channel}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Says what a channel is stuck in from now on. */
+        put: operations["tie_channel"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/thermometers/{token}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Takes what a thermometer sends: several channels, late, in any order, again. As JSON, or as CSV with the
+         *     header `channel,at,celsius` or `channel,at,fahrenheit` and times as RFC 3339 has them.
+         */
+        post: operations["send_readings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -950,6 +1022,56 @@ export interface components {
             /** @description Schools of turning. */
             turn: components["schemas"]["TurnSchoolDto"][];
         };
+        /** @description One channel. */
+        ChannelDto: {
+            /**
+             * Format: int32
+             * @description Which batch of it, from 1; absent for the one in hand.
+             */
+            batch?: number | null;
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            channel: number;
+            /**
+             * Format: uuid
+             * @description The cook it is stuck in.
+             */
+            cook?: string | null;
+            /** @description What it reads. */
+            kind: components["schemas"]["ChannelKindDto"];
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            latest_at?: string | null;
+            /**
+             * Format: double
+             * @description Its latest reading.
+             */
+            latest_c?: number | null;
+        };
+        /**
+         * @description What a channel reads.
+         * @enum {string}
+         */
+        ChannelKindDto: "core" | "air" | "off";
+        /** @description What a channel is stuck in from now on. */
+        ChannelTieDto: {
+            /**
+             * Format: int32
+             * @description Which batch of it, from 1; absent for the one in hand.
+             */
+            batch?: number | null;
+            /**
+             * Format: uuid
+             * @description The cook; absent where it is in none.
+             */
+            cook?: string | null;
+            /** @description What it reads. */
+            kind: components["schemas"]["ChannelKindDto"];
+        };
         /** @description Where too much is asked for. */
         ClashDto: {
             /**
@@ -988,7 +1110,7 @@ export interface components {
          * @description What kind of problem it is.
          * @enum {string}
          */
-        Code: "out_of_bounds" | "no_such_machine" | "not_on_the_spit" | "weighed" | "no_such_level" | "below_poultry_floor" | "needs_acknowledgement" | "no_waiver" | "below_handled_floor" | "clock_overrun" | "not_handled" | "out_of_reach" | "taken_out" | "split" | "never_reached" | "too_tall" | "above_ceiling" | "below_lowest" | "not_on_the_dial" | "thickness_of_weight" | "too_large_a_piece" | "too_many_batches" | "cannot_hold" | "laid_out" | "after_the_end" | "too_soon" | "invalid" | "malformed" | "too_large" | "not_json" | "not_found" | "method_not_allowed" | "name_taken" | "id_taken" | "already_finished" | "already_started" | "not_started" | "no_such_task" | "unreadable" | "changed" | "foreign_host" | "foreign_origin" | "database_down" | "database_busy" | "busy" | "fault";
+        Code: "out_of_bounds" | "no_such_machine" | "not_on_the_spit" | "weighed" | "no_such_level" | "below_poultry_floor" | "needs_acknowledgement" | "no_waiver" | "below_handled_floor" | "clock_overrun" | "not_handled" | "out_of_reach" | "taken_out" | "split" | "never_reached" | "too_tall" | "above_ceiling" | "below_lowest" | "not_on_the_dial" | "thickness_of_weight" | "too_large_a_piece" | "too_many_batches" | "cannot_hold" | "laid_out" | "after_the_end" | "too_soon" | "invalid" | "malformed" | "too_large" | "not_json" | "not_found" | "method_not_allowed" | "name_taken" | "id_taken" | "already_finished" | "already_started" | "not_started" | "no_such_task" | "unreadable" | "changed" | "foreign_host" | "foreign_origin" | "database_down" | "database_busy" | "too_often" | "busy" | "fault";
         /** @description A recipe read for another machine. */
         ConvertedDto: {
             /**
@@ -1170,6 +1292,8 @@ export interface components {
              */
             moved_s?: number | null;
             outcome?: components["schemas"]["OutcomeDto"] | null;
+            /** @description Probes that stay in. */
+            probes: components["schemas"]["ProbeDto"][];
             /**
              * Format: date-time
              * @description Since when all of it is out.
@@ -2197,6 +2321,16 @@ export interface components {
             /** @description What the cook says. */
             request: components["schemas"]["RequestDto"];
         };
+        /** @description A thermometer to be added. */
+        NewThermometerDto: {
+            /** @description What to call it. */
+            name: string;
+        };
+        /**
+         * @description What is noticed of a probe.
+         * @enum {string}
+         */
+        NoticedDto: "slipped_out" | "not_the_core" | "silent";
         /** @description The other way of loading. */
         OtherLoadingDto: {
             /** @description How they lie. */
@@ -2711,6 +2845,32 @@ export interface components {
             /** @description The machine. */
             machine: components["schemas"]["MachineDto"];
         };
+        /** @description A probe in a cook. */
+        ProbeDto: {
+            /**
+             * Format: int32
+             * @description Which channel.
+             */
+            channel: number;
+            /** @description What it reads. */
+            kind: components["schemas"]["ChannelKindDto"];
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            latest_at: string;
+            /**
+             * Format: double
+             * @description Its latest reading.
+             */
+            latest_c: number;
+            noticed?: components["schemas"]["NoticedDto"] | null;
+            /**
+             * Format: uuid
+             * @description Which thermometer.
+             */
+            thermometer: string;
+        };
         /** @description Problem details (RFC 9457). */
         Problem: {
             /** @description Stable, machine-readable. */
@@ -2824,6 +2984,21 @@ export interface components {
              * @description What was expected before it was read.
              */
             expected_c?: number | null;
+        };
+        /**
+         * @description Readings of a thermometer: as many channels and as late as it likes, in any order; one that is sent again
+         *     counts once.
+         */
+        ReadingsDto: {
+            /** @description At most 1000. */
+            readings: components["schemas"]["SentReadingDto"][];
+            /**
+             * Format: date-time
+             * @description The device's clock as it sends; readings are dated by how long before that they were taken.
+             */
+            sent_at?: string | null;
+            /** @description The scale of the values. */
+            unit: components["schemas"]["SentUnitDto"];
         };
         /** @description What does a recipe for one machine mean in another? */
         RecipeDto: {
@@ -3153,6 +3328,29 @@ export interface components {
              */
             turn_at_s?: number | null;
         };
+        /** @description One reading. */
+        SentReadingDto: {
+            /**
+             * Format: date-time
+             * @description When, by the device's clock.
+             */
+            at: string;
+            /**
+             * Format: int32
+             * @description Which channel, from 1.
+             */
+            channel: number;
+            /**
+             * Format: double
+             * @description What it was.
+             */
+            value: number;
+        };
+        /**
+         * @description In which scale values are sent.
+         * @enum {string}
+         */
+        SentUnitDto: "celsius" | "fahrenheit";
         /** @description A setting and how long it takes. */
         SettingForDto: {
             /**
@@ -3641,6 +3839,24 @@ export interface components {
             /** @description What to look for. */
             sign: string;
         };
+        /** @description What became of readings. */
+        TakenReadingsDto: {
+            /**
+             * Format: int32
+             * @description Those that no thermometer shows, or that are older than a day.
+             */
+            ignored: number;
+            /**
+             * Format: int32
+             * @description Those that were sent before.
+             */
+            known: number;
+            /**
+             * Format: int32
+             * @description New ones.
+             */
+            taken: number;
+        };
         /**
          * @description Scale a bare temperature is read in.
          * @enum {string}
@@ -3655,6 +3871,30 @@ export interface components {
             core_c: number;
             /** @description The cook's word. */
             name: string;
+        };
+        /** @description A thermometer of the kitchen. */
+        ThermometerDto: {
+            /** @description Channels that have sent something or are tied. */
+            channels: components["schemas"]["ChannelDto"][];
+            /**
+             * Format: date-time
+             * @description When it was added.
+             */
+            created_at: string;
+            /**
+             * Format: uuid
+             * @description Identity.
+             */
+            id: string;
+            /** @description Name. */
+            name: string;
+            /** @description The secret part of the address it sends to: `/api/thermometers/{token}/readings`. */
+            token: string;
+        };
+        /** @description All thermometers of the kitchen. */
+        ThermometersDto: {
+            /** @description In the order they were added. */
+            items: components["schemas"]["ThermometerDto"][];
         };
         /**
          * @description How a roast on the spit is tied.
@@ -9772,6 +10012,504 @@ export interface operations {
             };
             /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_thermometers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThermometersDto"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_thermometer: {
+        parameters: {
+            query?: {
+                /**
+                 * @description Identity of what is made, so that a request repeated after a lost answer makes it once. Made
+                 *     by the server when absent.
+                 */
+                id?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "name": "Oven probe"
+                 *     }
+                 */
+                "application/json": components["schemas"]["NewThermometerDto"];
+            };
+        };
+        responses: {
+            /** @description It was there already. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThermometerDto"];
+                };
+            };
+            201: {
+                headers: {
+                    Location?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThermometerDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_thermometer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tie_channel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                channel: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "kind": "core"
+                 *     }
+                 */
+                "application/json": components["schemas"]["ChannelTieDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThermometerDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    send_readings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "readings": [
+                 *         {
+                 *           "at": "2026-11-26T18:04:00Z",
+                 *           "channel": 1,
+                 *           "value": 54.5
+                 *         }
+                 *       ],
+                 *       "sent_at": "2026-11-26T18:04:10Z",
+                 *       "unit": "celsius"
+                 *     }
+                 */
+                "application/json": components["schemas"]["ReadingsDto"];
+                "text/csv": string;
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenReadingsDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -9,6 +9,7 @@ pub mod models;
 pub mod schema;
 pub mod settings;
 pub mod suppers;
+pub mod thermometers;
 
 use diesel_migrations::{EmbeddedMigrations, embed_migrations};
 

@@ -20,6 +20,38 @@ diesel::table! {
 }
 
 diesel::table! {
+    thermometers (id) {
+        id -> Uuid,
+        name -> Text,
+        token -> Text,
+        created_at -> Timestamptz,
+    }
+}
+
+diesel::table! {
+    channels (thermometer_id, channel) {
+        thermometer_id -> Uuid,
+        channel -> Int4,
+        kind -> Text,
+        cook_id -> Nullable<Uuid>,
+        batch -> Nullable<Int4>,
+    }
+}
+
+diesel::table! {
+    probe_readings (thermometer_id, channel, device_at) {
+        thermometer_id -> Uuid,
+        channel -> Int4,
+        device_at -> Timestamptz,
+        at -> Timestamptz,
+        celsius -> Float8,
+        kind -> Text,
+        cook_id -> Nullable<Uuid>,
+        batch -> Nullable<Int4>,
+    }
+}
+
+diesel::table! {
     machines (id) {
         id -> Uuid,
         name -> Text,

@@ -6,6 +6,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::event::{HappeningDto, OutcomeDto};
+use super::thermometer::ProbeDto;
 use super::words::{BrowningDto, DecidesDto};
 
 /// A cook against its plan.
@@ -27,6 +28,8 @@ pub struct CourseDto {
     pub estimate: Option<EstimateDto>,
     /// How much later the last thing told makes the pull, where it does.
     pub moved_s: Option<f64>,
+    /// Probes that stay in.
+    pub probes: Vec<ProbeDto>,
     /// How it came out.
     pub outcome: Option<OutcomeDto>,
 }

@@ -16,4 +16,5 @@ pub mod question;
 pub mod request;
 pub mod settings;
 pub mod supper;
+pub mod thermometer;
 pub mod words;

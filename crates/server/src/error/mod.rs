@@ -91,6 +91,9 @@ pub enum ApiError {
     /// Too many computations at once.
     #[error("too many plans are being computed at once; try again in a moment")]
     Busy,
+    /// Somebody sends too often.
+    #[error("that is too often; send what has come together in one request every few seconds")]
+    TooOften,
     /// A fault of ours.
     #[error("something went wrong on our side; it is in the log")]
     Fault(#[source] anyhow::Error),
@@ -220,6 +223,7 @@ impl ApiError {
             Self::DatabaseDown(_) => Code::DatabaseDown,
             Self::DatabaseBusy => Code::DatabaseBusy,
             Self::Busy => Code::Busy,
+            Self::TooOften => Code::TooOften,
             Self::Fault(_) => Code::Fault,
         }
     }

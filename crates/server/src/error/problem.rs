@@ -197,6 +197,8 @@ codes! {
     DatabaseDown = SERVICE_UNAVAILABLE, "Not available";
     /// Too many ask the database at once, or somebody else is changing the same thing.
     DatabaseBusy = SERVICE_UNAVAILABLE, "Busy";
+    /// Somebody sends too often.
+    TooOften = TOO_MANY_REQUESTS, "Too often";
     /// Too many plans are asked for at once.
     Busy = SERVICE_UNAVAILABLE, "Busy";
     /// A fault of ours.
@@ -244,7 +246,10 @@ pub fn respond(problem: &Problem) -> HttpResponse {
     let status = problem.code.status();
     let mut response = HttpResponse::build(status);
     response.content_type("application/problem+json");
-    if status == StatusCode::SERVICE_UNAVAILABLE {
+    if matches!(
+        status,
+        StatusCode::SERVICE_UNAVAILABLE | StatusCode::TOO_MANY_REQUESTS
+    ) {
         response.insert_header((header::RETRY_AFTER, AGAIN));
     }
     response.json(problem)

@@ -13,3 +13,4 @@ pub mod quantities;
 pub mod settings;
 pub mod stored;
 pub mod suppers;
+pub mod thermometers;

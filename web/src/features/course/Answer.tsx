@@ -1,7 +1,7 @@
 // What is known of the meat now, in a few plain lines: the last reading, how long it takes, what does not
 // fit, and whether it may be served.
 import { Box, Text } from "@chakra-ui/react";
-import type { Cook, Estimate, Happening } from "../../api/types";
+import type { Cook, Estimate, Happening, Probe } from "../../api/types";
 import { Caution } from "../../components/Notice";
 import { clock } from "../../lib/clock";
 import type { Kept } from "../../lib/outbox";
@@ -41,6 +41,7 @@ export function Answer({ cook, waiting, now, skew, units }: AnswerProps) {
           </Text>
         ))}
       <Doubts estimate={estimate} />
+      <Probes probes={cook.course?.probes ?? []} units={units} />
       {estimate.sauce_burns && !out ? (
         <Caution>
           The sauce is on too early: its sugar burns before the meat is done. Lower the setting, or
@@ -146,6 +147,27 @@ function Doubts({ estimate }: { estimate: Estimate }) {
         ? "This reading is too hot to be the middle: the tip may touch bone, fat or the basket. Measure again in the thickest part."
         : "This reading is colder than the others. It may be the coldest piece: leave it in until you have measured it again."}
     </Caution>
+  );
+}
+
+const NOTICED = {
+  slipped_out: "it reads like the air: it slipped out. Put it back into the middle.",
+  not_the_core: "it jumped: the tip may touch bone or fat. Move it to the middle.",
+  silent: "nothing came for a while. Is it switched on, and near enough?",
+} as const;
+
+function Probes({ probes, units }: { probes: Probe[]; units: Units }) {
+  return probes.map(({ thermometer, channel, kind, latest_c, noticed }) =>
+    noticed ? (
+      <Caution key={`${thermometer}${channel}`}>
+        Probe {channel}: {NOTICED[noticed]}
+      </Caution>
+    ) : (
+      <Text key={`${thermometer}${channel}`} color="ink.say">
+        Probe {channel}: {kind === "air" ? "air " : ""}
+        {temperature(latest_c, units)}
+      </Text>
+    ),
   );
 }
 

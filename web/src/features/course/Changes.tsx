@@ -18,6 +18,7 @@ import {
   toScale,
   type Units,
 } from "../../lib/units";
+import { Thermometers } from "./Thermometers";
 
 interface ChangesProps {
   cook: Cook;
@@ -172,6 +173,7 @@ export default function Changes(props: ChangesProps) {
         </>
       )}
       <Looks onChoose={setChosen} />
+      <Thermometers cook={cook} units={units} />
       <Measured units={units} onChoose={setChosen} />
       {chosen ? (
         <Preview {...props} happening={chosen} onTell={tell} onCancel={() => setChosen(null)} />

@@ -1,0 +1,25 @@
+//! Chance that is the same for the same seed.
+
+/// A splitmix generator.
+pub struct Dice(u64);
+
+impl Dice {
+    /// Of a seed.
+    pub const fn new(seed: u64) -> Self {
+        Self(seed)
+    }
+
+    /// Even within 0..1.
+    pub fn even(&mut self) -> f64 {
+        self.0 = self.0.wrapping_add(0x9E37_79B9_7F4A_7C15);
+        let mut z = self.0;
+        z = (z ^ (z >> 30)).wrapping_mul(0xBF58_476D_1CE4_E5B9);
+        z = (z ^ (z >> 27)).wrapping_mul(0x94D0_49BB_1331_11EB);
+        ((z ^ (z >> 31)) >> 11) as f64 / (1_u64 << 53) as f64
+    }
+
+    /// Of variance one: the sum of twelve less six.
+    pub fn normal(&mut self) -> f64 {
+        (0..12).map(|_| self.even()).sum::<f64>() - 6.0
+    }
+}

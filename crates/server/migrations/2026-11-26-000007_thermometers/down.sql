@@ -1,0 +1,3 @@
+DROP TABLE probe_readings;
+DROP TABLE channels;
+DROP TABLE thermometers;

@@ -1,0 +1,36 @@
+use actix_web::web::{Data, Query};
+use actix_web::{HttpResponse, post};
+use uuid::Uuid;
+
+use crate::body::Body;
+use crate::context::Context;
+use crate::documents::NewId;
+use crate::dto::thermometer::{NewThermometerDto, ThermometerDto};
+use crate::error::{ApiError, Problem};
+use crate::thermometers;
+
+/// Adds a thermometer: the answer has the address it sends its readings to.
+#[utoipa::path(
+    operation_id = "add_thermometer",
+    tag = "thermometers",
+    request_body = NewThermometerDto,
+    params(NewId),
+    responses(
+        (status = 201, body = ThermometerDto, headers(("Location" = String))),
+        (status = 200, description = "It was there already.", body = ThermometerDto),
+        (status = 409, body = Problem, content_type = "application/problem+json"),
+    )
+)]
+#[post("/thermometers")]
+pub async fn add(
+    context: Data<Context>,
+    query: Query<NewId>,
+    body: Body<NewThermometerDto>,
+) -> Result<HttpResponse, ApiError> {
+    let (id, now) = (query.id.unwrap_or_else(Uuid::new_v4), context.now());
+    let name = body.into_inner().name;
+    let made = context
+        .query(move |connection| thermometers::add(connection, id, &name, now))
+        .await?;
+    Ok(made.answer(&format!("/api/thermometers/{id}"), 1))
+}

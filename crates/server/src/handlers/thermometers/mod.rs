@@ -1,0 +1,5 @@
+pub mod add;
+pub mod list;
+pub mod readings;
+pub mod remove;
+pub mod tie;

@@ -1,0 +1,277 @@
+//! Thermometers that send by themselves: what they send is dated by the server's clock, kept once, and read by
+//! the cook a channel is stuck in.
+
+use chrono::{DateTime, Duration, Utc};
+use diesel::{Connection, PgConnection};
+use uuid::Uuid;
+
+use crate::db::thermometers::{self as rows, Channel, Reading, Thermometer};
+use crate::documents::{Made, again};
+use crate::dto::thermometer::{
+    ChannelDto, ChannelKindDto, ChannelTieDto, ReadingsDto, SentReadingDto, SentUnitDto,
+    TakenReadingsDto, ThermometerDto, ThermometersDto,
+};
+use crate::error::ApiError;
+use crate::{db, text};
+
+/// Readings that may be sent at once.
+pub const MOST: usize = 1000;
+/// Channels that a thermometer may have.
+pub const MOST_CHANNELS: u32 = 64;
+/// What a thermometer shows, °C: other values are how it says that it has no probe.
+const SHOWN: std::ops::RangeInclusive<f64> = -40.0..=400.0;
+/// Older readings belong to no cook that is under way.
+const LONGEST: Duration = Duration::days(1);
+
+impl ChannelKindDto {
+    const fn word(self) -> &'static str {
+        match self {
+            Self::Core => "core",
+            Self::Air => "air",
+            Self::Off => "off",
+        }
+    }
+
+    /// As it is stored.
+    #[must_use]
+    pub fn read(word: &str) -> Self {
+        match word {
+            "core" => Self::Core,
+            "air" => Self::Air,
+            _ => Self::Off,
+        }
+    }
+}
+
+fn number(n: i32) -> u32 {
+    u32::try_from(n).unwrap_or_default()
+}
+
+fn stored(n: u32) -> i32 {
+    i32::try_from(n).unwrap_or(i32::MAX)
+}
+
+/// All of them, with what each channel said last.
+///
+/// # Errors
+/// Those of the database.
+pub fn all(connection: &mut PgConnection) -> Result<ThermometersDto, ApiError> {
+    let found = rows::list(connection)?;
+    whole(connection, found).map(|items| ThermometersDto { items })
+}
+
+fn whole(
+    connection: &mut PgConnection,
+    found: Vec<Thermometer>,
+) -> Result<Vec<ThermometerDto>, ApiError> {
+    let ids: Vec<Uuid> = found.iter().map(|one| one.id).collect();
+    let channels = rows::channels(connection, &ids)?;
+    let latest = rows::latest(connection, &ids)?;
+    let channel = |row: &Channel| {
+        let last = latest
+            .iter()
+            .find(|one| one.thermometer_id == row.thermometer_id && one.channel == row.channel);
+        ChannelDto {
+            channel: number(row.channel),
+            kind: ChannelKindDto::read(&row.kind),
+            cook: row.cook_id,
+            batch: row.batch.map(number),
+            latest_c: last.map(|one| one.celsius),
+            latest_at: last.map(|one| one.at),
+        }
+    };
+    let items = found.into_iter().map(|one| ThermometerDto {
+        channels: channels
+            .iter()
+            .filter(|row| row.thermometer_id == one.id)
+            .map(channel)
+            .collect(),
+        id: one.id,
+        name: one.name,
+        token: one.token,
+        created_at: one.created_at,
+    });
+    Ok(items.collect())
+}
+
+fn one(connection: &mut PgConnection, id: Uuid) -> Result<ThermometerDto, ApiError> {
+    let found = rows::find(connection, id)?;
+    let items = whole(connection, found.into_iter().collect())?;
+    items
+        .into_iter()
+        .next()
+        .ok_or(ApiError::NotFound("thermometer"))
+}
+
+/// Adds one under an identity. The same wish again finds the one that is there.
+///
+/// # Errors
+/// A name that does not fit, or an identity of another one.
+pub fn add(
+    connection: &mut PgConnection,
+    id: Uuid,
+    name: &str,
+    now: DateTime<Utc>,
+) -> Result<Made<ThermometerDto>, ApiError> {
+    let name = text::named("name", name, text::MACHINE_NAME)?;
+    let row = Thermometer {
+        id,
+        name: name.to_owned(),
+        token: Uuid::new_v4().simple().to_string(),
+        created_at: now,
+    };
+    if rows::insert(connection, &row)? > 0 {
+        return Ok(Made::New(one(connection, id)?));
+    }
+    let known = rows::find(connection, id)?.ok_or(ApiError::NotFound("thermometer"))?;
+    again(known.name == name, || one(connection, id))
+}
+
+/// Removes one with all it said.
+///
+/// # Errors
+/// That there is none.
+pub fn remove(connection: &mut PgConnection, id: Uuid) -> Result<(), ApiError> {
+    match rows::delete(connection, id)? {
+        0 => Err(ApiError::NotFound("thermometer")),
+        _ => Ok(()),
+    }
+}
+
+/// Says what a channel is stuck in.
+///
+/// # Errors
+/// That there is no such thermometer, channel or cook.
+pub fn tie(
+    connection: &mut PgConnection,
+    id: Uuid,
+    channel: u32,
+    tie: &ChannelTieDto,
+) -> Result<ThermometerDto, ApiError> {
+    check_channel(channel)?;
+    if tie.batch == Some(0) {
+        return Err(ApiError::invalid(
+            "batch",
+            "batches are counted from 1; leave it out for the one in hand".to_owned(),
+        ));
+    }
+    connection.transaction(|connection| {
+        rows::find(connection, id)?.ok_or(ApiError::NotFound("thermometer"))?;
+        if let Some(cook) = tie.cook {
+            db::cooks::find(connection, cook)?.ok_or(ApiError::NotFound("cook"))?;
+        }
+        rows::tie(
+            connection,
+            &Channel {
+                thermometer_id: id,
+                channel: stored(channel),
+                kind: tie.kind.word().to_owned(),
+                cook_id: tie.cook,
+                batch: tie.batch.map(stored),
+            },
+        )?;
+        one(connection, id)
+    })
+}
+
+fn check_channel(channel: u32) -> Result<(), ApiError> {
+    if (1..=MOST_CHANNELS).contains(&channel) {
+        return Ok(());
+    }
+    Err(ApiError::invalid(
+        "channel",
+        format!("channel {channel} is not within 1-{MOST_CHANNELS}"),
+    ))
+}
+
+/// Takes what a thermometer sends.
+///
+/// # Errors
+/// An address that is none, and too many at once.
+pub fn take(
+    connection: &mut PgConnection,
+    token: &str,
+    sent: &ReadingsDto,
+    now: DateTime<Utc>,
+) -> Result<TakenReadingsDto, ApiError> {
+    if sent.readings.len() > MOST {
+        return Err(ApiError::invalid(
+            "readings",
+            format!(
+                "{} readings at once; send at most {MOST} and the others after them",
+                sent.readings.len()
+            ),
+        ));
+    }
+    for reading in &sent.readings {
+        check_channel(reading.channel)?;
+    }
+    connection.transaction(|connection| {
+        let thermometer =
+            rows::by_token(connection, token)?.ok_or(ApiError::NotFound("thermometer"))?;
+        let known = rows::channels(connection, &[thermometer.id])?;
+        let usable: Vec<Reading> = sent
+            .readings
+            .iter()
+            .filter_map(|one| dated(&thermometer, &known, sent, one, now))
+            .collect();
+        let ignored = sent.readings.len() - usable.len();
+        let new: Vec<Channel> = usable
+            .iter()
+            .filter(|one| !known.iter().any(|row| row.channel == one.channel))
+            .map(|one| Channel {
+                thermometer_id: thermometer.id,
+                channel: one.channel,
+                kind: ChannelKindDto::Core.word().to_owned(),
+                cook_id: None,
+                batch: None,
+            })
+            .collect();
+        rows::add_channels(connection, &new)?;
+        let taken = rows::append(connection, &usable)?;
+        if taken > 0 {
+            let mut cooks: Vec<Uuid> = usable.iter().filter_map(|one| one.cook_id).collect();
+            cooks.sort_unstable();
+            cooks.dedup();
+            rows::touch(connection, &cooks)?;
+        }
+        let count = |n: usize| u32::try_from(n).unwrap_or(u32::MAX);
+        Ok(TakenReadingsDto {
+            taken: count(taken),
+            known: count(usable.len() - taken),
+            ignored: count(ignored),
+        })
+    })
+}
+
+/// A reading by the server's clock, with what its channel is stuck in; nothing where it is none.
+fn dated(
+    thermometer: &Thermometer,
+    channels: &[Channel],
+    sent: &ReadingsDto,
+    one: &SentReadingDto,
+    now: DateTime<Utc>,
+) -> Option<Reading> {
+    let celsius = match sent.unit {
+        SentUnitDto::Celsius => one.value,
+        SentUnitDto::Fahrenheit => (one.value - 32.0) / 1.8,
+    };
+    let fast = sent.sent_at.map_or(Duration::zero(), |at| at - now);
+    let at = one.at.checked_sub_signed(fast)?.min(now);
+    if !SHOWN.contains(&celsius) || now - at > LONGEST {
+        return None;
+    }
+    let channel = channels
+        .iter()
+        .find(|row| row.channel == stored(one.channel));
+    Some(Reading {
+        thermometer_id: thermometer.id,
+        channel: stored(one.channel),
+        device_at: one.at,
+        at,
+        celsius,
+        kind: channel.map_or("core", |row| row.kind.as_str()).to_owned(),
+        cook_id: channel.and_then(|row| row.cook_id),
+        batch: channel.and_then(|row| row.batch),
+    })
+}

@@ -1,0 +1,130 @@
+// Thermometers that stay in: which channel is in this cook, and how one sends to this kitchen.
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { addThermometer, cookQuery, thermometersQuery, tieChannel } from "../../api/queries";
+import type { Cook, Thermometer, Tie } from "../../api/types";
+import { Trouble } from "../../components/Notice";
+import { Action } from "../../components/recipes";
+import { useIdentity } from "../../lib/hooks";
+import { temperature, type Units } from "../../lib/units";
+
+/** Asked again this often while it is looked at, ms. */
+const AGAIN = 5_000;
+
+export function Thermometers({ cook, units }: { cook: Cook; units: Units }) {
+  const queries = useQueryClient();
+  const all = useQuery({ ...thermometersQuery(), refetchInterval: AGAIN });
+  const tie = useMutation({
+    mutationFn: (wish: { id: string; channel: number; tie: Tie }) =>
+      tieChannel(wish.id, wish.channel, wish.tie),
+    onSuccess: () => {
+      void queries.invalidateQueries({ queryKey: thermometersQuery().queryKey });
+      void queries.invalidateQueries({ queryKey: cookQuery(cook.id).queryKey });
+    },
+  });
+  const items = all.data?.items ?? [];
+  const set = (one: Thermometer, channel: number, kind: Tie["kind"]) =>
+    tie.mutate({
+      id: one.id,
+      channel,
+      tie: { kind, cook: kind === "off" ? null : cook.id, batch: null },
+    });
+  return (
+    <Box as="section" mb="5">
+      <Text as="h2" textStyle="section" mb="2">
+        Leave-in thermometer
+      </Text>
+      {tie.error ? <Trouble>{tie.error.message}</Trouble> : null}
+      {items.map((one) => (
+        <Box key={one.id} mb="3">
+          {(one.channels.length > 0 ? one.channels : FIRST).map((channel) => {
+            const here = channel.cook === cook.id ? channel.kind : "off";
+            const latest =
+              channel.latest_c == null ? "" : `: ${temperature(channel.latest_c, units)}`;
+            return (
+              <Box key={channel.channel} mb="2">
+                <Text textStyle="line">
+                  {one.name}, channel {channel.channel}
+                  {latest}
+                </Text>
+                <Flex gap="2" wrap="wrap">
+                  {KINDS.map(({ kind, name }) => (
+                    <Action
+                      key={kind}
+                      type="button"
+                      px="3"
+                      look={here === kind ? "solid" : "quiet"}
+                      aria-pressed={here === kind}
+                      onClick={() => set(one, channel.channel, kind)}
+                    >
+                      {name}
+                    </Action>
+                  ))}
+                </Flex>
+              </Box>
+            );
+          })}
+          <Text textStyle="small" color="ink.say" overflowWrap="anywhere">
+            It sends to {window.location.origin}/api/thermometers/{one.token}/readings
+          </Text>
+        </Box>
+      ))}
+      <Add
+        onAdded={() => void queries.invalidateQueries({ queryKey: thermometersQuery().queryKey })}
+      />
+    </Box>
+  );
+}
+
+const KINDS = [
+  { kind: "core", name: "core of this cook" },
+  { kind: "air", name: "air" },
+  { kind: "off", name: "not in this cook" },
+] as const;
+
+/** Before anything was sent there is one channel to tie. */
+const FIRST: Thermometer["channels"] = [
+  { channel: 1, kind: "off", cook: null, batch: null, latest_c: null, latest_at: null },
+];
+
+function Add({ onAdded }: { onAdded: () => void }) {
+  const [name, setName] = useState("Leave-in thermometer");
+  const [count, setCount] = useState(0);
+  const id = useIdentity([name, count]);
+  const add = useMutation({
+    mutationFn: () => addThermometer(id, name),
+    onSuccess: () => {
+      setCount(count + 1);
+      onAdded();
+    },
+  });
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        add.mutate();
+      }}
+    >
+      {add.error ? <Trouble>{add.error.message}</Trouble> : null}
+      <Flex gap="2">
+        <chakra.input
+          aria-label="Name of the thermometer"
+          border="2px solid"
+          borderColor="ink.soft"
+          borderRadius="field"
+          px="3"
+          minH="11"
+          flex="1"
+          minW="0"
+          maxLength={60}
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <Action type="submit" disabled={add.isPending || name.trim() === ""}>
+          Add thermometer
+        </Action>
+      </Flex>
+    </form>
+  );
+}
