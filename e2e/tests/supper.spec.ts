@@ -66,6 +66,9 @@ test("with the mouse on a laptop, in Fahrenheit and pounds", async ({ page, kitc
   await page.getByRole("button", { name: "crisp", exact: true }).click();
   await page.getByRole("button", { name: "just right" }).click();
   await page.getByLabel("To remember").fill("Fennel pollen next time");
+  // What was chosen outlives a reload.
+  await page.reload();
+  await expect(page.getByLabel("To remember")).toHaveValue("Fennel pollen next time");
   await accessible(page);
   await page.getByRole("button", { name: "Into the logbook" }).click();
   await page.getByRole("link", { name: /See how it went/ }).click();

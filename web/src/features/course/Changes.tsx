@@ -23,6 +23,8 @@ import { Thermometers } from "./Thermometers";
 interface ChangesProps {
   cook: Cook;
   dial: number;
+  /** The core at which it comes out, °C. */
+  aim: number;
   /** Everything is out. */
   out: boolean;
   now: number;
@@ -42,7 +44,7 @@ const FACES = [
 const SETTLES = 250;
 
 export default function Changes(props: ChangesProps) {
-  const { cook, dial, out, now, skew, units, onTell, onClose } = props;
+  const { cook, dial, aim, out, now, skew, units, onTell, onClose } = props;
   const [chosen, setChosen] = useState<Happening | null>(null);
   const tell = (happening: Happening) => {
     onTell(happening);
@@ -89,7 +91,7 @@ export default function Changes(props: ChangesProps) {
             />
             <Stepper
               label="Take it out at a core of"
-              value={cook.course?.estimate?.at_pull_c ?? cook.plan.pull_core_c}
+              value={aim}
               step={units.temperature === "celsius" ? 1 : 1 / 1.8}
               range={[30, 100]}
               show={(value) => temperature(value, units)}
@@ -158,14 +160,17 @@ export default function Changes(props: ChangesProps) {
               show={(value) => setting(value, units)}
               onChange={(setting_c) => setChosen({ kind: "dial_was", setting_c })}
             />
-            <Flex gap="2" wrap="wrap" mt="1">
+            <Flex gap="2" wrap="wrap" mt="1" align="center">
+              <Text textStyle="line">It was off for</Text>
               {[2, 5, 10, 20].map((time) => (
                 <Action
                   key={time}
                   type="button"
+                  px="3"
+                  aria-label={`It was off for ${time} min`}
                   onClick={() => setChosen({ kind: "off", off_s: time * 60 })}
                 >
-                  It was off for {time} min
+                  {time} min
                 </Action>
               ))}
             </Flex>

@@ -1,13 +1,15 @@
 // How it came out: two scales in words, the last reading, a note.
 import { Box, chakra, Flex, Text, Textarea } from "@chakra-ui/react";
-import { useState } from "react";
 import type { Outcome } from "../../api/types";
 import { Action } from "../../components/recipes";
+import { useDraft } from "../../lib/draft";
 
 export const CRISPNESS = ["soggy", "soft", "fair", "crisp", "very crisp"] as const;
 export const DONENESS = ["raw inside", "under", "just right", "over", "dry"] as const;
 
 interface OutcomeFormProps {
+  /** Identity of the cook: what was chosen for it outlives a reload. */
+  of: string;
   core: number | null;
   onDone: (outcome: Outcome) => void;
   onCancel: () => void;
@@ -15,16 +17,25 @@ interface OutcomeFormProps {
 
 const NOTE_LIMIT = 2000;
 
-export function OutcomeForm({ core, onDone, onCancel }: OutcomeFormProps) {
-  const [crispness, setCrispness] = useState<number | null>(null);
-  const [doneness, setDoneness] = useState<number | null>(null);
-  const [note, setNote] = useState("");
+interface Chosen {
+  crispness: number | null;
+  doneness: number | null;
+  note: string;
+}
+
+const NOTHING: Chosen = { crispness: null, doneness: null, note: "" };
+
+export function OutcomeForm({ of, core, onDone, onCancel }: OutcomeFormProps) {
+  const [chosen, choose] = useDraft(`outcome ${of}`, NOTHING);
+  const { crispness, doneness, note } = chosen;
+  const change = (part: Partial<Chosen>) => choose({ ...chosen, ...part });
   const ready = crispness !== null && doneness !== null;
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
         if (crispness !== null && doneness !== null) {
+          choose(null);
           onDone({ core_c: core, crispness, doneness, note: note.trim() });
         }
       }}
@@ -32,8 +43,18 @@ export function OutcomeForm({ core, onDone, onCancel }: OutcomeFormProps) {
       <Text as="h1" textStyle="title" mb="3">
         How did it come out?
       </Text>
-      <Scale name="The outside" words={CRISPNESS} value={crispness} onChange={setCrispness} />
-      <Scale name="The inside" words={DONENESS} value={doneness} onChange={setDoneness} />
+      <Scale
+        name="The outside"
+        words={CRISPNESS}
+        value={crispness}
+        onChange={(value) => change({ crispness: value })}
+      />
+      <Scale
+        name="The inside"
+        words={DONENESS}
+        value={doneness}
+        onChange={(value) => change({ doneness: value })}
+      />
       <chakra.label display="block" textStyle="section" mb="1" htmlFor="note">
         To remember
       </chakra.label>
@@ -43,7 +64,7 @@ export function OutcomeForm({ core, onDone, onCancel }: OutcomeFormProps) {
         maxLength={NOTE_LIMIT}
         value={note}
         placeholder="what to change next time"
-        onChange={(event) => setNote(event.target.value)}
+        onChange={(event) => change({ note: event.target.value })}
         textStyle="body"
       />
       <Flex gap="3" mt="4" direction="column">

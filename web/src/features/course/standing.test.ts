@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Cook, Happening } from "../../api/types";
 import { skewOf, standing } from "./standing";
-import { dialNow, inWords, lastTold, stands, type Told } from "./told";
+import { aimNow, dialNow, inWords, lastTold, stands, type Told } from "./told";
 
 const start = Date.parse("2026-11-25T18:00:00Z");
 const at = (minutes: number) => new Date(start + minutes * 60_000).toISOString();
@@ -95,6 +95,14 @@ describe("told", () => {
     expect(dialNow(cook, [started, set])).toBe(204);
     expect(dialNow(cook, [started, set, lower])).toBe(160);
     expect(dialNow(cook, [started, set, lower, undone])).toBe(204);
+  });
+
+  it("knows the core that is wanted", () => {
+    const planned = { ...cook, plan: { ...cook.plan, pull_core_c: 74 } } as Cook;
+    const aim = told("e", { kind: "aim", core_c: 80 });
+    expect(aimNow(planned, [started])).toBe(74);
+    expect(aimNow(planned, [started, aim])).toBe(80);
+    expect(aimNow(planned, [aim, told("f", { kind: "undone", event: "e" })])).toBe(74);
   });
 
   it("is told in a word or two", () => {

@@ -124,3 +124,9 @@ export function dialNow(cook: Cook, all: Told[]): number {
   });
   return sets.at(-1) ?? cook.plan.setting_c;
 }
+
+/** The core at which it comes out, °C: as it was last wanted. */
+export function aimNow(cook: Cook, all: Told[]): number {
+  const last = stands(all).findLast(({ happening }) => happening.kind === "aim")?.happening;
+  return last?.kind === "aim" ? last.core_c : cook.plan.pull_core_c;
+}

@@ -31,8 +31,9 @@ export function FryerCook() {
       </Trouble>
     );
   }
-  const due = others.filter((affair) => affair.at <= now);
-  const later = others.filter((affair) => affair.at > now);
+  // One above at the most, so that what is under the thumb stays there.
+  const due = others.filter((affair) => affair.at <= now).slice(0, 1);
+  const later = others.filter((affair) => !due.includes(affair));
   return (
     <Box maxW="reading" mx="auto" css={SIDEWAYS}>
       <Others affairs={due} now={now} />

@@ -53,15 +53,16 @@ export function FryerPlace() {
     );
   }
   const others = affairs.filter((affair) => affair !== large);
+  const above = others.filter((affair) => affair.at <= now).slice(0, 1);
   return (
     <Box maxW="reading" mx="auto" pt="1" css={SIDEWAYS}>
-      <Others affairs={others.filter((affair) => affair.at <= now)} now={now} />
+      <Others affairs={above} now={now} />
       {large.of.kind === "cook" ? (
         <UnderWay key={large.key} cook={large.of.cook} received={large.of.received} />
       ) : (
         <SupperNext key={large.key} kept={large.of.kept} />
       )}
-      <Others affairs={others.filter((affair) => affair.at > now)} now={now} />
+      <Others affairs={others.filter((affair) => !above.includes(affair))} now={now} />
       <List title="Ready to start" rows={planned.data?.items ?? []} below />
       <Coming />
     </Box>

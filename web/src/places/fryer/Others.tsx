@@ -12,7 +12,7 @@ interface OthersProps {
 export function Others({ affairs, now }: OthersProps) {
   if (affairs.length === 0) return null;
   return (
-    <Box as="section" aria-label="Also cooking" mb="4">
+    <Box as="section" aria-label="Also cooking" mt="2" mb="4">
       {affairs.map((affair) => (
         <Row key={affair.key} affair={affair} now={now} />
       ))}

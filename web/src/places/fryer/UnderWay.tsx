@@ -3,7 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Cook } from "../../api/types";
-import { Caution, Trouble } from "../../components/Notice";
+import { Caution, Empty, Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { AlarmWords } from "../../features/alarm/AlarmWords";
 import { AtTheFryer } from "../../features/basket/AtTheFryer";
@@ -13,7 +13,7 @@ import { OutcomeForm } from "../../features/course/OutcomeForm";
 import { PutBack } from "../../features/course/PutBack";
 import { cookReports, useReports } from "../../features/course/reports";
 import { skewOf, standing } from "../../features/course/standing";
-import { dialNow, inWords, lastTold, told } from "../../features/course/told";
+import { aimNow, dialNow, inWords, lastTold, told } from "../../features/course/told";
 import { CourseStrip } from "../../features/ember-strip/CourseStrip";
 import { clock } from "../../lib/clock";
 import { useNow, useOnce, useWasAway } from "../../lib/hooks";
@@ -71,7 +71,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
   const [openSince, setOpenSince] = useState<number | null>(null);
   const { waiting, refused, report } = useReports(cook.id);
   const skew = skewOf(cook, received);
-  const { steps, current, next, loaded, pulled } = standing(cook, waiting, skew);
+  const { steps, current, next, loaded, pulled, closed } = standing(cook, waiting, skew);
   const all = told(cook, waiting, skew);
   const last = lastTold(all);
   const dial = dialNow(cook, all);
@@ -146,6 +146,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
         <Changes
           cook={cook}
           dial={dial}
+          aim={aimNow(cook, all)}
           out={pulled !== null}
           now={now}
           skew={skew}
@@ -156,9 +157,11 @@ export function UnderWay({ cook, received }: UnderWayProps) {
       </Suspense>
     );
   }
+  if (closed) return <ClosedHere name={cook.name} onUndo={undo} />;
   if (mode === "outcome" || !current) {
     return (
       <OutcomeForm
+        of={cook.id}
         core={lastReading(cook)}
         onDone={(outcome) => report({ kind: "finished", ...outcome })}
         onCancel={() => setMode("now")}
@@ -293,6 +296,18 @@ export function UnderWay({ cook, received }: UnderWayProps) {
         </Flex>
       </Box>
     </Flex>
+  );
+}
+
+/** Closed on this device, and the server has not answered yet. */
+function ClosedHere({ name, onUndo }: { name: string; onUndo: () => void }) {
+  return (
+    <Empty title={name}>
+      It is closed here, and goes into the logbook when the server answers.{" "}
+      <Action type="button" look="inline" onClick={onUndo}>
+        Undo
+      </Action>
+    </Empty>
   );
 }
 
