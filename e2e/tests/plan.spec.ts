@@ -122,3 +122,16 @@ test("units, keys and colours", async ({ page }) => {
   await expect(page.locator("html")).toHaveClass(/dark/);
   await accessible(page);
 });
+
+test("changing a planned cook changes its plan", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("link", { name: "Change the plan" }).click();
+  await expect(word(page, "On the table")).toHaveText(/^at \d\d:\d\d$/);
+  await word(page, "Pieces").click();
+  await page.getByRole("textbox", { name: "Pieces" }).fill("5");
+  await page.keyboard.press("Enter");
+  await page.getByRole("button", { name: "Save plan" }).click();
+  await page.waitForURL(/\/$/);
+  await expect(page.getByText("Drumsticks for tonight")).toHaveCount(1);
+  await expect(page.getByText(/^5 × /)).toBeVisible();
+});

@@ -2,7 +2,7 @@
 
 use chrono::{DateTime, Duration, SubsecRound, Utc};
 use diesel::{Connection, PgConnection};
-use ember_core::plan::MODEL_VERSION;
+use ember_core::plan::{MODEL_VERSION, Request};
 use uuid::Uuid;
 
 use crate::course;
@@ -195,6 +195,51 @@ pub fn row(
         // As the database keeps it, so that the same time is the same.
         eat_at: new.eat_at.map(|at| at.trunc_subsecs(6)),
         created_at: now,
+    })
+}
+
+/// What a cook is called when nobody says so.
+#[must_use]
+pub fn usual_name(request: &Request) -> String {
+    format!(
+        "{} {}",
+        request.pieces,
+        request.entry().noun(request.pieces)
+    )
+}
+
+/// Plans a cook anew that has not begun.
+///
+/// # Errors
+/// That there is none, that it has begun, or that somebody else changed it.
+pub fn plan_anew(
+    connection: &mut PgConnection,
+    id: Uuid,
+    seen: &Seen,
+    new: &NewCookDto,
+    plan: &PlanDto,
+    now: DateTime<Utc>,
+) -> Result<CookDto, ApiError> {
+    connection.transaction(|connection| {
+        let known = locked(connection, id)?;
+        seen.check(known.revision, || whole(connection, id, now))?;
+        if known.started_at.is_some() {
+            return Err(ApiError::conflict(
+                Code::AlreadyStarted,
+                "this cook is under way; change it while it cooks",
+            ));
+        }
+        let before: RequestDto = storage::unpack::<sentence::Sentence>(known.request)?.into();
+        let was_usual =
+            Request::try_from(&before).is_ok_and(|before| usual_name(&before) == known.name);
+        let name = match &new.name {
+            Some(name) => name.trim().to_owned(),
+            None if was_usual => usual_name(&Request::try_from(&new.request)?),
+            None => known.name,
+        };
+        let row = row(connection, id, &name, new, plan, known.created_at)?;
+        db::cooks::replace(connection, &row)?;
+        whole(connection, id, now)
     })
 }
 

@@ -57,6 +57,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(cooks::create::create)
             .service(cooks::read::read)
             .service(cooks::rename::rename)
+            .service(cooks::replace::replace)
             .service(cooks::delete::delete)
             .service(cooks::restore::restore)
             .service(cooks::what_if::what_if)

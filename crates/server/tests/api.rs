@@ -458,6 +458,42 @@ async fn whatever_happens_can_be_told_and_taken_back() {
     );
 }
 
+/// A planned cook is planned anew under its identity, its usual name with it; one that has begun is not.
+#[actix_web::test]
+async fn a_planned_cook_can_be_planned_anew() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let cook = keep(&app, &json!({ "request": sentence() })).await;
+    let path = format!("/api/cooks/{}", cook["id"].as_str().unwrap());
+    let put = |new: Value| {
+        let request = TestRequest::put().uri(&path).set_json(new);
+        call(&app, request.insert_header(("if-match", "\"1\"")))
+    };
+    let four = with("pieces", json!(4));
+    let (status, changed) = put(json!({ "request": four })).await;
+    assert_eq!(
+        (status, &changed["name"]),
+        (200, &json!("4 drumsticks")),
+        "{changed}"
+    );
+    assert_eq!(
+        (&changed["request"]["pieces"], &changed["revision"]),
+        (&json!(4), &json!(2))
+    );
+    // Somebody else has changed it since.
+    assert_eq!(
+        put(json!({ "request": sentence() })).await.1["code"],
+        "changed"
+    );
+    let events = format!("{path}/events");
+    post(&app, &events, &report(json!({ "kind": "started" }))).await;
+    let anew = TestRequest::put()
+        .uri(&path)
+        .set_json(json!({ "request": sentence() }));
+    let (status, problem) = call(&app, anew).await;
+    assert_eq!((status, &problem["code"]), (409, &json!("already_started")));
+}
+
 /// What would become of it is answered, and nothing is kept.
 #[actix_web::test]
 async fn a_change_can_be_tried_first() {

@@ -172,6 +172,15 @@ export const keepCook = (id: string, request: Request, eatAt: Date | null) =>
     }),
   );
 
+/** Plans a cook anew that has not begun. */
+export const changeCook = (known: Seen, request: Request, eatAt: Date | null) =>
+  answer(
+    client.PUT("/api/cooks/{id}", {
+      params: seen(known),
+      body: { request, eat_at: eatAt?.toISOString() ?? null },
+    }),
+  );
+
 export const renameCook = (known: Seen, name: string) =>
   answer(client.PATCH("/api/cooks/{id}", { params: seen(known), body: { name } }));
 

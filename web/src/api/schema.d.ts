@@ -121,7 +121,8 @@ export interface paths {
         };
         /** One cook with its plan, its events and where it stands. */
         get: operations["read_cook"];
-        put?: never;
+        /** Plans a cook anew that has not begun. A name that was made from the sentence follows it. */
+        put: operations["replace_cook"];
         post?: never;
         /** Puts a cook away; it can be brought back for a month. */
         delete: operations["delete_cook"];
@@ -5077,6 +5078,177 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    replace_cook: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The ETag that was seen. */
+                "If-Match"?: string | null;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "name": "Drumsticks for the ferry crew",
+                 *       "request": {
+                 *         "altitude_m": 0,
+                 *         "batch_order": "heaviest_first",
+                 *         "below_floor_acknowledged": false,
+                 *         "coat": "rubbed",
+                 *         "core_target_c": 77,
+                 *         "cut": "drumstick",
+                 *         "gap_mm": 8,
+                 *         "handling": "plain",
+                 *         "keeping": "warm",
+                 *         "load": "with_air",
+                 *         "machine": {
+                 *           "floor_corner_mm": 12,
+                 *           "floor_depth_mm": 220,
+                 *           "floor_shape": "round",
+                 *           "floor_width_mm": 220,
+                 *           "heat_factor": 1,
+                 *           "height_mm": 90,
+                 *           "highest_c": 200,
+                 *           "kind": "drawer",
+                 *           "lowest_c": 80,
+                 *           "name": "a compact drum",
+                 *           "offset_k": 0,
+                 *           "power_w": 1400,
+                 *           "step_k": 5,
+                 *           "timer_stops_open": false
+                 *         },
+                 *         "piece_mass_g": 115,
+                 *         "pieces": 8,
+                 *         "preheat": "thin_only",
+                 *         "region": "us",
+                 *         "room_c": 21,
+                 *         "sauce": "none",
+                 *         "start": "fridge",
+                 *         "support": "basket",
+                 *         "thermometer": true,
+                 *         "thermometer_offset_k": 0,
+                 *         "tie": "tight",
+                 *         "turn": "equal_browning",
+                 *         "vulnerable": false
+                 *       }
+                 *     }
+                 */
+                "application/json": components["schemas"]["NewCookDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CookDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -2,8 +2,8 @@
 
 use std::cell::OnceCell;
 
+use super::answer::Likely;
 use super::curves::Curves;
-use super::estimate::Likely;
 use super::process::{EIGHT_IN_TEN, Posterior, Quantity};
 use crate::curve;
 

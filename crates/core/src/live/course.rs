@@ -1,6 +1,7 @@
 //! Where a cook stands: what is due now, what comes next, when.
 
-use super::estimate::{Estimate, estimate};
+use super::answer::Estimate;
+use super::estimate::estimate;
 use super::facts::Facts;
 use super::planned::Planned;
 use super::told::{Told, What, standing};

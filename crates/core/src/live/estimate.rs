@@ -1,129 +1,24 @@
 //! The batch in hand: what is inside now, when each goal is met and how sure that is, what the rest will
 //! bring, how long it goes back in.
 
+use super::answer::{Doubt, Estimate, Foretold, Likely, Read};
 use super::belief::Belief;
 use super::curves::Curves;
 use super::facts::{Batch, Deed, Facts, Seen};
 use super::planned::Planned;
-use super::process::{MODEL, Observed, Posterior};
 use super::safe::{Safe, safe};
+use super::seen::{MOST, colour, conditioned};
 use super::track::{Setup, Track, script};
 use crate::curve;
 use crate::fryer::Action;
-use crate::heat::Looking;
 use crate::meat::Browning;
 use crate::plan::cook::{Problem, Variation};
 use crate::plan::goals::Goal;
-use crate::plan::{Decides, Unknown};
-use crate::plan::{SUGAR_BURNS_FROM, SUGAR_STANDS};
+use crate::plan::{Decides, SUGAR_BURNS_FROM, SUGAR_STANDS, Unknown};
 use crate::units::{Interval, Temperature};
 
-/// Spread of a reading around the coldest spot, K, and of its minute as a share of [`MODEL`].
-const TIP: f64 = 2.0;
-const MINUTE: f64 = 0.2;
-/// Spread of an air reading, K: where it hangs, and the thermostat's swing (common practice).
-const AIR: f64 = 6.0;
-/// Readings nearer to the start than this say nothing yet, K.
-const TOO_EARLY: f64 = 2.0;
 /// What is believed less than this is named as doubted.
 const DOUBTED: f64 = 0.35;
-/// The latest so many readings are used.
-const MOST: usize = 24;
-/// Spread of how fast faces brown, and of a colour that is named, as logarithms (common practice in kind,
-/// from memory in size: cooks agree on a word within half of its width).
-const COLOUR: f64 = 0.35;
-const NAMED: f64 = 0.25;
-
-/// A value with where eight cooks in ten are.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct Likely<T> {
-    /// Most likely.
-    pub value: T,
-    /// One cook in ten is below or earlier.
-    pub low: T,
-    /// One in ten is above or later.
-    pub high: T,
-}
-
-/// A reading that does not go with the others and with the plan.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
-pub enum Doubt {
-    /// Too hot to be the middle: fat, bone, the metal, or near a face.
-    High,
-    /// Too cold: it may be the coldest piece, and holds the pull until it was read again.
-    Low,
-}
-
-/// A reading beside what was expected.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct Read {
-    /// What it was told under.
-    pub id: u128,
-    /// When, seconds since the epoch.
-    pub at: f64,
-    /// What it was, the thermometer's own error taken off.
-    pub core: Temperature,
-    /// What was expected by all the others.
-    pub expected: Option<Temperature>,
-}
-
-/// What readings to come would be answered with, for a page without a server.
-#[derive(Debug, Clone, PartialEq)]
-pub struct Foretold {
-    /// When they are taken, seconds since the epoch, rising.
-    pub at: Vec<f64>,
-    /// What they say, rising.
-    pub core: Vec<Temperature>,
-    /// For each time one row: for each core how much longer it stays in, s; nothing where that is not known.
-    pub more: Vec<Vec<Option<f64>>>,
-}
-
-/// What is estimated. Times are seconds since the epoch.
-#[derive(Debug, Clone, PartialEq)]
-pub struct Estimate {
-    /// Which batch, from 1.
-    pub batch: usize,
-    /// The moment it is made for: the latest thing that happened.
-    pub at: f64,
-    /// Coldest spot now.
-    pub core: Likely<Temperature>,
-    /// The last reading of it.
-    pub reading: Option<Read>,
-    /// When the inside is there; nothing where it never is at this setting, or when it is out.
-    pub inside: Option<Likely<f64>>,
-    /// When the outside is, where it is waited for.
-    pub outside: Option<f64>,
-    /// When it comes out; nothing where it never is ready, or when it is out.
-    pub pull: Option<f64>,
-    /// Which goal decides that.
-    pub decides: Decides,
-    /// Coldest spot then; now, where it is out.
-    pub at_pull: Temperature,
-    /// The highest it gets in the rest, and when.
-    pub peak: Likely<Temperature>,
-    /// See [`Self::peak`].
-    pub peak_at: f64,
-    /// Colour of the faces that look up and down now.
-    pub colours: [Browning; 2],
-    /// The same when it comes out.
-    pub colours_then: [Browning; 2],
-    /// Sugar of a sauce that is on will burn before it comes out.
-    pub burns: bool,
-    /// Coldest spot from loading until it comes out, or until now: seconds since the epoch with °C.
-    pub path: Vec<(f64, f64)>,
-    /// Readings by their identity that do not fit.
-    pub doubted: Vec<(u128, Doubt)>,
-    /// How long it goes back in to be done, where it is out too early.
-    pub back_in: Option<Interval>,
-    /// Whether it may be served.
-    pub safe: Safe,
-    /// The unknowns, in standard deviations to the slow side, in the order of [`crate::plan::Unknown`].
-    pub unknowns: Vec<f64>,
-    /// What readings to come would say, where they were asked for and it is in the machine.
-    pub foretold: Option<Foretold>,
-    /// How much longer the batch takes than assumed: what the ones after it will take as well.
-    pub longer: f64,
-}
 
 /// What an estimate is made with.
 struct Estimator<'a> {
@@ -261,93 +156,6 @@ fn grid(planned: Planned, problem: &Problem, goal: Goal) -> f64 {
     let by = fine.zip(coarse).map(|(fine, log)| (fine * 60.0).ln() - log);
     by.filter(|by| by.is_finite())
         .map_or(0.0, |by| by.clamp(-0.2, 0.2))
-}
-
-/// All that was measured, but one; with which readings the first observations are.
-fn conditioned<'a>(
-    facts: &Facts,
-    of: &dyn Fn(usize) -> Option<&'a Curves>,
-    without: Option<u128>,
-) -> Option<(Vec<usize>, Posterior)> {
-    let mut used = Vec::new();
-    let mut seen = Vec::new();
-    let readings = facts.readings.iter().enumerate().rev();
-    for (n, reading) in readings.filter(|(_, reading)| Some(reading.id) != without) {
-        if used.len() >= MOST {
-            break;
-        }
-        let loaded = facts.batch(reading.batch).and_then(|batch| batch.loaded);
-        let Some((curves, loaded)) = of(reading.batch).zip(loaded) else {
-            continue;
-        };
-        let observed = observed(curves, reading.at - loaded, reading.what.celsius());
-        if let Some(observed) = observed {
-            used.push(n);
-            seen.push(observed);
-        }
-    }
-    for air in &facts.airs {
-        let loaded = facts.batch(air.batch).and_then(|batch| batch.loaded);
-        let quantity = of(air.batch)
-            .zip(loaded)
-            .and_then(|(curves, loaded)| curves.air(air.at - loaded));
-        seen.extend(quantity.map(|quantity| Observed {
-            quantity,
-            value: air.what.celsius(),
-            noise: AIR * AIR,
-            sure: false,
-        }));
-    }
-    Some((used, Posterior::of(seen)?))
-}
-
-/// A reading of the core: before it comes out first by when that temperature is passed, later by the
-/// temperature itself.
-fn observed(curves: &Curves, at: f64, core: f64) -> Option<Observed> {
-    let start = *curves.usual.core.first()?;
-    if at <= 0.0 {
-        return None;
-    }
-    if at <= curves.usual.first_out() || !curves.usual.was_out() {
-        if core <= start + TOO_EARLY {
-            return None;
-        }
-        let slope = curves.steepness(core)?;
-        return Some(Observed {
-            quantity: curves.passage(core)?,
-            value: at.ln(),
-            noise: (TIP * slope).powi(2) + (MINUTE * MODEL).powi(2),
-            sure: false,
-        });
-    }
-    let quantity = curves.core(at)?;
-    Some(Observed {
-        noise: TIP * TIP + (MINUTE * MODEL * quantity.gain).powi(2),
-        value: core,
-        sure: false,
-        quantity,
-    })
-}
-
-/// Logarithm of how much faster faces brown than computed, by what they were said to look like.
-fn colour(facts: &Facts, number: usize, loaded: f64, curves: &Curves) -> f64 {
-    let track = &curves.usual;
-    let (mut sum, mut weight) = (0.0, COLOUR.powi(-2));
-    for look in facts.looks.iter().filter(|look| look.batch == number) {
-        let (colour, face) = look.what;
-        let at = look.at - loaded;
-        let of = |values: &[f64]| curve::value_at(&track.at, values, at);
-        let computed = match face {
-            Looking::Up => of(&track.upper),
-            Looking::Down => of(&track.lower),
-            Looking::Both => f64::midpoint(of(&track.upper), of(&track.lower)),
-        };
-        let by = (colour.middle() / computed.max(1e-3)).ln();
-        let precision = NAMED.powi(-2);
-        sum += precision * by.clamp(-2.0, 2.0);
-        weight += precision;
-    }
-    sum / weight
 }
 
 impl<'a> Estimator<'a> {
@@ -652,17 +460,6 @@ impl<'a> Estimator<'a> {
         goal.map_or(1.0, |goal| {
             (self.belief.posterior.predict(&goal).0 - goal.mean).exp()
         })
-    }
-}
-
-impl<T: Copy> Likely<T> {
-    /// The same of something that goes with it.
-    pub fn map<U>(self, of: impl Fn(T) -> U) -> Likely<U> {
-        Likely {
-            value: of(self.value),
-            low: of(self.low),
-            high: of(self.high),
-        }
     }
 }
 

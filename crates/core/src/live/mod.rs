@@ -4,6 +4,7 @@
 //! A pure function of the plan and of what was told: any process gives the same answer, also after a
 //! restart, and an undo gives back exactly what was before.
 
+mod answer;
 mod belief;
 mod course;
 mod curves;
@@ -14,11 +15,12 @@ mod planned;
 mod probe;
 mod process;
 mod safe;
+mod seen;
 mod told;
 mod track;
 
+pub use answer::{Doubt, Estimate, Foretold, Likely, Read};
 pub use course::{Course, StepState};
-pub use estimate::{Doubt, Estimate, Foretold, Likely, Read};
 pub use planned::{Planned, PlannedStep};
 pub use probe::{Noticed, Point, Watched, watch};
 pub use safe::Safe;

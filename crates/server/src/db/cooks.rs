@@ -116,6 +116,13 @@ pub fn insert(connection: &mut PgConnection, row: &NewCook) -> QueryResult<usize
         .execute(connection)
 }
 
+/// Writes a cook anew.
+pub fn replace(connection: &mut PgConnection, row: &NewCook) -> QueryResult<usize> {
+    diesel::update(cooks::table.find(row.id))
+        .set((row, cooks::revision.eq(cooks::revision + 1)))
+        .execute(connection)
+}
+
 /// Gives a cook another name.
 pub fn rename(connection: &mut PgConnection, id: Uuid, name: &str) -> QueryResult<usize> {
     diesel::update(cooks::table.find(id))

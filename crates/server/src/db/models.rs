@@ -208,8 +208,9 @@ pub struct CookRow {
 }
 
 /// A cook to be stored.
-#[derive(Debug, Clone, Insertable)]
+#[derive(Debug, Clone, Insertable, AsChangeset)]
 #[diesel(table_name = cooks)]
+#[diesel(treat_none_as_null = true)]
 pub struct NewCook {
     /// Identity.
     pub id: Uuid,

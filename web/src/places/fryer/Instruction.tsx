@@ -41,7 +41,7 @@ export function Instruction({ cook, current, dial, loaded, now }: InstructionPro
       {loading ? (
         <>
           <Text textStyle="count" mt="2">
-            {set.main}
+            {unbroken(set.main)}
           </Text>
           <Text textStyle="line" color="ink.say">
             {[set.after, waits(step.kind, left, due)].filter(Boolean).join(" · ")}
@@ -83,6 +83,9 @@ export function Instruction({ cook, current, dial, loaded, now }: InstructionPro
 
 const after = (loaded: number | null, due: number) =>
   loaded === null ? "" : `after ${minutes(Math.round((due - loaded) / 60_000) * 60)}, `;
+
+/** A number stays with its unit. */
+const unbroken = (text: string) => text.replaceAll(" ", "\u00a0").replace(",\u00a0", ", ");
 
 /** The preheat is a countdown. */
 function waits(kind: string, left: number, due: number): string {

@@ -59,7 +59,7 @@ export function PlanPlace() {
 }
 
 function Said({ catalogue, own }: { catalogue: Catalogue; own: Machine[] }) {
-  const { say, eat, supper, dish } = useSearch({ from: "/plan" });
+  const { say, eat, supper, dish, cook } = useSearch({ from: "/plan" });
   const navigate = useNavigate({ from: "/plan" });
   const settings = useSettings();
   const known = [...own, ...catalogue.machine_presets.map((preset) => preset.machine)];
@@ -95,6 +95,7 @@ function Said({ catalogue, own }: { catalogue: Catalogue; own: Machine[] }) {
       machines={machines}
       request={request}
       eat={eat ?? null}
+      cook={cook ?? null}
       of={supper !== undefined && dish !== undefined ? { supper, dish } : null}
       onChange={change}
       onEat={changeEat}

@@ -26,6 +26,7 @@ import { useSettings } from "../../lib/settings";
 import { BackToSupper } from "./BackToSupper";
 import { Beside } from "./Beside";
 import { Keep } from "./Keep";
+import { SaveCook } from "./SaveCook";
 import { Summary } from "./Summary";
 
 interface PlanViewProps {
@@ -36,6 +37,8 @@ interface PlanViewProps {
   eat: string | null;
   /** The supper it is a dish of. */
   of: { supper: string; dish: number } | null;
+  /** The planned cook that is changed. */
+  cook: string | null;
   onChange: (change: Partial<Request>) => void;
   onEat: (eat: string | null) => void;
 }
@@ -106,6 +109,13 @@ export function PlanView(props: PlanViewProps) {
             </Box>
             {props.of ? (
               <BackToSupper request={request} of={props.of} disabled={failure !== null} />
+            ) : props.cook ? (
+              <SaveCook
+                id={props.cook}
+                request={request}
+                eatAt={eat && shown ? new Date(load + shown.eat_at_s * 1000) : null}
+                disabled={failure !== null}
+              />
             ) : (
               <Keep
                 request={request}

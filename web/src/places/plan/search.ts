@@ -10,17 +10,20 @@ export interface PlanSearch {
   supper?: string;
   /** Which dish of it. */
   dish?: number;
+  /** The planned cook that is changed. */
+  cook?: string;
 }
 
 /** Reads an address. What is no sentence is taken out (undefined, since the router lays what is
  * returned over what it read); whether a sentence can be cooked, the server says. */
 export function readPlanSearch(search: Record<string, unknown>): PlanSearch {
-  const { say, eat, supper, dish } = search;
+  const { say, eat, supper, dish, cook } = search;
   return {
     say: isSentence(say) ? say : undefined,
     eat: typeof eat === "string" && /^\d{1,2}:\d{2}$/.test(eat) ? eat : undefined,
     supper: typeof supper === "string" ? supper : undefined,
     dish: Number.isInteger(dish) ? (dish as number) : undefined,
+    cook: typeof cook === "string" ? cook : undefined,
   };
 }
 

@@ -104,15 +104,21 @@ function Entry({ row, units, onDelete }: EntryProps) {
         >
           {running ? "To the fryer" : "Open at the fryer"}
         </PlaceLink>
-        <PlaceLink
-          to="/plan"
-          search={{ say: request }}
-          textStyle="small"
-          textDecoration="underline"
-          textUnderlineOffset="3px"
-        >
-          Change the plan
-        </PlaceLink>
+        {running ? null : (
+          <PlaceLink
+            to="/plan"
+            search={{
+              say: request,
+              cook: row.id,
+              eat: row.eat_at ? clock(new Date(row.eat_at)) : undefined,
+            }}
+            textStyle="small"
+            textDecoration="underline"
+            textUnderlineOffset="3px"
+          >
+            Change the plan
+          </PlaceLink>
+        )}
         <Action
           type="button"
           look="plain"

@@ -37,11 +37,7 @@ pub async fn create(
     }
     let name = match &new.name {
         Some(name) => text::named("name", name, text::NAME)?.to_owned(),
-        None => format!(
-            "{} {}",
-            request.pieces,
-            request.entry().noun(request.pieces)
-        ),
+        None => cooks::usual_name(&request),
     };
     let plan = context
         .compute(move || Ok(PlanDto::from(&plan(&request)?)))

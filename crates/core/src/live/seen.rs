@@ -1,0 +1,108 @@
+//! What was seen of batches, as observations of their quantities.
+
+use super::curves::Curves;
+use super::facts::Facts;
+use super::process::{MODEL, Observed, Posterior};
+use crate::curve;
+use crate::heat::Looking;
+
+/// Spread of a reading around the coldest spot, K, and of its minute as a share of [`MODEL`].
+const TIP: f64 = 2.0;
+const MINUTE: f64 = 0.2;
+/// Spread of an air reading, K: where it hangs, and the thermostat's swing (common practice).
+const AIR: f64 = 6.0;
+/// Readings nearer to the start than this say nothing yet, K.
+const TOO_EARLY: f64 = 2.0;
+/// The latest so many readings are used.
+pub const MOST: usize = 24;
+/// Spread of how fast faces brown, and of a colour that is named, as logarithms (common practice in kind,
+/// from memory in size: cooks agree on a word within half of its width).
+const COLOUR: f64 = 0.35;
+const NAMED: f64 = 0.25;
+
+/// All that was measured, but one; with which readings the first observations are.
+pub fn conditioned<'a>(
+    facts: &Facts,
+    of: &dyn Fn(usize) -> Option<&'a Curves>,
+    without: Option<u128>,
+) -> Option<(Vec<usize>, Posterior)> {
+    let mut used = Vec::new();
+    let mut seen = Vec::new();
+    let readings = facts.readings.iter().enumerate().rev();
+    for (n, reading) in readings.filter(|(_, reading)| Some(reading.id) != without) {
+        if used.len() >= MOST {
+            break;
+        }
+        let loaded = facts.batch(reading.batch).and_then(|batch| batch.loaded);
+        let Some((curves, loaded)) = of(reading.batch).zip(loaded) else {
+            continue;
+        };
+        let observed = observed(curves, reading.at - loaded, reading.what.celsius());
+        if let Some(observed) = observed {
+            used.push(n);
+            seen.push(observed);
+        }
+    }
+    for air in &facts.airs {
+        let loaded = facts.batch(air.batch).and_then(|batch| batch.loaded);
+        let quantity = of(air.batch)
+            .zip(loaded)
+            .and_then(|(curves, loaded)| curves.air(air.at - loaded));
+        seen.extend(quantity.map(|quantity| Observed {
+            quantity,
+            value: air.what.celsius(),
+            noise: AIR * AIR,
+            sure: false,
+        }));
+    }
+    Some((used, Posterior::of(seen)?))
+}
+
+/// A reading of the core: before it comes out first by when that temperature is passed, later by the
+/// temperature itself.
+fn observed(curves: &Curves, at: f64, core: f64) -> Option<Observed> {
+    let start = *curves.usual.core.first()?;
+    if at <= 0.0 {
+        return None;
+    }
+    if at <= curves.usual.first_out() || !curves.usual.was_out() {
+        if core <= start + TOO_EARLY {
+            return None;
+        }
+        let slope = curves.steepness(core)?;
+        return Some(Observed {
+            quantity: curves.passage(core)?,
+            value: at.ln(),
+            noise: (TIP * slope).powi(2) + (MINUTE * MODEL).powi(2),
+            sure: false,
+        });
+    }
+    let quantity = curves.core(at)?;
+    Some(Observed {
+        noise: TIP * TIP + (MINUTE * MODEL * quantity.gain).powi(2),
+        value: core,
+        sure: false,
+        quantity,
+    })
+}
+
+/// Logarithm of how much faster faces brown than computed, by what they were said to look like.
+pub fn colour(facts: &Facts, number: usize, loaded: f64, curves: &Curves) -> f64 {
+    let track = &curves.usual;
+    let (mut sum, mut weight) = (0.0, COLOUR.powi(-2));
+    for look in facts.looks.iter().filter(|look| look.batch == number) {
+        let (colour, face) = look.what;
+        let at = look.at - loaded;
+        let of = |values: &[f64]| curve::value_at(&track.at, values, at);
+        let computed = match face {
+            Looking::Up => of(&track.upper),
+            Looking::Down => of(&track.lower),
+            Looking::Both => f64::midpoint(of(&track.upper), of(&track.lower)),
+        };
+        let by = (colour.middle() / computed.max(1e-3)).ln();
+        let precision = NAMED.powi(-2);
+        sum += precision * by.clamp(-2.0, 2.0);
+        weight += precision;
+    }
+    sum / weight
+}
