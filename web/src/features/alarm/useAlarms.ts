@@ -52,8 +52,8 @@ export function useAlarms(alarms: Alarm[]) {
 /** Vibration and a notification the moment something is due. */
 function useNudges(alarms: Alarm[]) {
   const told = useRef(new Set<string>());
-  const next = alarms.find((alarm) => !told.current.has(alarm.due.key));
-  const key = next?.due.key;
+  const next = alarms.find((alarm) => !told.current.has(keyOf(alarm)));
+  const key = next && keyOf(next);
   const at = next?.at ?? 0;
   const [what, name] = [next?.what ?? "", next?.name ?? ""];
   useEffect(() => {
@@ -73,6 +73,9 @@ function useNudges(alarms: Alarm[]) {
     return () => clearTimeout(timer);
   }, [key, at, what, name]);
 }
+
+/** A check that is due again is told again. */
+const keyOf = ({ due }: Alarm) => `${due.key} ${Math.round(due.at / 60_000)}`;
 
 async function notify(what: string, body: string, tag: string) {
   if (!("Notification" in window) || Notification.permission !== "granted") return;

@@ -62,6 +62,13 @@ describe("standing", () => {
     expect(standing(cook, [turned, undone], 0).current?.index).toBe(1);
   });
 
+  it("has a check that was read due again later, while the server does not answer", () => {
+    const steps = cook.plan.steps.map((step, n) => (n === 1 ? { ...step, kind: "check" } : step));
+    const checked = { ...cook, plan: { ...cook.plan, steps } } as unknown as Cook;
+    const read = waits("1", 13, { kind: "reading", core_c: 50 });
+    expect(standing(checked, [read], 0).steps[1]?.due).toBe(start + 18 * 60_000);
+  });
+
   it("waits for the end of the rest, and starts over when it went back in", () => {
     const out = waits("1", 24, { kind: "pulled" });
     const resting = standing(cook, [out], 0);

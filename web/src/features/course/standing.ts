@@ -69,6 +69,9 @@ export function standing(cook: Cook, waiting: Kept<Happening>[], skew: number): 
 const loadedAt = (cook: Cook, skew: number) =>
   cook.course?.loaded_at ? Date.parse(cook.course.loaded_at) - skew : null;
 
+/** Without an answer it is checked every five minutes, ms. */
+const AGAIN = 5 * 60_000;
+
 interface State {
   steps: StandingStep[];
   pulled: number | null;
@@ -93,6 +96,14 @@ function apply(state: State, { happening, at }: Kept<Happening>) {
       return done(happening.step);
     case "pulled":
       return done(lastPull);
+    case "reading":
+      // Until the server says when, a check that was read is due again after a while.
+      for (const step of steps) {
+        if (step.step.kind === "check" && step.done === null) {
+          step.due = Math.max(step.due, at + AGAIN);
+        }
+      }
+      return;
     case "put_back":
       state.pulled = null;
       for (const step of steps.slice(lastPull)) {

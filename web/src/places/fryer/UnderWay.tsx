@@ -58,6 +58,8 @@ interface UnderWayProps {
 const TICK = 250;
 /** Two taps nearer than this are one, ms. */
 const DOUBLE = 350;
+/** What a display in whole degrees hides, K. */
+const SHOWN = 0.5;
 /** Away for longer than this is told for so long, ms. */
 const AWAY = 60_000;
 const TOLD_FOR = 60_000;
@@ -96,12 +98,11 @@ export function UnderWay({ cook, received }: UnderWayProps) {
     });
   const read = (celsius: number) => {
     report({ kind: "reading", core_c: Math.round(celsius * 10) / 10 });
-    // The check is answered by its reading, and a measuring after the rest by one that is enough.
+    // A check is answered by a reading that is enough; after any other it is due again later.
     const answers =
-      current &&
-      (current.step.kind === "check"
-        ? now >= current.due - 1000 * 60
-        : current.step.kind === "measure" && isEnough(cook, celsius));
+      current?.step.kind === "check"
+        ? celsius >= aimNow(cook, all) + (cook.request.thermometer_offset_k ?? 0) - SHOWN
+        : current?.step.kind === "measure" && isEnough(cook, celsius);
     if (current && answers) report({ kind: "step_done", step: current.index });
     setMode("now");
   };
