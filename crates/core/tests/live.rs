@@ -129,6 +129,17 @@ fn slices_go_back_in_for_less() {
     assert!(cut > 1.0 && cut < 15.0, "{cut}");
 }
 
+/// Who loads the second batch has seen to the first one.
+#[test]
+fn loading_the_next_batch_goes_on_with_it() {
+    let mut kitchen = loaded(two_batches());
+    let out = kitchen.plan.pull_at.minutes();
+    kitchen.tell(out, What::TakenOut);
+    kitchen.done(out + 1.0, StepKind::Load, 2);
+    let course = kitchen.course();
+    assert_eq!(kitchen.steps[course.current.unwrap()].batch, 2);
+}
+
 fn two_batches() -> Kitchen {
     let mut request = usual(CutId::PorkChop, 1);
     request.pieces = 4;

@@ -218,11 +218,16 @@ impl Facts {
         if let Some(done) = self.done.get_mut(index) {
             *done = Some(at);
         }
-        let batch = planned.steps.get(index).map_or(0, |step| step.batch);
+        let (batch, loads) = planned
+            .steps
+            .get(index)
+            .map_or((0, false), |step| (step.batch, step.kind == StepKind::Load));
         let before = planned.steps.iter().take(index).enumerate();
         for (n, step) in before {
             let told = self.done.get(n).copied().flatten().is_some();
-            let same = step.batch == batch || batch == 0;
+            // Who loads the next batch has seen to what was to be done beside the one before.
+            let beside = loads && step.kind == StepKind::Act;
+            let same = step.batch == batch || batch == 0 || beside;
             if let Some(passed) = self.passed.get_mut(n).filter(|_| !told && same) {
                 *passed = true;
             }

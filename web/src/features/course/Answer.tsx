@@ -31,15 +31,20 @@ export function Answer({ cook, waiting, now, skew, units }: AnswerProps) {
   const lines = out
     ? resting(estimate, local, units)
     : [...cooking(estimate, now, local, units), moved(cook)];
+  const [first = "", ...others] = lines.filter((line) => line !== null);
+  // Of which one it speaks.
+  const of = cook.plan.batches.length > 1 ? `Batch ${estimate.batch}: ` : "";
   return (
     <Box mb="4" role="status" textStyle="line">
-      {lines
-        .filter((line) => line !== null)
-        .map((line, n) => (
-          <Text key={line} fontWeight={n === 0 ? "700" : "400"} color={n === 0 ? "ink" : "ink.say"}>
-            {line}
-          </Text>
-        ))}
+      <Text fontWeight="700">
+        {of}
+        {first}
+      </Text>
+      {others.map((line) => (
+        <Text key={line} color="ink.say">
+          {line}
+        </Text>
+      ))}
       <Doubts estimate={estimate} />
       <Probes probes={cook.course?.probes ?? []} units={units} />
       {estimate.sauce_burns && !out ? (

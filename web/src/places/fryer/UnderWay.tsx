@@ -170,6 +170,10 @@ export function UnderWay({ cook, received }: UnderWayProps) {
     );
   }
   const late = (now - current.due) / 1000;
+  // The strip is of the batch that is in.
+  const batch = cook.course?.estimate?.batch ?? 1;
+  const inHand =
+    steps.find(({ step }) => step.kind === "load" && step.batch === batch)?.done ?? loaded;
   const back = pulled === null ? null : cook.course?.estimate?.back_in_s;
   return (
     <Flex direction="column" minH={{ base: "calc(100dvh - 120px)", md: "auto" }} css={WIDE}>
@@ -207,7 +211,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
         ) : null}
         <CourseStrip
           plan={cook.plan}
-          now={loaded === null ? null : (now - loaded) / 60_000}
+          now={inHand === null ? null : (now - inHand) / 60_000}
           estimate={cook.course?.estimate}
         />
         <Box as="ol" listStyleType="none" mt="1" mb="4">
