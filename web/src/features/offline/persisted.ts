@@ -40,5 +40,7 @@ export async function keepAnswers(queryClient: QueryClient) {
   };
   // What cannot be read is asked for anew.
   await persistQueryClientRestore(options).catch(() => undefined);
+  // It is shown, and asked for anew at once: it may be from before the last change.
+  await queryClient.invalidateQueries({ refetchType: "none" });
   persistQueryClientSubscribe(options);
 }
