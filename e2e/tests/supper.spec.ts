@@ -156,9 +156,8 @@ test.describe("on a phone, in Celsius and grams, by keyboard alone", () => {
     await page.keyboard.press("Enter");
     await expect(page.getByText(/Core 71 °C at .*The inside is done/)).toBeVisible();
     await accessible(page);
-    await page.getByRole("button", { name: /^(Skip|Taken out)$/ }).first().press("Enter");
-    const out = page.getByRole("button", { name: "Taken out" });
-    if (await out.isVisible()) await space();
+    // The reading was enough: the check is done with it.
+    await page.getByRole("button", { name: "Taken out" }).press("Enter");
     await expect(heading).toContainText("Rest");
     await space();
     // The rest has to bring it to its minimum: it is measured again, and goes back in where it is not.
