@@ -97,7 +97,7 @@ impl Changes {
         const LOOKS: u32 = 100;
         changes::listen(connection)?;
         let missed = match *last {
-            Some(last) => changes::since(connection, last - OVERLAP, MOST)?,
+            Some(last) => missed(connection, last)?,
             None => Vec::new(),
         };
         *last = Some(changes::latest(connection)?);
@@ -169,8 +169,7 @@ fn everything() -> String {
     "event: everything\ndata: \n\n".to_owned()
 }
 
-/// What a page missed since it heard of a change by its number, as it is told; all of it where that is too
-/// much.
+/// What was missed since a change was heard of, by its number; the first of it where that is too much.
 ///
 /// # Errors
 /// Those of the database.

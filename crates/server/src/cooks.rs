@@ -305,10 +305,9 @@ pub fn take_report(
     report: &ReportDto,
     now: DateTime<Utc>,
 ) -> Result<CookDto, ApiError> {
-    connection.transaction(|connection| {
-        store(connection, id, report, now)?;
-        whole(connection, id, now)
-    })
+    connection.transaction(|connection| store(connection, id, report, now))?;
+    // Computed when the row is free again.
+    whole(connection, id, now)
 }
 
 fn store(

@@ -236,9 +236,9 @@ impl Dues<'_> {
 
     /// What follows the length of the cook: what is left of it is stretched with what is left.
     fn share(&self, number: usize, loaded: f64, after: f64, length: f64, out: f64) -> f64 {
-        let read = self.facts.readings.iter();
-        let since = read
-            .filter(|reading| reading.batch == number)
+        let since = self
+            .facts
+            .readings_of(number)
             .map(|reading| reading.at - loaded)
             .fold(0.0, f64::max);
         if after <= since || length <= since {
@@ -254,11 +254,8 @@ impl Dues<'_> {
         let early = estimate
             .and_then(|estimate| estimate.inside)
             .map_or(f64::INFINITY, |inside| inside.low);
-        let own = self.facts.readings.iter();
-        let last = own
-            .filter(|reading| reading.batch == number)
-            .map(|reading| reading.at)
-            .next_back();
+        let last = self.facts.readings_of(number).next_back();
+        let last = last.map(|reading| reading.at);
         match last {
             None => (loaded + after).min(early.max(loaded)),
             Some(last) => early.max(last + AGAIN).min(out),

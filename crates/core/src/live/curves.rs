@@ -1,15 +1,13 @@
 //! A batch computed as usual and with each unknown to either side: the quantities that can be seen or
 //! asked for, with their responses.
 
-use super::process::Quantity;
+use super::process::{EIGHT_IN_TEN as TRIED, Quantity};
 use super::track::{Setup, Track};
 use crate::curve;
 use crate::plan::Unknown;
 use crate::plan::cook::Variation;
 use crate::plan::goals::Goal;
 
-/// Each unknown is tried so many standard deviations to either side: where the band ends.
-const TRIED: f64 = 1.2816;
 /// How much later than it is told a cook begins or its machine gets hot, s (common practice: a lid that
 /// is open for long, a machine that warms up slowly, a probe that lags).
 const DELAY: f64 = 120.0;

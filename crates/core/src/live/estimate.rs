@@ -8,9 +8,9 @@ use super::facts::{Batch, Deed, Facts, Seen};
 use super::planned::Planned;
 use super::safe::{Safe, safe};
 use super::seen::{MOST, colour, conditioned};
-use super::track::{Setup, Track, script};
+use super::track::{Setup, script};
 use crate::curve;
-use crate::fryer::Action;
+use crate::fryer::{Action, Cavity};
 use crate::meat::Browning;
 use crate::plan::cook::{Problem, Variation};
 use crate::plan::goals::Goal;
@@ -39,46 +39,36 @@ struct Estimator<'a> {
 #[must_use]
 pub fn estimate(planned: Planned, facts: &Facts, foretell: bool) -> Option<Estimate> {
     let number = facts.in_hand();
-    let loaded = facts.batch(number)?.loaded?;
+    let loaded = facts.loaded(number)?;
     let problem = Problem::new(planned.request);
     let goal = goal(planned, facts, &problem);
     let grid = grid(planned, &problem, goal);
-    let mut setups: Vec<(usize, Setup)> = Vec::new();
+    let mut others: Vec<(usize, Curves)> = Vec::new();
     let mut cavity = problem.first_cavity();
-    for n in 1..=number {
-        let Some(its) = facts.batch(n).and_then(|batch| batch.loaded) else {
+    let set_up = |n: usize, its: f64, cavity: Cavity| Setup {
+        problem: &problem,
+        load: n - 1,
+        cavity,
+        script: script(planned, facts, n, &problem),
+        latest: (facts.latest - its).max(0.0),
+    };
+    for n in 1..number {
+        let Some((batch, its)) = facts.batch(n).and_then(|one| Some((one, one.loaded?))) else {
             continue;
         };
-        let setup = Setup {
-            problem: &problem,
-            load: n - 1,
-            cavity,
-            script: script(planned, facts, n, &problem),
-            latest: (facts.latest - its).max(0.0),
+        let setup = set_up(n, its, cavity);
+        if facts.readings_of(n).next().is_some() {
+            others.push((n, Curves::of(&setup, goal.bare(), grid)?));
+        }
+        // As the batch leaves the machine.
+        let left = Setup {
+            latest: batch.first_out.unwrap_or(loaded) - its,
+            ..setup
         };
-        if n < number {
-            // As the batch leaves the machine.
-            let out = facts.batch(n).and_then(|batch| batch.first_out);
-            let left = Setup {
-                latest: out.unwrap_or(loaded) - its,
-                script: setup.script.clone(),
-                ..setup
-            };
-            cavity = problem.next_cavity(&left.track(Variation::NONE, goal.bare())?.now);
-        }
-        setups.push((n, setup));
+        cavity = problem.next_cavity(&left.track(Variation::NONE, goal.bare())?.now);
     }
-    let read = |n: usize| facts.readings.iter().any(|reading| reading.batch == n);
-    let mut others: Vec<(usize, Curves)> = Vec::new();
-    let mut own = None;
-    for (n, setup) in &setups {
-        if *n == number {
-            own = Some((setup, Curves::of(setup, goal, grid)?));
-        } else if read(*n) {
-            others.push((*n, Curves::of(setup, goal.bare(), grid)?));
-        }
-    }
-    let (setup, curves) = own?;
+    let setup = set_up(number, loaded, cavity);
+    let curves = Curves::of(&setup, goal, grid)?;
     let of = |n: usize| {
         if n == number {
             Some(&curves)
@@ -98,9 +88,7 @@ pub fn estimate(planned: Planned, facts: &Facts, foretell: bool) -> Option<Estim
         used,
         colour,
     };
-    let mut own = facts.readings.iter();
-    let last = own.rfind(|reading| reading.batch == number);
-    let reading = last.map(|last| {
+    let reading = facts.readings_of(number).next_back().map(|last| {
         let before = conditioned(facts, &of, Some(last.id));
         let expected = before
             .and_then(|(_, before)| Belief::of(&curves, &before, goal.core).core(last.at - loaded))
@@ -115,7 +103,7 @@ pub fn estimate(planned: Planned, facts: &Facts, foretell: bool) -> Option<Estim
     let foretold = foretell.then(|| estimator.foretold(&of)).flatten();
     Some(Estimate {
         foretold,
-        ..estimator.estimate(setup, reading)?
+        ..estimator.estimate(&setup, reading)?
     })
 }
 
@@ -304,9 +292,8 @@ impl<'a> Estimator<'a> {
     }
 
     fn highest_read(&self) -> f64 {
-        let own = self.facts.readings.iter();
-        own.filter(|reading| reading.batch == self.number)
-            .map(|reading| reading.what.celsius())
+        let own = self.facts.readings_of(self.number);
+        own.map(|reading| reading.what.celsius())
             .fold(f64::NEG_INFINITY, f64::max)
     }
 
@@ -345,8 +332,7 @@ impl<'a> Estimator<'a> {
     /// What was read below the goal was not there then; a low reading that does not fit holds the pull as
     /// if all were as cold.
     fn held_back(&self, inside: Likely<f64>, doubted: &[(u128, Doubt)], now: f64) -> Likely<f64> {
-        let own = self.facts.readings.iter();
-        let mut own = own.filter(|reading| reading.batch == self.number);
+        let mut own = self.facts.readings_of(self.number);
         let not_before = own
             .clone()
             .filter(|reading| reading.what.celsius() < self.goal.core)
@@ -442,7 +428,7 @@ impl<'a> Estimator<'a> {
             .filter(|(_, weight)| **weight < DOUBTED)
             .filter_map(|(n, _)| {
                 let reading = self.facts.readings.get(*n)?;
-                let loaded = self.facts.batch(reading.batch)?.loaded?;
+                let loaded = self.facts.loaded(reading.batch)?;
                 let expected = self.curves().usual.core_at(reading.at - loaded);
                 let doubt = if reading.what.celsius() > expected {
                     Doubt::High
@@ -460,12 +446,5 @@ impl<'a> Estimator<'a> {
         goal.map_or(1.0, |goal| {
             (self.belief.posterior.predict(&goal).0 - goal.mean).exp()
         })
-    }
-}
-
-impl Track {
-    /// Whether it was out at all.
-    pub fn was_out(&self) -> bool {
-        self.first_in < self.at.len()
     }
 }

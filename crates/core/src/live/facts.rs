@@ -127,6 +127,31 @@ impl Facts {
         self.batches.get(number.checked_sub(1)?)
     }
 
+    /// When a batch went in, by its number from 1.
+    #[must_use]
+    pub fn loaded(&self, number: usize) -> Option<f64> {
+        self.batch(number)?.loaded
+    }
+
+    /// What was read of a batch, in the order in which it was told.
+    pub fn readings_of(
+        &self,
+        number: usize,
+    ) -> impl DoubleEndedIterator<Item = &Seen<Temperature>> + Clone {
+        let own = self.readings.iter();
+        own.filter(move |reading| reading.batch == number)
+    }
+
+    /// Whether a step was told done.
+    #[must_use]
+    pub fn is_told(&self, step: usize) -> bool {
+        self.done.get(step).copied().flatten().is_some()
+    }
+
+    fn batch_mut(&mut self, number: usize) -> Option<&mut Batch> {
+        self.batches.get_mut(number.checked_sub(1)?)
+    }
+
     fn take(&mut self, planned: Planned, told: &Told) {
         self.latest = self.latest.max(told.at);
         let number = told.batch.map_or_else(|| self.in_hand(), |n| n as usize);
@@ -158,9 +183,8 @@ impl Facts {
     }
 
     fn deed(&mut self, number: usize, at: f64, deed: Deed) {
-        let batch = number
-            .checked_sub(1)
-            .and_then(|n| self.batches.get_mut(n))
+        let batch = self
+            .batch_mut(number)
             .filter(|batch| batch.loaded.is_some_and(|loaded| loaded <= at));
         if let Some(batch) = batch {
             batch.deeds.push((at, deed));
@@ -169,7 +193,7 @@ impl Facts {
 
     /// It stood open until now, or since it was loaded.
     fn stood_open(&mut self, number: usize, until: f64, time: Interval) {
-        let loaded = self.batch(number).and_then(|batch| batch.loaded);
+        let loaded = self.loaded(number);
         let since = (until - time.seconds()).max(loaded.unwrap_or(until));
         let time = Interval::from_seconds(until - since);
         self.deed(number, since, Deed::Act(Action::Open(time)));
@@ -180,8 +204,7 @@ impl Facts {
         let Some(step) = planned.steps.get(index) else {
             return;
         };
-        let told = self.done.get(index).copied().flatten().is_some();
-        if told {
+        if self.is_told(index) {
             return;
         }
         let number = step.batch as usize;
@@ -189,7 +212,7 @@ impl Facts {
             // Nobody told of the loading: it was as long ago as planned, and not before the start.
             let started = self.started;
             let since = step.at.seconds() - planned.loads_at(number);
-            if let Some(batch) = number.checked_sub(1).and_then(|n| self.batches.get_mut(n)) {
+            if let Some(batch) = self.batch_mut(number) {
                 batch.loaded.get_or_insert((at - since).max(started));
             }
         }
@@ -224,7 +247,7 @@ impl Facts {
             .map_or((0, false), |step| (step.batch, step.kind == StepKind::Load));
         let before = planned.steps.iter().take(index).enumerate();
         for (n, step) in before {
-            let told = self.done.get(n).copied().flatten().is_some();
+            let told = self.is_told(n);
             // Who loads the next batch has seen to what was to be done beside the one before.
             let beside = loads && step.kind == StepKind::Act;
             let same = step.batch == batch || batch == 0 || beside;
@@ -235,9 +258,8 @@ impl Facts {
     }
 
     fn take_out(&mut self, planned: Planned, number: usize, at: f64) {
-        let Some(batch) = number
-            .checked_sub(1)
-            .and_then(|n| self.batches.get_mut(n))
+        let Some(batch) = self
+            .batch_mut(number)
             .filter(|batch| batch.loaded.is_some() && batch.out.is_none())
         else {
             return;
@@ -252,9 +274,8 @@ impl Facts {
 
     /// What follows the pull is to be done again.
     fn put_back(&mut self, planned: Planned, number: usize, at: f64, cut: bool) {
-        let Some(batch) = number
-            .checked_sub(1)
-            .and_then(|n| self.batches.get_mut(n))
+        let Some(batch) = self
+            .batch_mut(number)
             .filter(|batch| batch.out.is_some_and(|out| out <= at))
         else {
             return;

@@ -45,8 +45,6 @@ pub struct Observed {
     pub value: f64,
     /// Variance of what is seen about what is.
     pub noise: f64,
-    /// Whether it is believed however ill it fits.
-    pub sure: bool,
 }
 
 /// What is known after all that was seen.
@@ -69,10 +67,7 @@ impl Posterior {
     /// Conditions on what was seen; nothing where the numbers are not fit for it.
     #[must_use]
     pub fn of(seen: Vec<Observed>) -> Option<Self> {
-        let apart: Vec<f64> = seen
-            .iter()
-            .map(|one| one.value - one.quantity.mean)
-            .collect();
+        let apart = apart(&seen);
         let mut weights = vec![1.0; seen.len()];
         let mut found = inverted(&seen, &weights)?;
         for _ in 0..ROUNDS {
@@ -87,22 +82,22 @@ impl Posterior {
                     let precision = row.get(n).copied().unwrap_or(1.0);
                     let residual = dot(row, &apart) / precision;
                     let variance = 1.0 / precision - one.noise / weight + one.noise;
-                    if one.sure {
-                        1.0
-                    } else {
-                        belief(residual * residual / variance)
-                    }
+                    belief(residual * residual / variance)
                 })
                 .collect();
             found = inverted(&seen, &weights)?;
         }
-        let pulls = found.iter().map(|row| dot(row, &apart)).collect();
-        Some(Self {
+        Some(Self::with(seen, weights, found))
+    }
+
+    fn with(seen: Vec<Observed>, weights: Vec<f64>, inverse: Vec<Vec<f64>>) -> Self {
+        let apart = apart(&seen);
+        Self {
+            pulls: inverse.iter().map(|row| dot(row, &apart)).collect(),
             seen,
-            inverse: found,
-            pulls,
+            inverse,
             weights,
-        })
+        }
     }
 
     /// Mean and standard deviation of a quantity.
@@ -137,6 +132,12 @@ impl Posterior {
             })
             .collect()
     }
+}
+
+/// How far each is from its usual value.
+fn apart(seen: &[Observed]) -> Vec<f64> {
+    let all = seen.iter();
+    all.map(|one| one.value - one.quantity.mean).collect()
 }
 
 /// How far what lies so many standard deviations off, squared, is believed: by a Student likelihood, and
@@ -181,7 +182,6 @@ mod tests {
             quantity,
             value,
             noise,
-            sure: false,
         }
     }
 
@@ -189,11 +189,9 @@ mod tests {
     #[test]
     fn what_is_seen_is_believed_by_its_share_of_the_variance() {
         let one = quantity(0.0, [1.0, 0.0], 0.0);
-        let sure = Observed {
-            sure: true,
-            ..seen(one.clone(), 1.0, 1.0)
-        };
-        let posterior = Posterior::of(vec![sure]).unwrap();
+        let sure = vec![seen(one.clone(), 1.0, 1.0)];
+        let inverse = inverted(&sure, &[1.0]).unwrap();
+        let posterior = Posterior::with(sure, vec![1.0], inverse);
         let (mean, spread) = posterior.predict(&one);
         assert!((mean - 0.5).abs() < 1e-12 && (spread * spread - 0.5).abs() < 1e-12);
         assert_eq!(posterior.unknowns(2), [0.5, 0.0]);

@@ -43,8 +43,10 @@ pub fn safe(planned: Planned, facts: &Facts, number: usize, likely: f64, too_hot
     let out = facts.batch(number).and_then(|batch| batch.out);
     // Since when it has been there, with the first and the latest reading that say so.
     let mut proven: Option<(f64, Temperature, f64)> = None;
-    let own = facts.readings.iter().filter(|one| one.batch == number);
-    for reading in own.filter(|one| !too_hot.contains(&one.id)) {
+    for reading in facts
+        .readings_of(number)
+        .filter(|one| !too_hot.contains(&one.id))
+    {
         let resting = out.is_some_and(|out| reading.at >= out);
         proven = match (proven, is_enough(reading.what)) {
             (None, true) => Some((reading.at, reading.what, reading.at)),

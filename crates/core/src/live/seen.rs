@@ -33,7 +33,7 @@ pub fn conditioned<'a>(
         if used.len() >= MOST {
             break;
         }
-        let loaded = facts.batch(reading.batch).and_then(|batch| batch.loaded);
+        let loaded = facts.loaded(reading.batch);
         let Some((curves, loaded)) = of(reading.batch).zip(loaded) else {
             continue;
         };
@@ -44,15 +44,13 @@ pub fn conditioned<'a>(
         }
     }
     for air in &facts.airs {
-        let loaded = facts.batch(air.batch).and_then(|batch| batch.loaded);
         let quantity = of(air.batch)
-            .zip(loaded)
+            .zip(facts.loaded(air.batch))
             .and_then(|(curves, loaded)| curves.air(air.at - loaded));
         seen.extend(quantity.map(|quantity| Observed {
             quantity,
             value: air.what.celsius(),
             noise: AIR * AIR,
-            sure: false,
         }));
     }
     Some((used, Posterior::of(seen)?))
@@ -74,14 +72,12 @@ fn observed(curves: &Curves, at: f64, core: f64) -> Option<Observed> {
             quantity: curves.passage(core)?,
             value: at.ln(),
             noise: (TIP * slope).powi(2) + (MINUTE * MODEL).powi(2),
-            sure: false,
         });
     }
     let quantity = curves.core(at)?;
     Some(Observed {
         noise: TIP * TIP + (MINUTE * MODEL * quantity.gain).powi(2),
         value: core,
-        sure: false,
         quantity,
     })
 }

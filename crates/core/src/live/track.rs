@@ -55,8 +55,6 @@ pub struct Track {
     pub lower: Vec<f64>,
     /// Of the face that counts.
     pub browning: Vec<f64>,
-    /// Share of the hold that has passed.
-    pub held: Vec<f64>,
     /// How far it got with its goal.
     pub progress: Progress,
     /// Samples before it came out first; all of them where it did not.
@@ -89,7 +87,7 @@ pub fn script(planned: Planned, facts: &Facts, number: usize, problem: &Problem)
     }));
     let loads_at = planned.loads_at(number);
     for (n, step) in planned.steps.iter().enumerate() {
-        let told = facts.done.get(n).copied().flatten().is_some();
+        let told = facts.is_told(n);
         if step.batch as usize != number || told || batch.out.is_some() {
             continue;
         }
@@ -242,7 +240,6 @@ impl Track {
             upper: Vec::new(),
             lower: Vec::new(),
             browning: Vec::new(),
-            held: Vec::new(),
             progress: Progress::new(goal),
             first_in: 0,
             now: run.clone(),
@@ -258,7 +255,11 @@ impl Track {
         self.upper.push(run.piece().upper().browning);
         self.lower.push(run.piece().lower().browning);
         self.browning.push(state.browning);
-        self.held.push(self.progress.held());
+    }
+
+    /// Whether it was out at all.
+    pub fn was_out(&self) -> bool {
+        self.first_in < self.at.len()
     }
 
     /// When it came out first, s; the end of what was computed where it did not.

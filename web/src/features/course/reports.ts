@@ -9,11 +9,6 @@ import { type Kept, Outbox } from "../../lib/outbox";
 
 /** Where answers go, once the application runs. */
 let queries: QueryClient | null = null;
-/** Whether the last try reached the server. */
-let reached = true;
-
-export const isReached = () => reached;
-
 const box = browserBox<Kept<Happening>>("cooks", "zesty-ember.outbox");
 
 export const cookReports = new Outbox<Happening>("cooks", box, async (kept) => {
@@ -23,12 +18,10 @@ export const cookReports = new Outbox<Happening>("cooks", box, async (kept) => {
       ago_s: Math.min(86_400, Math.max(0, (Date.now() - kept.at) / 1000)),
       happening: kept.happening,
     });
-    reached = true;
     if (queries) cookChanged(queries, cook);
     return "sent";
   } catch (error) {
     if (error instanceof ApiFailure && !error.isPassing) return { refused: error.message };
-    reached = false;
     return "later";
   }
 });
