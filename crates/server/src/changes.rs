@@ -1,15 +1,15 @@
 //! Telling every open page what changed, whatever server process changed it: the database notifies, and what
 //! was missed is read by its number.
 
-use std::sync::atomic::{AtomicBool, Ordering};
 use std::sync::{Arc, Once};
 use std::time::Duration;
 
-use actix_web::rt::time::timeout;
+use actix_web::rt::time::sleep;
 use actix_web::web::Bytes;
 use diesel::pg::PgConnection;
 use futures_util::stream::{self, Stream};
 use tokio::sync::broadcast::{self, Receiver, Sender, error::RecvError};
+use tokio::sync::watch;
 
 use crate::db::changes::{self, Change};
 use crate::db::connect;
@@ -33,7 +33,7 @@ pub struct Changes {
     url: Arc<str>,
     told: Sender<Change>,
     begun: Arc<Once>,
-    closed: Arc<AtomicBool>,
+    closed: Arc<watch::Sender<bool>>,
 }
 
 impl Changes {
@@ -44,13 +44,13 @@ impl Changes {
             url: url.into(),
             told: broadcast::channel(BEHIND).0,
             begun: Arc::new(Once::new()),
-            closed: Arc::default(),
+            closed: Arc::new(watch::channel(false).0),
         }
     }
 
     /// Ends all that is being told: the server stops.
     pub fn close(&self) {
-        self.closed.store(true, Ordering::Relaxed);
+        self.closed.send_replace(true);
     }
 
     /// How many pages are told.
@@ -70,7 +70,7 @@ impl Changes {
     }
 
     fn is_closed(&self) -> bool {
-        self.closed.load(Ordering::Relaxed)
+        *self.closed.borrow()
     }
 
     fn listen_forever(&self) {
@@ -144,19 +144,16 @@ impl Changes {
 
 /// The next text; nothing when the server stops.
 async fn next(changes: &Changes, heard: &mut Receiver<Change>) -> Option<String> {
-    let looks = ALIVE.as_millis() / LOOK.as_millis();
-    for _ in 0..looks {
-        if changes.is_closed() {
-            return None;
-        }
-        match timeout(LOOK, heard.recv()).await {
-            Ok(Ok(change)) => return Some(event(&change)),
-            Ok(Err(RecvError::Lagged(_))) => return Some(everything()),
-            Ok(Err(RecvError::Closed)) => return None,
-            Err(_) => {}
-        }
+    let mut closed = changes.closed.subscribe();
+    tokio::select! {
+        told = heard.recv() => match told {
+            Ok(change) => Some(event(&change)),
+            Err(RecvError::Lagged(_)) => Some(everything()),
+            Err(RecvError::Closed) => None,
+        },
+        _ = closed.wait_for(|closed| *closed) => None,
+        () = sleep(ALIVE) => Some(": all is well\n\n".to_owned()),
     }
-    Some(": all is well\n\n".to_owned())
 }
 
 fn event(change: &Change) -> String {

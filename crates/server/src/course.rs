@@ -2,8 +2,8 @@
 
 use chrono::{DateTime, Utc};
 use ember_core::live::{
-    Course, Doubt, Estimate, Likely, Noticed, Planned, PlannedStep, Point, Safe, Told, What,
-    standing, watch,
+    Course, Doubt, Estimate, Likely, Noticed, Planned, PlannedStep, Point, Safe, Told, What, stand,
+    watch,
 };
 use ember_core::plan::Request;
 use ember_core::units::Temperature;
@@ -46,22 +46,14 @@ fn told(events: &[EventDto]) -> Vec<Told> {
 /// The events that were not taken back.
 #[must_use]
 pub fn stands(events: &[EventDto]) -> Vec<&EventDto> {
-    // The core knows nothing of the start: for this it is told as something that may be taken back too.
-    let marks: Vec<Told> = events
-        .iter()
-        .map(|event| Told {
-            id: event.id.as_u128(),
-            at: seconds(event.at),
-            batch: None,
-            what: match event.happening {
-                HappeningDto::Undone { event } => What::Undone(event.as_u128()),
-                _ => What::Served,
-            },
-        })
-        .collect();
-    let left: Vec<u128> = standing(&marks).iter().map(|one| one.id).collect();
-    let stays = |event: &&EventDto| left.contains(&event.id.as_u128());
-    events.iter().filter(stays).collect()
+    stand(
+        events,
+        |event| event.id.as_u128(),
+        |event| match event.happening {
+            HappeningDto::Undone { event } => Some(event.as_u128()),
+            _ => None,
+        },
+    )
 }
 
 /// How it came out, by the last that was said of it and not taken back.

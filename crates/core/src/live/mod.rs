@@ -24,4 +24,4 @@ pub use course::{Course, StepState};
 pub use planned::{Planned, PlannedStep};
 pub use probe::{Noticed, Point, Watched, watch};
 pub use safe::Safe;
-pub use told::{Told, What, standing};
+pub use told::{Told, What, stand, standing};

@@ -75,15 +75,30 @@ pub struct Told {
 /// ```
 #[must_use]
 pub fn standing(told: &[Told]) -> Vec<Told> {
+    let undoes = |one: &Told| match one.what {
+        What::Undone(other) => Some(other),
+        _ => None,
+    };
+    let stands = stand(told, |one| one.id, undoes);
+    stands.into_iter().copied().collect()
+}
+
+/// The same of anything that has an identity and may take back another.
+#[must_use]
+pub fn stand<T>(
+    told: &[T],
+    id: impl Fn(&T) -> u128,
+    undoes: impl Fn(&T) -> Option<u128>,
+) -> Vec<&T> {
     let mut taken_back: Vec<u128> = Vec::new();
-    let mut stands: Vec<Told> = Vec::new();
+    let mut stands: Vec<&T> = Vec::new();
     for one in told.iter().rev() {
-        if taken_back.contains(&one.id) {
+        if taken_back.contains(&id(one)) {
             continue;
         }
-        match one.what {
-            What::Undone(other) => taken_back.push(other),
-            _ => stands.push(*one),
+        match undoes(one) {
+            Some(other) => taken_back.push(other),
+            None => stands.push(one),
         }
     }
     stands.reverse();
