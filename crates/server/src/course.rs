@@ -142,21 +142,18 @@ pub fn loaded(
 fn watched(readings: &[Reading], now: f64) -> (Vec<ProbeDto>, Vec<Told>) {
     let (mut probes, mut told) = (Vec::new(), Vec::new());
     let mut seen: Vec<(Uuid, i32)> = Vec::new();
-    for first in readings {
-        let of = (first.thermometer_id, first.channel);
+    for last in readings.iter().rev() {
+        let of = (last.thermometer_id, last.channel);
         if seen.contains(&of) {
             continue;
         }
         seen.push(of);
-        let own: Vec<&Reading> = readings
+        let points: Vec<Point> = readings
             .iter()
-            .filter(|one| (one.thermometer_id, one.channel) == of && one.kind == first.kind)
-            .collect();
-        let points: Vec<Point> = own
-            .iter()
+            .filter(|one| (one.thermometer_id, one.channel) == of && one.kind == last.kind)
             .map(|one| (seconds(one.at), Temperature::from_celsius(one.celsius)))
             .collect();
-        let kind = ChannelKindDto::read(&first.kind);
+        let kind = ChannelKindDto::read(&last.kind);
         let watched = watch(&points, now);
         let Some((at, latest)) = (match kind {
             ChannelKindDto::Core => watched.latest,
@@ -164,11 +161,11 @@ fn watched(readings: &[Reading], now: f64) -> (Vec<ProbeDto>, Vec<Told>) {
         }) else {
             continue;
         };
-        let batch = first.batch.and_then(|batch| u32::try_from(batch).ok());
+        let batch = last.batch.and_then(|batch| u32::try_from(batch).ok());
         // As the core knows them: by the millisecond and the channel.
         let id = |at: f64| {
             let millis = (at * 1000.0).round() as u64;
-            (u128::from(millis) << 32) | u128::from(first.channel.unsigned_abs())
+            (u128::from(millis) << 32) | u128::from(last.channel.unsigned_abs())
         };
         let taken: Vec<(f64, What)> = match kind {
             ChannelKindDto::Core => watched
@@ -186,8 +183,8 @@ fn watched(readings: &[Reading], now: f64) -> (Vec<ProbeDto>, Vec<Told>) {
             what,
         }));
         probes.push(ProbeDto {
-            thermometer: first.thermometer_id,
-            channel: first.channel.unsigned_abs(),
+            thermometer: last.thermometer_id,
+            channel: last.channel.unsigned_abs(),
             kind,
             latest_c: latest.celsius(),
             latest_at: time(at),
@@ -201,6 +198,7 @@ fn watched(readings: &[Reading], now: f64) -> (Vec<ProbeDto>, Vec<Told>) {
                 }),
         });
     }
+    probes.sort_by_key(|probe: &ProbeDto| (probe.thermometer, probe.channel));
     (probes, told)
 }
 

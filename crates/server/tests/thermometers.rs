@@ -234,3 +234,28 @@ async fn strangers_and_crowds_are_refused() {
         200
     );
 }
+
+/// Tied as air by mistake, then as core: what it says from then on is of the core.
+#[actix_web::test]
+async fn a_channel_counts_as_what_it_was_tied_last() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let (cook, id, token) = tied(&app, 14.0).await;
+    let (channel, path) = (
+        format!("/api/thermometers/{id}/channels/1"),
+        format!("/api/thermometers/{token}/readings"),
+    );
+    let now = Utc::now();
+    for (kind, ago, value) in [("air", 120, 30.0), ("core", 5, 32.0)] {
+        put(&app, &channel, &json!({ "kind": kind, "cook": cook })).await;
+        let at = now - Duration::seconds(ago);
+        let sent = json!({ "unit": "celsius", "readings": [reading(1, at, value)] });
+        assert_eq!(post(&app, &path, &sent).await.1["taken"], 1);
+    }
+    let (_, read) = get(&app, &format!("/api/cooks/{cook}")).await;
+    let probe = &read["course"]["probes"][0];
+    assert_eq!(
+        (&probe["kind"], &probe["latest_c"]),
+        (&json!("core"), &json!(32.0))
+    );
+}
