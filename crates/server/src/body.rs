@@ -13,7 +13,7 @@ use crate::error::ApiError;
 use crate::text;
 
 /// What was sent. There is no other way for a body to come in, so that no handler can forget to
-/// look at its text.
+/// look at its text; but for the readings of thermometers, which hold numbers and times alone.
 #[derive(Debug)]
 pub struct Body<T>(pub T);
 
