@@ -5,6 +5,7 @@ use diesel::{Connection, PgConnection};
 use ember_core::plan::{MODEL_VERSION, Request};
 use uuid::Uuid;
 
+use crate::context::Context;
 use crate::course;
 use crate::db;
 use crate::db::models::{self, NewCook};
@@ -19,7 +20,39 @@ use crate::error::{ApiError, Code};
 use crate::storage::snapshot::CookSummary;
 use crate::storage::{self, Unreadable, event, sentence};
 
-/// One cook with its events, as it stands now.
+/// A cook with all that was told and read of it, as it is stored.
+pub struct Stored {
+    /// Its row.
+    pub cook: models::Cook,
+    /// What happened, in order.
+    pub events: Vec<models::Event>,
+    probes: Vec<Reading>,
+}
+
+/// One cook, not computed yet.
+///
+/// # Errors
+/// That there is none.
+pub fn stored(connection: &mut PgConnection, id: Uuid) -> Result<Stored, ApiError> {
+    let cook = db::cooks::find(connection, id)?.ok_or(ApiError::NotFound("cook"))?;
+    Ok(Stored {
+        events: db::cooks::events(connection, id)?,
+        probes: db::thermometers::of_cook(connection, id)?,
+        cook,
+    })
+}
+
+impl Stored {
+    /// As it stands now.
+    ///
+    /// # Errors
+    /// That what is stored cannot be read.
+    pub fn stands(self, now: DateTime<Utc>) -> Result<CookDto, ApiError> {
+        Ok(read(self.cook, self.events, &self.probes, now)?)
+    }
+}
+
+/// One cook with its events, as it stands now, computed within the query: for refusals.
 ///
 /// # Errors
 /// That there is none, or that what is stored cannot be read.
@@ -28,10 +61,22 @@ pub fn whole(
     id: Uuid,
     now: DateTime<Utc>,
 ) -> Result<CookDto, ApiError> {
-    let cook = db::cooks::find(connection, id)?.ok_or(ApiError::NotFound("cook"))?;
-    let events = db::cooks::events(connection, id)?;
-    let probes = db::thermometers::of_cook(connection, id)?;
-    Ok(read(cook, events, &probes, now)?)
+    stored(connection, id)?.stands(now)
+}
+
+/// One cook with its events, as it stands now.
+///
+/// # Errors
+/// That there is none, that what is stored cannot be read, or that too much is computed already.
+pub async fn standing(
+    context: &Context,
+    id: Uuid,
+    now: DateTime<Utc>,
+) -> Result<CookDto, ApiError> {
+    let stored = context
+        .query(move |connection| stored(connection, id))
+        .await?;
+    context.compute(move || stored.stands(now)).await
 }
 
 /// The cooks of a page.
@@ -54,7 +99,7 @@ pub fn page(
     Ok(Read::of(rows, total))
 }
 
-fn state(started: Option<DateTime<Utc>>, finished: Option<DateTime<Utc>>) -> StateDto {
+pub(crate) fn state(started: Option<DateTime<Utc>>, finished: Option<DateTime<Utc>>) -> StateDto {
     match (started, finished) {
         (_, Some(_)) => StateDto::Finished,
         (Some(_), None) => StateDto::Running,
@@ -62,7 +107,7 @@ fn state(started: Option<DateTime<Utc>>, finished: Option<DateTime<Utc>>) -> Sta
     }
 }
 
-fn happened(events: Vec<models::Event>) -> Result<Vec<EventDto>, Unreadable> {
+pub(crate) fn happened(events: Vec<models::Event>) -> Result<Vec<EventDto>, Unreadable> {
     events
         .into_iter()
         .map(|event| {
@@ -99,6 +144,7 @@ fn read(
             request,
             plan,
             eat_at: cook.eat_at,
+            supper: cook.supper_id,
             created_at: cook.created_at,
             started_at: cook.started_at,
             finished_at: cook.finished_at,
@@ -135,6 +181,7 @@ fn read_row(cook: models::CookRow, events: Vec<models::Event>) -> Result<CookRow
         state: state(cook.started_at, cook.finished_at),
         request,
         eat_at: cook.eat_at,
+        supper: cook.supper_id,
         created_at: cook.created_at,
         started_at: cook.started_at,
         finished_at: cook.finished_at,
@@ -195,6 +242,8 @@ pub fn row(
         // As the database keeps it, so that the same time is the same.
         eat_at: new.eat_at.map(|at| at.trunc_subsecs(6)),
         created_at: now,
+        supper_id: None,
+        dish: None,
     })
 }
 
@@ -237,7 +286,11 @@ pub fn plan_anew(
             None if was_usual => usual_name(&Request::try_from(&new.request)?),
             None => known.name,
         };
-        let row = row(connection, id, &name, new, plan, known.created_at)?;
+        let row = NewCook {
+            supper_id: known.supper_id,
+            dish: known.dish,
+            ..row(connection, id, &name, new, plan, known.created_at)?
+        };
         db::cooks::replace(connection, &row)?;
         whole(connection, id, now)
     })
@@ -285,6 +338,18 @@ pub fn put_away(
 /// # Errors
 /// That there is none.
 pub fn bring_back(connection: &mut PgConnection, id: Uuid) -> Result<(), ApiError> {
+    if let Some(known) = db::cooks::find_any(connection, id)?
+        && let Some(supper) = known.supper_id
+    {
+        let others = db::cooks::of_supper(connection, supper)?;
+        // Another one follows that dish by now.
+        if others
+            .iter()
+            .any(|one| one.id != id && one.dish == known.dish)
+        {
+            db::cooks::unlink(connection, id)?;
+        }
+    }
     match db::cooks::set_deleted(connection, id, None)? {
         0 => Err(ApiError::NotFound("cook")),
         _ => Ok(()),
@@ -299,15 +364,36 @@ fn locked(connection: &mut PgConnection, id: Uuid) -> Result<models::Cook, ApiEr
 ///
 /// # Errors
 /// What makes no sense in it or does not fit where the cook stands.
-pub fn take_report(
-    connection: &mut PgConnection,
+pub async fn take_report(
+    context: &Context,
     id: Uuid,
-    report: &ReportDto,
+    report: ReportDto,
     now: DateTime<Utc>,
 ) -> Result<CookDto, ApiError> {
-    connection.transaction(|connection| store(connection, id, report, now))?;
-    // Computed when the row is free again.
-    whole(connection, id, now)
+    context
+        .query(move |connection| {
+            connection.transaction(|connection| store(connection, id, &report, now))
+        })
+        .await?;
+    standing(context, id, now).await
+}
+
+/// Adds what a supper's report says of the cook that follows its dish.
+///
+/// # Errors
+/// Those of the database.
+pub fn add(connection: &mut PgConnection, id: Uuid, events: Vec<EventDto>) -> Result<(), ApiError> {
+    for event in events {
+        let event = models::Event {
+            id: event.id,
+            cook_id: id,
+            at: event.at,
+            happening: storage::pack(event::Happening::from(event.happening))?,
+        };
+        db::cooks::append(connection, &event)?;
+    }
+    let known = happened(db::cooks::events(connection, id)?)?;
+    settle(connection, id, &known)
 }
 
 fn store(
@@ -392,15 +478,14 @@ fn fits(cook: &models::Cook, happening: &HappeningDto, known: &[EventDto]) -> Re
 /// How a cook would stand if something happened now; nothing is kept.
 ///
 /// # Errors
-/// That there is none, that it is not under way, or what makes no sense in it.
+/// That it is not under way, or what makes no sense in it.
 pub fn what_if(
-    connection: &mut PgConnection,
-    id: Uuid,
+    stored: Stored,
     happening: HappeningDto,
     now: DateTime<Utc>,
 ) -> Result<CourseDto, ApiError> {
-    let cook = db::cooks::find(connection, id)?.ok_or(ApiError::NotFound("cook"))?;
-    let mut events = happened(db::cooks::events(connection, id)?)?;
+    let cook = stored.cook;
+    let mut events = happened(stored.events)?;
     let plan: PlanDto = storage::unpack(cook.plan.clone())?;
     let request: RequestDto = storage::unpack::<sentence::Sentence>(cook.request.clone())?.into();
     let report = ReportDto {
@@ -418,6 +503,5 @@ pub fn what_if(
         at: now.max(started),
         happening: report.happening,
     });
-    let probes = db::thermometers::of_cook(connection, id)?;
-    course::of(&request, &plan, started, &events, &probes, now)
+    course::of(&request, &plan, started, &events, &stored.probes, now)
 }

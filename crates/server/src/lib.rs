@@ -16,6 +16,7 @@ pub mod dto;
 pub mod error;
 pub mod examples;
 mod files;
+pub mod following;
 pub mod guard;
 mod handlers;
 mod headers;

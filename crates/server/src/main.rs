@@ -14,7 +14,7 @@ use ember_server::config::Config;
 use ember_server::context::Context;
 use ember_server::guard::Names;
 use ember_server::startup::{Start, prepare};
-use ember_server::{openapi, purge};
+use ember_server::{following, openapi, purge};
 
 #[actix_web::main]
 async fn main() -> ExitCode {
@@ -74,6 +74,7 @@ async fn serve(config: Config) -> Result<(), String> {
     let listeners = listen(&config).map_err(|error| bind_line(&config, &error))?;
     let server = server(site, listeners).map_err(|error| bind_line(&config, &error))?;
     rt::spawn(purge::forever(context.clone()));
+    rt::spawn(following::catch_up(context.clone()));
     rt::spawn(stop_when_told(server.handle(), context));
     let running = rt::spawn(server);
     // Its first turn starts its workers; only then is it ready.

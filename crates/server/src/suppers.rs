@@ -3,19 +3,23 @@
 use chrono::{DateTime, Utc};
 use diesel::{Connection, PgConnection};
 use ember_core::fryer::Machine;
+use ember_core::live::stand;
+use serde_json::Value;
 use uuid::Uuid;
 
 use crate::context::Context;
-use crate::db::models::{ChangedSupper, NewSupper, NewSupperEvent, Supper as Row, SupperRow};
+use crate::db::models::{ChangedSupper, Cook, NewSupper, Supper as Row, SupperEvent, SupperRow};
 use crate::db::{self, Slice, suppers as rows};
 use crate::documents::{Made, Read, Seen, Unread, again};
+use crate::dto::cook::{CookDto, StateDto};
 use crate::dto::supper::{
-    BegunDto, KeptSupperDto, SupperDto, SupperPlanDto, SupperReportDto, SupperRowDto,
-    SupperSummaryDto,
+    BegunDto, FollowedDto, KeptSupperDto, ReportedDto, SupperDto, SupperPlanDto, SupperReportDto,
+    SupperRowDto, SupperSummaryDto, ToldDto,
 };
 use crate::error::{ApiError, Code};
+use crate::following::{self, Effect};
 use crate::storage::{self, Unreadable, supper};
-use crate::supper::{Laid, put_in_place, reported, with_identities};
+use crate::supper::{Laid, is_near, put_in_place, reported, with_cook, with_identities};
 
 /// How often a supper is planned anew where somebody else changes it meanwhile.
 const TRIES: usize = 5;
@@ -31,17 +35,148 @@ pub async fn kitchen(context: &Context) -> Vec<Machine> {
         .collect()
 }
 
-fn read(row: Row) -> Result<KeptSupperDto, Unread> {
+/// A supper with all that was told of it and the cooks that follow its dishes.
+#[derive(Debug, Clone)]
+pub struct Known {
+    /// As it stands.
+    pub kept: KeptSupperDto,
+    /// When it was changed last.
+    pub changed_at: DateTime<Utc>,
+    /// The cooks that follow its dishes, also those that have not begun.
+    pub cooks: Vec<Cook>,
+    told: Vec<Telling>,
+}
+
+/// Something that was told of a supper.
+#[derive(Debug, Clone)]
+struct Telling {
+    id: Uuid,
+    at: DateTime<Utc>,
+    told: supper::SupperReport,
+    /// What had begun before; nothing where that was not kept.
+    before: Option<Vec<BegunDto>>,
+}
+
+impl Telling {
+    /// One that cannot be read cannot be taken back.
+    fn read(row: SupperEvent) -> Option<Self> {
+        let before = row.before.map(storage::unpack::<supper::BegunBefore>);
+        Some(Self {
+            id: row.id,
+            at: row.at,
+            told: storage::unpack(row.told).ok()?,
+            before: before
+                .and_then(Result::ok)
+                .map(|before| before.begun.into_iter().map(Into::into).collect()),
+        })
+    }
+}
+
+fn read(row: Row, events: Vec<SupperEvent>, cooks: Vec<Cook>) -> Result<Known, Unread> {
     let (id, created_at) = (row.id, row.created_at);
+    let told: Vec<Telling> = events.into_iter().filter_map(Telling::read).collect();
+    let followed = cooks.iter().filter_map(|cook| {
+        Some(FollowedDto {
+            dish: cook.dish.clone()?,
+            cook: cook.id,
+            state: crate::cooks::state(cook.started_at, cook.finished_at),
+        })
+    });
+    let last = stands(&told).last().map(|last| ToldDto {
+        id: last.id,
+        at: last.at,
+        dish: last.told.dish.clone(),
+        task: last.told.task.clone(),
+        moment: last.told.moment,
+        what: last.told.what,
+    });
     let read = || {
         Ok::<_, Unreadable>(KeptSupperDto {
             id,
             revision: row.revision,
             supper: storage::unpack::<supper::Supper>(row.document)?.into(),
             plan: storage::unpack(row.scheduled)?,
+            cooks: followed
+                .filter(|one| one.state != StateDto::Planned)
+                .collect(),
+            last,
         })
     };
-    read().map_err(|why| why.row(id, &row.name, created_at))
+    let kept = read().map_err(|why| why.row(id, &row.name, created_at))?;
+    Ok(Known {
+        kept,
+        changed_at: row.changed_at,
+        cooks,
+        told,
+    })
+}
+
+/// What was told and not taken back, in order.
+fn stands(told: &[Telling]) -> Vec<&Telling> {
+    stand(
+        told,
+        |one| one.id.as_u128(),
+        |one| one.told.event.map(|event| event.as_u128()),
+    )
+}
+
+impl Known {
+    /// The cook that follows a dish, begun or not.
+    #[must_use]
+    pub fn cook_of(&self, dish: &str) -> Option<&Cook> {
+        let mut cooks = self.cooks.iter();
+        cooks.find(|cook| cook.dish.as_deref() == Some(dish))
+    }
+
+    /// Whether what is reported is the say of the cook that follows the dish.
+    #[must_use]
+    pub fn is_of_cook(&self, report: &SupperReportDto) -> bool {
+        let followed = self.cook_of(&report.dish);
+        let mut moments = self.kept.plan.moments_of(&report.dish, &report.task);
+        followed.is_some_and(|cook| cook.started_at.is_some())
+            && moments.any(|one| one.moment == report.moment && !one.steps.is_empty())
+    }
+
+    /// The supper with that told.
+    fn told(&self, report: &SupperReportDto, at: DateTime<Utc>) -> Result<SupperDto, ApiError> {
+        let supper = self.kept.supper.clone();
+        if report.what == ReportedDto::Undone {
+            return self.taken_back(supper, report);
+        }
+        if self.is_of_cook(report) {
+            return Ok(supper);
+        }
+        reported(supper, &self.kept.plan, report, at)
+    }
+
+    /// What had begun of the dish before the last that was told of it.
+    fn taken_back(
+        &self,
+        mut supper: SupperDto,
+        report: &SupperReportDto,
+    ) -> Result<SupperDto, ApiError> {
+        let stands = stands(&self.told);
+        let mut of_dish = stands.iter().filter(|one| one.told.dish == report.dish);
+        let last = of_dish.next_back();
+        let Some(last) = last.filter(|last| Some(last.id) == report.event) else {
+            return Err(ApiError::conflict(
+                Code::ToldSince,
+                "that is not the last that was told of this dish; take back what was told after it \
+                 first",
+            ));
+        };
+        let Some(before) = &last.before else {
+            return Err(ApiError::conflict(
+                Code::ToldSince,
+                "that was told to an earlier version, which did not keep what stood before; it \
+                 cannot be taken back",
+            ));
+        };
+        supper.begun.retain(|one| one.dish != report.dish);
+        let of_dish = before.iter().filter(|one| one.dish == report.dish);
+        supper.begun.extend(of_dish.cloned());
+        Ok(supper)
+    }
 }
 
 fn read_row(row: SupperRow) -> Result<SupperRowDto, Unread> {
@@ -81,9 +216,23 @@ pub fn whole(
     connection: &mut PgConnection,
     id: Uuid,
 ) -> Result<(KeptSupperDto, DateTime<Utc>), ApiError> {
+    let known = find(connection, id)?;
+    Ok((known.kept, known.changed_at))
+}
+
+/// One supper with all that was told of it.
+///
+/// # Errors
+/// That there is none, or that what is stored cannot be read.
+pub fn find(connection: &mut PgConnection, id: Uuid) -> Result<Known, ApiError> {
     let row = rows::find(connection, id)?.ok_or(ApiError::NotFound("supper"))?;
-    let changed_at = row.changed_at;
-    Ok((read(row)?, changed_at))
+    with_all(connection, row)
+}
+
+fn with_all(connection: &mut PgConnection, row: Row) -> Result<Known, ApiError> {
+    let events = rows::events(connection, row.id)?;
+    let cooks = db::cooks::of_supper(connection, row.id)?;
+    Ok(read(row, events, cooks)?)
 }
 
 /// A supper as a row.
@@ -91,7 +240,7 @@ pub fn whole(
 /// # Errors
 /// A fault of ours.
 pub fn row(id: Uuid, laid: &Laid, now: DateTime<Utc>) -> Result<NewSupper, ApiError> {
-    let Laid { supper, plan } = laid;
+    let Laid { supper, plan, .. } = laid;
     Ok(NewSupper {
         id,
         name: supper.name.trim().to_owned(),
@@ -115,8 +264,8 @@ pub async fn keep(
 ) -> Result<Made<KeptSupperDto>, ApiError> {
     let supper = with_identities(supper);
     let id = id.unwrap_or_else(Uuid::new_v4);
-    if let Some(known) = known(context, id).await? {
-        return same_again(known, &supper);
+    if let Some(there) = there(context, id).await? {
+        return same_again(there, &supper);
     }
     let (machines, wanted) = (kitchen(context).await, supper.clone());
     let laid = context
@@ -127,23 +276,26 @@ pub async fn keep(
         .query(move |connection| Ok(rows::insert(connection, &row)?))
         .await?;
     if added == 0
-        && let Some(known) = known(context, id).await?
+        && let Some(there) = there(context, id).await?
     {
-        return same_again(known, &supper);
+        return same_again(there, &supper);
     }
     Ok(Made::New(KeptSupperDto {
         id,
         revision: 1,
         supper: laid.supper,
         plan: laid.plan,
+        cooks: Vec::new(),
+        last: None,
     }))
 }
 
-async fn known(context: &Context, id: Uuid) -> Result<Option<KeptSupperDto>, ApiError> {
+async fn there(context: &Context, id: Uuid) -> Result<Option<KeptSupperDto>, ApiError> {
     context
         .query(move |connection| {
             let known = rows::find_any(connection, id)?;
-            known.map(|row| Ok(read(row)?)).transpose()
+            let there = known.map(|row| with_all(connection, row)).transpose()?;
+            Ok(there.map(|known| known.kept))
         })
         .await
 }
@@ -165,18 +317,24 @@ pub async fn change(
     wanted: SupperDto,
     now: DateTime<Utc>,
 ) -> Result<KeptSupperDto, ApiError> {
-    anew(context, id, now, None, move |known| {
-        seen.check(known.revision, || Ok(known.clone()))?;
-        let left_out = |one: &BegunDto| {
-            let mut said = wanted.begun.iter();
-            seen.is_said()
-                && !said.any(|other| (&other.dish, &other.task) == (&one.dish, &one.task))
-        };
-        let mut supper = with_identities(wanted.clone());
-        supper.begun.clone_from(&known.supper.begun);
-        supper.begun.retain(|one| !left_out(one));
-        Ok(supper)
-    })
+    anew(
+        context,
+        id,
+        now,
+        None,
+        move |Known { kept: known, .. }| {
+            seen.check(known.revision, || Ok(known.clone()))?;
+            let left_out = |one: &BegunDto| {
+                let mut said = wanted.begun.iter();
+                seen.is_said()
+                    && !said.any(|other| (&other.dish, &other.task) == (&one.dish, &one.task))
+            };
+            let mut supper = with_identities(wanted.clone());
+            supper.begun.clone_from(&known.supper.begun);
+            supper.begun.retain(|one| !left_out(one));
+            Ok(supper)
+        },
+    )
     .await
 }
 
@@ -198,10 +356,10 @@ pub async fn take_report(
     let (event, known_told) = (report.id, told.clone());
     let known = context
         .query(move |connection| {
-            let Some((of, before)) = rows::event(connection, event)? else {
+            let Some(before) = rows::event(connection, event)? else {
                 return Ok(None);
             };
-            if of != id || before != known_told {
+            if before.supper_id != id || before.told != known_told {
                 return Err(ApiError::conflict(
                     Code::IdTaken,
                     "this identity is that of another report already; make another one",
@@ -214,16 +372,48 @@ pub async fn take_report(
         // Reported before; the answer of that time got lost.
         return Ok(known);
     }
-    let event = NewSupperEvent {
-        id: report.id,
-        supper_id: id,
+    let taken = Taken {
+        report: report.clone(),
         at,
         told,
     };
-    anew(context, id, now, Some(event), move |known| {
-        reported(known.supper.clone(), &known.plan, &report, at)
+    anew(context, id, now, Some(taken), move |known| {
+        known.told(&report, at)
     })
     .await
+}
+
+/// A report that changes a supper.
+struct Taken {
+    report: SupperReportDto,
+    at: DateTime<Utc>,
+    told: Value,
+}
+
+/// Plans a supper anew where one of its dishes stands as the cook that follows it says.
+///
+/// # Errors
+/// That there is no such supper, and those of planning it.
+pub async fn follow(
+    context: &Context,
+    id: Uuid,
+    dish: String,
+    cook: CookDto,
+    now: DateTime<Utc>,
+) -> Result<(), ApiError> {
+    let known = context
+        .query(move |connection| find(connection, id))
+        .await?;
+    let stand = move |known: &Known| {
+        let kept = &known.kept;
+        with_cook(kept.supper.clone(), &kept.plan, &dish, &cook)
+    };
+    if is_near(&stand(&known), &known.kept.supper) {
+        return Ok(());
+    }
+    anew(context, id, now, None, move |known| Ok(stand(known)))
+        .await
+        .map(drop)
 }
 
 /// Plans a supper anew with a change of it. No row is locked while that is computed; where somebody
@@ -232,48 +422,40 @@ async fn anew(
     context: &Context,
     id: Uuid,
     now: DateTime<Utc>,
-    event: Option<NewSupperEvent>,
-    change: impl Fn(&KeptSupperDto) -> Result<SupperDto, ApiError>,
+    taken: Option<Taken>,
+    change: impl Fn(&Known) -> Result<SupperDto, ApiError>,
 ) -> Result<KeptSupperDto, ApiError> {
     let machines = kitchen(context).await;
     for _ in 0..TRIES {
-        let (known, _) = context
-            .query(move |connection| whole(connection, id))
+        let known = context
+            .query(move |connection| find(connection, id))
             .await?;
         let wanted = change(&known)?;
-        let (machines, plan, said) = (machines.clone(), known.plan.clone(), wanted.clone());
+        let stood = known.kept.plan.clone();
+        let (machines, plan, said) = (machines.clone(), stood.clone(), wanted.clone());
         let laid = context
             .compute(move || put_in_place(&said, Some(&plan), &machines, now))
             .await;
         let laid = match laid {
             // What happened is kept, also where no plan can be made with it any more.
-            Err(refusal) if event.is_some() && !refusal.is_passing() => Laid {
+            Err(refusal) if taken.is_some() && !refusal.is_passing() => Laid {
                 supper: wanted,
-                plan: known.plan,
+                plan: stood,
+                cooks: Vec::new(),
             },
             laid => laid?,
         };
+        let telling = taken
+            .as_ref()
+            .map(|taken| telling(&known, &laid, taken))
+            .transpose()?;
         let row = changed(&laid.supper, &laid.plan, now)?;
-        let (event, revision) = (event.clone(), known.revision);
+        let revision = known.kept.revision;
         let written = context
-            .query(move |connection| write(connection, (id, revision), event.as_ref(), &row))
+            .query(move |connection| write(connection, (id, revision), telling, &row, now))
             .await?;
-        match written {
-            Written::Done => {
-                return Ok(KeptSupperDto {
-                    id,
-                    revision: revision + 1,
-                    supper: laid.supper,
-                    plan: laid.plan,
-                });
-            }
-            Written::Known => {
-                let whole = context
-                    .query(move |connection| whole(connection, id))
-                    .await?;
-                return Ok(whole.0);
-            }
-            Written::Outdated => {}
+        if let Some(kept) = written {
+            return Ok(kept);
         }
     }
     Err(ApiError::DatabaseBusy)
@@ -293,36 +475,60 @@ fn changed(
     })
 }
 
-/// What became of a supper that was planned anew.
-enum Written {
-    /// It is stored.
-    Done,
-    /// The report that changed it came in by another way meanwhile.
-    Known,
-    /// Somebody else changed the supper meanwhile.
-    Outdated,
+/// A report as it is stored, with what it means at the fryer.
+fn telling(
+    known: &Known,
+    laid: &Laid,
+    taken: &Taken,
+) -> Result<(SupperEvent, Option<Effect>), ApiError> {
+    let before = supper::BegunBefore {
+        begun: known
+            .kept
+            .supper
+            .begun
+            .iter()
+            .cloned()
+            .map(Into::into)
+            .collect(),
+    };
+    let event = SupperEvent {
+        id: taken.report.id,
+        supper_id: known.kept.id,
+        at: taken.at,
+        told: taken.told.clone(),
+        before: Some(storage::pack(before)?),
+    };
+    Ok((
+        event,
+        following::effect(known, laid, &taken.report, taken.at),
+    ))
 }
 
-/// Writes a supper and the report that changed it, both or none, where it is still of the revision
-/// that was planned on.
+/// Writes a supper and the report that changed it, all or nothing, where it is still of the revision that
+/// was planned on; nothing where somebody else changed it meanwhile. A report that came in by another way
+/// meanwhile is answered with what stands.
 fn write(
     connection: &mut PgConnection,
     (id, revision): (Uuid, i32),
-    event: Option<&NewSupperEvent>,
+    telling: Option<(SupperEvent, Option<Effect>)>,
     row: &ChangedSupper,
-) -> Result<Written, ApiError> {
+    now: DateTime<Utc>,
+) -> Result<Option<KeptSupperDto>, ApiError> {
     connection.transaction(|connection| {
-        let known = rows::find_locked(connection, id)?.ok_or(ApiError::NotFound("supper"))?;
-        if known.revision != revision {
-            return Ok(Written::Outdated);
+        let there = rows::find_locked(connection, id)?.ok_or(ApiError::NotFound("supper"))?;
+        if there.revision != revision {
+            return Ok(None);
         }
-        if let Some(event) = event
-            && !rows::append(connection, event)?
-        {
-            return Ok(Written::Known);
+        if let Some((event, effect)) = telling {
+            if !rows::append(connection, &event)? {
+                return find(connection, id).map(|known| Some(known.kept));
+            }
+            if let Some(effect) = effect {
+                following::take(connection, id, effect, now)?;
+            }
         }
         rows::replace(connection, id, row)?;
-        Ok(Written::Done)
+        find(connection, id).map(|known| Some(known.kept))
     })
 }
 
@@ -338,7 +544,9 @@ pub fn take_out(
 ) -> Result<(), ApiError> {
     connection.transaction(|connection| {
         let known = rows::find_locked(connection, id)?.ok_or(ApiError::NotFound("supper"))?;
-        seen.check(known.revision, || Ok(read(known)?))?;
+        seen.check(known.revision, || {
+            with_all(connection, known).map(|known| known.kept)
+        })?;
         rows::set_deleted(connection, id, Some(now))?;
         Ok(())
     })

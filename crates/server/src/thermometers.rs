@@ -184,7 +184,7 @@ fn check_channel(channel: u32) -> Result<(), ApiError> {
     ))
 }
 
-/// Takes what a thermometer sends.
+/// Takes what a thermometer sends; also says in which cooks something new was read.
 ///
 /// # Errors
 /// An address that is none, and too many at once.
@@ -193,7 +193,7 @@ pub fn take(
     token: &str,
     sent: &ReadingsDto,
     now: DateTime<Utc>,
-) -> Result<TakenReadingsDto, ApiError> {
+) -> Result<(TakenReadingsDto, Vec<Uuid>), ApiError> {
     if sent.readings.len() > MOST {
         return Err(ApiError::invalid(
             "readings",
@@ -229,18 +229,20 @@ pub fn take(
             .collect();
         rows::add_channels(connection, &new)?;
         let taken = rows::append(connection, &usable)?;
+        let mut cooks: Vec<Uuid> = Vec::new();
         if taken > 0 {
-            let mut cooks: Vec<Uuid> = usable.iter().filter_map(|one| one.cook_id).collect();
+            cooks.extend(usable.iter().filter_map(|one| one.cook_id));
             cooks.sort_unstable();
             cooks.dedup();
             rows::touch(connection, &cooks)?;
         }
         let count = |n: usize| u32::try_from(n).unwrap_or(u32::MAX);
-        Ok(TakenReadingsDto {
+        let answer = TakenReadingsDto {
             taken: count(taken),
             known: count(usable.len() - taken),
             ignored: count(ignored),
-        })
+        };
+        Ok((answer, cooks))
     })
 }
 

@@ -780,6 +780,8 @@ export interface components {
             moment: number;
             /** @description Why, with numbers. */
             notes: components["schemas"]["MessageDto"][];
+            /** @description The steps of the cook's plan that it stands for, by their numbers; none outside a cook. */
+            steps: number[];
             /**
              * Format: int32
              * @description Of which task.
@@ -1111,7 +1113,7 @@ export interface components {
          * @description What kind of problem it is.
          * @enum {string}
          */
-        Code: "out_of_bounds" | "no_such_machine" | "not_on_the_spit" | "weighed" | "no_such_level" | "below_poultry_floor" | "needs_acknowledgement" | "no_waiver" | "below_handled_floor" | "clock_overrun" | "not_handled" | "out_of_reach" | "taken_out" | "split" | "never_reached" | "too_tall" | "above_ceiling" | "below_lowest" | "not_on_the_dial" | "thickness_of_weight" | "too_large_a_piece" | "too_many_batches" | "cannot_hold" | "laid_out" | "after_the_end" | "too_soon" | "invalid" | "malformed" | "too_large" | "not_json" | "not_found" | "method_not_allowed" | "name_taken" | "id_taken" | "already_finished" | "already_started" | "not_started" | "no_such_task" | "unreadable" | "changed" | "foreign_host" | "foreign_origin" | "database_down" | "database_busy" | "too_often" | "busy" | "fault";
+        Code: "out_of_bounds" | "no_such_machine" | "not_on_the_spit" | "weighed" | "no_such_level" | "below_poultry_floor" | "needs_acknowledgement" | "no_waiver" | "below_handled_floor" | "clock_overrun" | "not_handled" | "out_of_reach" | "taken_out" | "split" | "never_reached" | "too_tall" | "above_ceiling" | "below_lowest" | "not_on_the_dial" | "thickness_of_weight" | "too_large_a_piece" | "too_many_batches" | "cannot_hold" | "laid_out" | "after_the_end" | "too_soon" | "invalid" | "malformed" | "too_large" | "not_json" | "not_found" | "method_not_allowed" | "name_taken" | "id_taken" | "already_finished" | "already_started" | "not_started" | "told_since" | "no_such_task" | "unreadable" | "changed" | "foreign_host" | "foreign_origin" | "database_down" | "database_busy" | "too_often" | "busy" | "fault";
         /** @description A recipe read for another machine. */
         ConvertedDto: {
             /**
@@ -1184,6 +1186,11 @@ export interface components {
             started_at?: string | null;
             /** @description Where it stands. */
             state: components["schemas"]["StateDto"];
+            /**
+             * Format: uuid
+             * @description The supper whose dish it follows.
+             */
+            supper?: string | null;
         };
         /** @description Cooks of the kitchen. */
         CookPageDto: {
@@ -1264,6 +1271,11 @@ export interface components {
             state: components["schemas"]["StateDto"];
             /** @description Steps of the plan. */
             steps: components["schemas"]["StepDto"][];
+            /**
+             * Format: uuid
+             * @description The supper whose dish it follows.
+             */
+            supper?: string | null;
             /** @description The cook's word for it. */
             target_name?: string | null;
             /**
@@ -1614,6 +1626,21 @@ export interface components {
          * @enum {string}
          */
         FloorShapeDto: "round" | "rectangular";
+        /**
+         * @description A dish that is followed at the fryer. Its cook has the say on when it is turned and comes out, and
+         *     the supper is planned around that.
+         */
+        FollowedDto: {
+            /**
+             * Format: uuid
+             * @description The cook that follows it.
+             */
+            cook: string;
+            /** @description Identity of the dish. */
+            dish: string;
+            /** @description Where that stands. */
+            state: components["schemas"]["StateDto"];
+        };
         /** @description What readings to come would be answered with, for a page without a server. */
         ForetoldDto: {
             /** @description When they are taken, rising. */
@@ -1928,11 +1955,14 @@ export interface components {
         };
         /** @description A supper of the kitchen. */
         KeptSupperDto: {
+            /** @description Its dishes that are followed at the fryer, each by a cook of its own. */
+            cooks: components["schemas"]["FollowedDto"][];
             /**
              * Format: uuid
              * @description Identity.
              */
             id: string;
+            last?: components["schemas"]["ToldDto"] | null;
             /** @description As it was scheduled last. */
             plan: components["schemas"]["SupperPlanDto"];
             /**
@@ -3068,7 +3098,7 @@ export interface components {
          * @description What is reported of a moment.
          * @enum {string}
          */
-        ReportedDto: "begun" | "done" | "later";
+        ReportedDto: "begun" | "done" | "later" | "undone";
         /** @description What the cook says. */
         RequestDto: {
             /** @description What else happens during the cook. */
@@ -3239,6 +3269,12 @@ export interface components {
             setting_c?: number | null;
             /** @description Its tasks. */
             tasks: components["schemas"]["ScheduledTaskDto"][];
+            /**
+             * Format: double
+             * @description How long it stays at that from loading, before the dial changes or it comes out: for the machine's
+             *     own timer.
+             */
+            timer_s?: number | null;
         };
         /** @description A task in its place. */
         ScheduledTaskDto: {
@@ -3751,6 +3787,11 @@ export interface components {
             dish: string;
             /**
              * Format: uuid
+             * @description With `undone`: the identity of what is taken back.
+             */
+            event?: string | null;
+            /**
+             * Format: uuid
              * @description Identity of the report.
              */
             id: string;
@@ -3926,6 +3967,30 @@ export interface components {
             shapes: components["schemas"]["ShapeDto"][];
             /** @description When each goes in, from the first loading. */
             starts_s: number[];
+        };
+        /** @description Something that was told of a supper. */
+        ToldDto: {
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description Identity of the dish. */
+            dish: string;
+            /**
+             * Format: uuid
+             * @description Under which identity.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Which of its moments.
+             */
+            moment: number;
+            /** @description Key of its task. */
+            task: string;
+            /** @description What. */
+            what: components["schemas"]["ReportedDto"];
         };
         /** @description One layer on one level. */
         TrayDto: {

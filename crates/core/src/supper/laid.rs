@@ -8,7 +8,7 @@ use super::check::MOST_HANDS;
 use super::dishes::{Table, stands_in};
 use super::shopping::{Purchase, seasoned, shopping};
 use super::wish::{BegunTask, Wish, WishedCook};
-use crate::plan::{Message, Plan, Quantity};
+use crate::plan::{Message, Plan, Quantity, Request};
 use crate::prep::{Ahead, Amount, Clock};
 use crate::schedule::{
     Change, Clash, HandsOn, Minute, PlaceKind, Placed, Resource, Scarce, Schedule, Task, TaskKey,
@@ -63,6 +63,8 @@ pub struct LaidDish {
     pub tasks: Vec<LaidTask>,
     /// What goes on the meat of a cook.
     pub amounts: Vec<Amount>,
+    /// What is asked of a cook, with what joins it.
+    pub request: Option<Request>,
     /// The plan of a cook.
     pub plan: Option<Arc<Plan>>,
     /// Until when a cook cooks.
@@ -112,6 +114,8 @@ pub struct Moment {
     pub task: usize,
     /// Which of its moments, from 0.
     pub moment: usize,
+    /// The steps of the cook's plan that it stands for, by their numbers; none outside a cook.
+    pub steps: Vec<usize>,
     /// Why, with numbers.
     pub notes: Vec<Message>,
     /// What can hurt.
@@ -255,6 +259,7 @@ impl Table {
                 })
                 .collect(),
             amounts: cook.map_or_else(Vec::new, seasoned),
+            request: cook.map(|cook| cook.request.clone()),
             plan: cook.map(|cook| Arc::clone(&cook.plan)),
             core_target: cook.map(|cook| cook.request.target),
             load,
@@ -288,6 +293,7 @@ impl Table {
                         dish: n,
                         task: m,
                         moment: k,
+                        steps: hands.steps.clone(),
                         notes,
                         caution: (!cautions.is_empty()).then(|| cautions.join(" ")),
                     });

@@ -40,7 +40,10 @@ fn filtered(page: &Page) -> Filtered<'static> {
         .into_boxed();
     query = match page.state {
         None => query,
-        Some(State::Planned) => query.filter(cooks::started_at.is_null()),
+        // Those of a supper are begun there.
+        Some(State::Planned) => query
+            .filter(cooks::started_at.is_null())
+            .filter(cooks::supper_id.is_null()),
         Some(State::Running) => query
             .filter(cooks::started_at.is_not_null())
             .filter(cooks::finished_at.is_null()),
@@ -105,6 +108,42 @@ pub fn find_any(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<C
         .select(Cook::as_select())
         .first(connection)
         .optional()
+}
+
+/// The cooks that follow dishes of a supper.
+pub fn of_supper(connection: &mut PgConnection, supper: Uuid) -> QueryResult<Vec<Cook>> {
+    cooks::table
+        .filter(cooks::supper_id.eq(supper).and(cooks::deleted_at.is_null()))
+        .order(cooks::created_at)
+        .select(Cook::as_select())
+        .load(connection)
+}
+
+/// Cooks that are under way and follow a dish.
+pub fn following(connection: &mut PgConnection) -> QueryResult<Vec<Uuid>> {
+    cooks::table
+        .filter(
+            cooks::deleted_at
+                .is_null()
+                .and(cooks::supper_id.is_not_null()),
+        )
+        .filter(
+            cooks::started_at
+                .is_not_null()
+                .and(cooks::finished_at.is_null()),
+        )
+        .select(cooks::id)
+        .load(connection)
+}
+
+/// Makes a cook one of its own.
+pub fn unlink(connection: &mut PgConnection, id: Uuid) -> QueryResult<usize> {
+    diesel::update(cooks::table.find(id))
+        .set((
+            cooks::supper_id.eq(None::<Uuid>),
+            cooks::dish.eq(None::<String>),
+        ))
+        .execute(connection)
 }
 
 /// Stores a cook, unless its identity is there already; returns how many.

@@ -110,9 +110,9 @@ pub struct ChangedSupper {
 }
 
 /// Something that was reported of a supper.
-#[derive(Debug, Clone, Insertable)]
+#[derive(Debug, Clone, Queryable, Selectable, Insertable)]
 #[diesel(table_name = supper_events)]
-pub struct NewSupperEvent {
+pub struct SupperEvent {
     /// Identity, made by whoever reported it.
     pub id: Uuid,
     /// Which supper.
@@ -121,6 +121,8 @@ pub struct NewSupperEvent {
     pub at: DateTime<Utc>,
     /// What.
     pub told: Value,
+    /// What had begun before it.
+    pub before: Option<Value>,
 }
 
 /// A card of the box: a method or a blend.
@@ -181,6 +183,10 @@ pub struct Cook {
     pub finished_at: Option<DateTime<Utc>>,
     /// Changes so far, from 1.
     pub revision: i32,
+    /// The supper whose dish it follows.
+    pub supper_id: Option<Uuid>,
+    /// Identity of that dish.
+    pub dish: Option<String>,
 }
 
 /// A cook as a list shows it: without its plan.
@@ -205,6 +211,8 @@ pub struct CookRow {
     pub finished_at: Option<DateTime<Utc>>,
     /// Changes so far, from 1.
     pub revision: i32,
+    /// The supper whose dish it follows.
+    pub supper_id: Option<Uuid>,
 }
 
 /// A cook to be stored.
@@ -232,6 +240,10 @@ pub struct NewCook {
     pub eat_at: Option<DateTime<Utc>>,
     /// When it was planned.
     pub created_at: DateTime<Utc>,
+    /// The supper whose dish it follows.
+    pub supper_id: Option<Uuid>,
+    /// Identity of that dish.
+    pub dish: Option<String>,
 }
 
 /// Something that happened in a cook.

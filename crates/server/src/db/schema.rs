@@ -79,6 +79,8 @@ diesel::table! {
         revision -> Int4,
         summary -> Nullable<Jsonb>,
         machine_id -> Nullable<Uuid>,
+        supper_id -> Nullable<Uuid>,
+        dish -> Nullable<Text>,
     }
 }
 
@@ -113,6 +115,7 @@ diesel::table! {
         seq -> Int8,
         at -> Timestamptz,
         told -> Jsonb,
+        before -> Nullable<Jsonb>,
     }
 }
 
@@ -133,3 +136,4 @@ diesel::joinable!(events -> cooks (cook_id));
 diesel::joinable!(supper_events -> suppers (supper_id));
 diesel::allow_tables_to_appear_in_same_query!(cooks, events);
 diesel::allow_tables_to_appear_in_same_query!(suppers, supper_events);
+diesel::allow_tables_to_appear_in_same_query!(cooks, suppers);

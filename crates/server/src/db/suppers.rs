@@ -6,8 +6,8 @@ use serde_json::Value;
 use uuid::Uuid;
 
 use super::Slice;
-use super::models::{ChangedSupper, NewSupper, NewSupperEvent, Supper, SupperRow};
-use super::schema::{supper_events, suppers};
+use super::models::{ChangedSupper, NewSupper, Supper, SupperEvent, SupperRow};
+use super::schema::{cooks, supper_events, suppers};
 
 /// The suppers of a page, the newest first, and how many there are in all.
 pub fn list(connection: &mut PgConnection, page: Slice) -> QueryResult<(Vec<SupperRow>, i64)> {
@@ -89,22 +89,39 @@ pub fn set_deleted(
     }
 }
 
-/// Removes for good what was deleted before a time.
+/// Removes for good what was deleted before a time, with cooks of it that never began.
 pub fn purge(connection: &mut PgConnection, before: DateTime<Utc>) -> QueryResult<usize> {
-    diesel::delete(suppers::table.filter(suppers::deleted_at.lt(before))).execute(connection)
+    let old = suppers::table.filter(suppers::deleted_at.lt(before));
+    let of_old = cooks::supper_id.eq_any(old.select(suppers::id.nullable()));
+    diesel::delete(
+        cooks::table
+            .filter(cooks::started_at.is_null())
+            .filter(of_old),
+    )
+    .execute(connection)?;
+    diesel::delete(old).execute(connection)
 }
 
-/// What was reported under an identity, and of which supper.
-pub fn event(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<(Uuid, Value)>> {
+/// What was reported under an identity.
+pub fn event(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<SupperEvent>> {
     supper_events::table
         .find(id)
-        .select((supper_events::supper_id, supper_events::told))
+        .select(SupperEvent::as_select())
         .first(connection)
         .optional()
 }
 
+/// What was reported of a supper, in the order in which the database took it.
+pub fn events(connection: &mut PgConnection, supper: Uuid) -> QueryResult<Vec<SupperEvent>> {
+    supper_events::table
+        .filter(supper_events::supper_id.eq(supper))
+        .order(supper_events::seq)
+        .select(SupperEvent::as_select())
+        .load(connection)
+}
+
 /// Adds what was reported; nothing happens when it is there already. Returns whether it was new.
-pub fn append(connection: &mut PgConnection, row: &NewSupperEvent) -> QueryResult<bool> {
+pub fn append(connection: &mut PgConnection, row: &SupperEvent) -> QueryResult<bool> {
     let added = diesel::insert_into(supper_events::table)
         .values(row)
         .on_conflict_do_nothing()

@@ -80,6 +80,8 @@ pub struct CookDto {
     pub plan: PlanDto,
     /// When it is to be on the table.
     pub eat_at: Option<DateTime<Utc>>,
+    /// The supper whose dish it follows.
+    pub supper: Option<Uuid>,
     /// When it was planned.
     pub created_at: DateTime<Utc>,
     /// When it was started.
@@ -109,6 +111,8 @@ pub struct CookRowDto {
     pub request: RequestDto,
     /// When it is to be on the table.
     pub eat_at: Option<DateTime<Utc>>,
+    /// The supper whose dish it follows.
+    pub supper: Option<Uuid>,
     /// When it was planned.
     pub created_at: DateTime<Utc>,
     /// When it was started.

@@ -5,6 +5,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
+use super::cook::StateDto;
 use super::plan::PictureDto;
 use super::preparation::AmountDto;
 use super::quantity::MessageDto;
@@ -253,6 +254,10 @@ pub struct ScheduledDto {
     pub picture: Option<PictureDto>,
     /// The dial of a cook.
     pub setting_c: Option<f64>,
+    /// How long it stays at that from loading, before the dial changes or it comes out: for the machine's
+    /// own timer.
+    #[serde(default)]
+    pub timer_s: Option<f64>,
     /// Until when it cooks.
     pub core_target_c: Option<f64>,
     /// When the meat of a cook goes in.
@@ -293,6 +298,10 @@ pub struct AgendaDto {
     #[serde(default)]
     #[schema(required = true)]
     pub moment: u32,
+    /// The steps of the cook's plan that it stands for, by their numbers; none outside a cook.
+    #[serde(default)]
+    #[schema(required = true)]
+    pub steps: Vec<u32>,
     /// Why, with numbers.
     #[serde(default)]
     #[schema(required = true)]
@@ -370,6 +379,39 @@ pub struct KeptSupperDto {
     pub supper: SupperDto,
     /// As it was scheduled last.
     pub plan: SupperPlanDto,
+    /// Its dishes that are followed at the fryer, each by a cook of its own.
+    pub cooks: Vec<FollowedDto>,
+    /// What was told last and stands, which can be taken back.
+    pub last: Option<ToldDto>,
+}
+
+/// A dish that is followed at the fryer. Its cook has the say on when it is turned and comes out, and
+/// the supper is planned around that.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct FollowedDto {
+    /// Identity of the dish.
+    pub dish: String,
+    /// The cook that follows it.
+    pub cook: Uuid,
+    /// Where that stands.
+    pub state: StateDto,
+}
+
+/// Something that was told of a supper.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct ToldDto {
+    /// Under which identity.
+    pub id: Uuid,
+    /// When.
+    pub at: DateTime<Utc>,
+    /// Identity of the dish.
+    pub dish: String,
+    /// Key of its task.
+    pub task: String,
+    /// Which of its moments.
+    pub moment: u32,
+    /// What.
+    pub what: ReportedDto,
 }
 
 /// A report about a moment of a supper. The id is made by whoever reports, so that a report sent
@@ -391,6 +433,9 @@ pub struct SupperReportDto {
     pub moment: u32,
     /// What is reported.
     pub what: ReportedDto,
+    /// With `undone`: the identity of what is taken back.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub event: Option<Uuid>,
 }
 
 /// What is reported of a moment.
@@ -403,6 +448,8 @@ pub enum ReportedDto {
     Done,
     /// Five minutes more, or five minutes later.
     Later,
+    /// What was told last of this dish did not happen.
+    Undone,
 }
 
 /// A supper in a list.
@@ -451,6 +498,19 @@ pub struct SupperRowDishDto {
     /// The strip of a cook, small.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub picture: Option<PictureDto>,
+}
+
+impl SupperPlanDto {
+    /// The moments of a task of a dish.
+    pub fn moments_of(&self, dish: &str, task: &str) -> impl Iterator<Item = &AgendaDto> {
+        self.agenda.iter().filter(move |moment| {
+            let own = self.dishes.get(moment.dish as usize);
+            own.is_some_and(|own| {
+                let key = own.tasks.get(moment.task as usize).map(|task| &task.key);
+                own.id == dish && key.is_some_and(|key| key == task)
+            })
+        })
+    }
 }
 
 impl SupperSummaryDto {

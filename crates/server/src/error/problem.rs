@@ -183,6 +183,8 @@ codes! {
     AlreadyStarted = CONFLICT, "Does not fit";
     /// The cook has not begun.
     NotStarted = CONFLICT, "Does not fit";
+    /// Something was told since that rests on it.
+    ToldSince = CONFLICT, "Does not fit";
     /// The task is not part of the supper any more.
     NoSuchTask = CONFLICT, "Does not fit";
     /// What is stored cannot be read.

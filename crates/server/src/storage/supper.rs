@@ -2,6 +2,7 @@
 
 use chrono::{DateTime, Utc};
 use serde_json::{Value, json};
+use uuid::Uuid;
 
 use super::sentence::Sentence;
 use super::{Document, Upgrade, Versioned, stored};
@@ -125,9 +126,21 @@ pub struct SupperReport {
     pub moment: u32,
     /// What.
     pub what: ReportedDto,
+    /// What is taken back.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub event: Option<Uuid>,
 }
 
 impl Document for SupperReport {}
+
+/// What had begun before something was told, so that it can be taken back.
+#[derive(Debug, Clone, PartialEq, serde::Serialize, serde::Deserialize)]
+pub struct BegunBefore {
+    /// As it stood.
+    pub begun: Vec<Begun>,
+}
+
+impl Document for BegunBefore {}
 
 impl From<&SupperReportDto> for SupperReport {
     fn from(dto: &SupperReportDto) -> Self {
@@ -136,6 +149,7 @@ impl From<&SupperReportDto> for SupperReport {
             task: dto.task.clone(),
             moment: dto.moment,
             what: dto.what,
+            event: dto.event,
         }
     }
 }

@@ -2,15 +2,20 @@
 //! change of a wish becomes a change of the document.
 
 mod answer;
+mod followed;
 mod plans;
 mod quiet;
 mod wish;
 
+use std::sync::Arc;
+
 use chrono::{DateTime, Duration, DurationRound, Utc};
 use ember_core::fryer::Machine;
+use ember_core::plan::{Plan, Request};
 use ember_core::schedule::Minute;
 use ember_core::supper::lay;
 
+pub use followed::{is_near, with_cook};
 pub use wish::{reported, with_identities};
 
 use crate::dto::supper::{SupperDto, SupperPlanDto};
@@ -25,6 +30,18 @@ pub struct Laid {
     pub supper: SupperDto,
     /// Where everything stands.
     pub plan: SupperPlanDto,
+    /// Its cooks, as they were planned.
+    pub cooks: Vec<LaidCook>,
+}
+
+/// A cook of a supper, planned with all that joins it.
+pub struct LaidCook {
+    /// Identity of its dish.
+    pub dish: String,
+    /// The sentence.
+    pub request: Request,
+    /// Its plan.
+    pub plan: Arc<Plan>,
 }
 
 /// Puts everything in its place, from now on; `before` moves as little as possible, and machines of
@@ -45,7 +62,18 @@ pub fn put_in_place(
     let laid = lay(&wish, before.as_ref(), kitchen, &plans::planned)?;
     supper.begun = clock.begun(&laid.begun);
     let plan = clock.answer(&supper, &laid);
-    Ok(Laid { supper, plan })
+    let cooks = laid.dishes.into_iter().filter_map(|dish| {
+        Some(LaidCook {
+            dish: dish.id,
+            request: dish.request?,
+            plan: dish.plan?,
+        })
+    });
+    Ok(Laid {
+        supper,
+        plan,
+        cooks: cooks.collect(),
+    })
 }
 
 /// Minutes of the core on the clock of the wall.

@@ -152,6 +152,13 @@ pub fn reported(
     dto: &SupperReportDto,
     at: DateTime<Utc>,
 ) -> Result<SupperDto, ApiError> {
+    let what = match dto.what {
+        ReportedDto::Begun => Reported::Begun,
+        ReportedDto::Done => Reported::Done,
+        ReportedDto::Later => Reported::Later,
+        // Nothing is added by taking back.
+        ReportedDto::Undone => return Ok(supper),
+    };
     let clock = Clock::starting(at);
     let begun: Vec<BegunTask> = supper
         .begun
@@ -180,11 +187,7 @@ pub fn reported(
             task: key("task", &dto.task)?,
             moment: dto.moment,
             moment_end: moment.map(|moment| clock.minute(moment.end_at)),
-            what: match dto.what {
-                ReportedDto::Begun => Reported::Begun,
-                ReportedDto::Done => Reported::Done,
-                ReportedDto::Later => Reported::Later,
-            },
+            what,
             at: 0,
         },
     );

@@ -7,7 +7,8 @@ export interface Due {
   key: string;
   /** ms, by this device's clock. */
   at: number;
-  sound: Sound;
+  /** Nothing where it only waits. */
+  sound: Sound | null;
   /** The end of a wait is told once; what asks for hands is told until it is answered. */
   once: boolean;
 }
@@ -36,10 +37,12 @@ const LONGEST = 10 * 60_000;
  * sound comes, ms. */
 export function rings(dues: Due[], now: number, within: number, before: number): Ring[] {
   const all = dues.flatMap((due): Ring[] => {
+    const { sound } = due;
+    if (sound === null) return [];
     const own: Ring[] = [];
     if (before > 0 && !due.once) own.push({ at: due.at - before, sound: "soon" });
     const last = due.once ? due.at : due.at + LONGEST;
-    for (let at = due.at; at <= last; at += REPEAT) own.push({ at, sound: due.sound });
+    for (let at = due.at; at <= last; at += REPEAT) own.push({ at, sound });
     return own;
   });
   return all.filter((ring) => ring.at >= now && ring.at <= now + within);

@@ -31,8 +31,7 @@ export function stands(all: Told[]): Told[] {
 }
 
 /** The last that can be taken back. */
-export const lastTold = (all: Told[]): Told | undefined =>
-  stands(all).findLast(({ happening }) => happening.kind !== "started");
+export const lastTold = (all: Told[]): Told | undefined => stands(all).at(-1);
 
 const DONE: Record<Step["kind"], string> = {
   preheat: "preheating",
@@ -76,8 +75,10 @@ export function inWords(
   switch (happening.kind) {
     case "started":
       return "started";
-    case "step_done":
-      return DONE[steps[happening.step]?.kind ?? "act"];
+    case "step_done": {
+      const step = steps[happening.step];
+      return step?.kind === "act" ? step.title : DONE[step?.kind ?? "act"];
+    }
     case "did":
       return ACTIONS[happening.action.kind] ?? "done";
     case "door_opened":

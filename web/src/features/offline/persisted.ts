@@ -11,6 +11,8 @@ import { forget, keep, kept } from "../../lib/boxStore";
 const KEY = "answers";
 /** Older than this a cook is over, ms. */
 const LONGEST = 3 * 86_400_000;
+/** Answers of another shape are asked for anew; counted up when one of those below changes. */
+const SHAPE = "2";
 /** Changes of a moment are written once, ms. */
 const TOGETHER = 1_000;
 /** What a cook under way needs, by the beginning of its key. */
@@ -33,6 +35,7 @@ export async function keepAnswers(queryClient: QueryClient) {
     queryClient,
     persister,
     maxAge: LONGEST,
+    buster: SHAPE,
     dehydrateOptions: {
       shouldDehydrateQuery: (query: { queryKey: readonly unknown[]; state: { data: unknown } }) =>
         NEEDED.has(String(query.queryKey[0])) && query.state.data !== undefined,

@@ -17,7 +17,7 @@ export function Coming() {
         Suppers
       </Text>
       {coming.map((one) => {
-        const next = nextMoment(one.supper, one.plan, now);
+        const next = nextMoment(one, now);
         return (
           <PlaceLink
             key={one.id}

@@ -8,6 +8,7 @@ import { clock, countdown, day } from "../../lib/clock";
 import { render } from "../../lib/message";
 import { useSettings } from "../../lib/settings";
 import { capital } from "../../lib/text";
+import { minutes, setting, type Units } from "../../lib/units";
 import type { Moment } from "./Agenda";
 import { tellable } from "./next";
 import type { useTelling } from "./telling";
@@ -29,6 +30,7 @@ export function NextThing({ kept, moment, now, telling, big, children }: NextThi
   const units = useSettings();
   const at = new Date(moment.at);
   const left = (at.getTime() - now) / 1000;
+  const dialled = asDialled(kept, moment, units);
   const { under, once } = tellable(telling.supper, kept.plan, moment);
   return (
     <Box pb="4" className="no-print">
@@ -53,6 +55,11 @@ export function NextThing({ kept, moment, now, telling, big, children }: NextThi
             ? `${big ? "" : "in "}${countdown(left)}`
             : day(at, new Date(now))}
       </Text>
+      {big && dialled ? (
+        <Text textStyle="title" mt="2">
+          {dialled}
+        </Text>
+      ) : null}
       {big
         ? moment.notes.map((note) => (
             <Text key={note.text} textStyle="line" color="ink.say" mt="1">
@@ -104,4 +111,16 @@ export function NextThing({ kept, moment, now, telling, big, children }: NextThi
       {children}
     </Box>
   );
+}
+
+/** At the load of a cook, as it is dialled: "Set 390 °F, 26 min". */
+function asDialled({ plan }: KeptSupper, moment: Moment, units: Units): string | null {
+  const dish = plan.dishes[moment.dish];
+  if (moment.moment > 1 || !dish?.load_at || dish.setting_c == null || dish.timer_s == null) {
+    return null;
+  }
+  const load = Date.parse(dish.load_at);
+  if (load < Date.parse(moment.at) || load > Date.parse(moment.end_at)) return null;
+  const time = minutes(Math.max(1, Math.round(dish.timer_s / 60)) * 60);
+  return `Set ${setting(dish.setting_c, units)}, ${time}`;
 }

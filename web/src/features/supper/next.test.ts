@@ -50,6 +50,7 @@ const plan = {
     end_at: at(Number(to)),
     what,
     notes: [],
+    steps: task === 2 ? [Number(moment)] : [],
   })),
   clashes: [
     { start_at: at(70), end_at: at(90), lane: 0, hands: false, what: "two at once in the drum" },
@@ -62,21 +63,21 @@ const [salt, dry, load, turn, out] = plan.agenda;
 if (!salt || !dry || !load || !turn || !out) throw new Error("five moments");
 
 test("one thing after the other is next, each moment of a task on its own", () => {
-  expect(nextMoment(supper, plan, start)).toBe(salt);
+  expect(nextMoment({ supper: supper, plan, cooks: [] }, start)).toBe(salt);
   expect(isWork(plan, salt)).toBe(true);
   expect(isWork(plan, load)).toBe(false);
   let now = told(supper, plan, salt, "done", start + 2 * MINUTE);
-  expect(nextMoment(now, plan, start)).toBe(dry);
+  expect(nextMoment({ supper: now, plan, cooks: [] }, start)).toBe(dry);
   now = told(now, plan, load, "begun", start + 66 * MINUTE);
   // Loaded: what came before is done, the turn comes next, and the cook goes on.
   expect(now.begun).toHaveLength(3);
-  expect(nextMoment(now, plan, start)).toBe(turn);
+  expect(nextMoment({ supper: now, plan, cooks: [] }, start)).toBe(turn);
   now = told(now, plan, turn, "done", start + 81 * MINUTE);
-  expect(nextMoment(now, plan, start)).toBe(out);
+  expect(nextMoment({ supper: now, plan, cooks: [] }, start)).toBe(out);
   expect(now.begun?.find((one) => one.task === "cook")?.end_at).toBe(at(96));
   now = told(now, plan, out, "done", start + 98 * MINUTE);
   expect(now.begun?.find((one) => one.task === "cook")?.end_at).toBe(at(98));
-  expect(nextMoment(now, plan, start)).toBeUndefined();
+  expect(nextMoment({ supper: now, plan, cooks: [] }, start)).toBeUndefined();
 });
 
 test("what is late begins later, or takes longer once it has begun", () => {
@@ -86,7 +87,7 @@ test("what is late begins later, or takes longer once it has begun", () => {
     { dish: "1", task: "cook", start_at: at(71), end_at: at(101), moments: 0 },
   ]);
   expect(isDone(late, plan, load)).toBe(false);
-  expect(nextMoment(late, plan, start)).toBe(salt);
+  expect(nextMoment({ supper: late, plan, cooks: [] }, start)).toBe(salt);
   const begun = told(supper, plan, load, "begun", start + 66 * MINUTE);
   const longer = told(begun, plan, load, "later", start + 70 * MINUTE);
   expect(longer.begun?.find((one) => one.task === "cook")).toMatchObject({
@@ -94,7 +95,7 @@ test("what is late begins later, or takes longer once it has begun", () => {
     moments: 1,
   });
   // Long past and never told is not asked for any more.
-  expect(nextMoment(supper, plan, start + 2 * HOUR)).toBe(load);
+  expect(nextMoment({ supper: supper, plan, cooks: [] }, start + 2 * HOUR)).toBe(load);
 });
 
 test("cards are for getting ready and for each cook", () => {

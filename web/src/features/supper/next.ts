@@ -1,5 +1,5 @@
 // The one next thing of a supper.
-import type { Supper, SupperPlan, SupperReport } from "../../api/types";
+import type { KeptSupper, Supper, SupperPlan, SupperReport } from "../../api/types";
 import type { Kept } from "../../lib/outbox";
 
 type Moment = SupperPlan["agenda"][number];
@@ -26,15 +26,33 @@ const doneOf = (begun: Begun | undefined): number => (begun ? (begun.moments ?? 
 export const isDone = (supper: Supper, plan: SupperPlan, moment: Moment): boolean =>
   moment.moment < doneOf(begunOf(supper, plan, moment));
 
-/** The first that is not done and not long past. */
-export const nextMoment = (supper: Supper, plan: SupperPlan, now: number): Moment | undefined =>
-  plan.agenda.find(
-    (moment) => !isDone(supper, plan, moment) && new Date(moment.end_at).getTime() > now - HOUR,
+/** What is asked of a supper as it stands. */
+type Standing = Pick<KeptSupper, "supper" | "plan" | "cooks">;
+
+/** Whether a moment is told to the cook that follows its dish at the fryer. */
+export function isOfCook({ plan, cooks }: Standing, moment: Moment): boolean {
+  const { dish } = taskOf(plan, moment);
+  return moment.steps.length > 0 && cooks.some((cook) => cook.dish === dish);
+}
+
+/** The moments that are not done, long past, or told to a cook, in order. */
+export function openMoments(kept: Standing, now: number): Moment[] {
+  const { supper, plan } = kept;
+  return plan.agenda.filter(
+    (moment) =>
+      !isDone(supper, plan, moment) &&
+      !isOfCook(kept, moment) &&
+      new Date(moment.end_at).getTime() > now - HOUR,
   );
+}
+
+/** The first of them. */
+export const nextMoment = (kept: Standing, now: number): Moment | undefined =>
+  openMoments(kept, now)[0];
 
 /** What can be told of a moment: its task begins now; it is done; it takes five minutes more, or
  * begins five minutes later. */
-export type Told = "begun" | "done" | "later";
+export type Told = Exclude<SupperReport["what"], "undone">;
 
 const PUT_OFF = 5 * 60_000;
 /** The task that is the cook itself. */
@@ -130,17 +148,35 @@ export function told(
 }
 
 /** What happened, without when and under which identity. */
-export type Happened = Pick<SupperReport, "dish" | "task" | "moment" | "what">;
+export type Happened = Pick<SupperReport, "dish" | "task" | "moment" | "what" | "event">;
 
 /** The supper as it is with what waits to be sent. */
 export function withWaiting(supper: Supper, plan: SupperPlan, waiting: Kept<Happened>[]): Supper {
-  return waiting.reduce((so, { happening, at }) => {
+  const back = waiting.map((one) => one.happening.event);
+  return waiting.reduce((so, { id, happening, at }) => {
+    const { what } = happening;
+    // What the server has is taken back there.
+    if (what === "undone" || back.includes(id)) return so;
     const moment = plan.agenda.find((one) => {
       const { dish, task } = taskOf(plan, one);
       return (
         dish === happening.dish && task === happening.task && one.moment === (happening.moment ?? 0)
       );
     });
-    return moment ? told(so, plan, moment, happening.what, at) : so;
+    return moment ? told(so, plan, moment, what, at) : so;
   }, supper);
+}
+
+/** How long a line names what is taken back. */
+const LONGEST = 40;
+
+/** What was told, short: "Salt them, done". */
+export function inWords(plan: SupperPlan, { dish, task, moment, what }: Happened): string {
+  const of = plan.agenda.find((one) => {
+    const own = taskOf(plan, one);
+    return own.dish === dish && own.task === task && one.moment === (moment ?? 0);
+  });
+  const name = of?.what ?? plan.dishes.find((one) => one.id === dish)?.name ?? "the last";
+  const short = name.length > LONGEST ? `${name.slice(0, LONGEST).trimEnd()}…` : name;
+  return `${short}, ${what === "later" ? "5 min later" : what}`;
 }

@@ -3,12 +3,19 @@
 import { type QueryClient, useMutation, useQueryClient } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
 import { ApiFailure } from "../../api/client";
-import { changeSupper, keptSupperQuery, SUPPER_LISTS, sendSupperReport } from "../../api/queries";
+import {
+  changeSupper,
+  cookChanged,
+  cookQuery,
+  keptSupperQuery,
+  SUPPER_LISTS,
+  sendSupperReport,
+} from "../../api/queries";
 import type { KeptSupper, Supper } from "../../api/types";
 import { browserBox } from "../../lib/boxStore";
 import { type Kept, Outbox } from "../../lib/outbox";
 import type { Moment } from "./Agenda";
-import { type Happened, type Told, taskOf, withWaiting } from "./next";
+import { type Happened, inWords, type Told, taskOf, withWaiting } from "./next";
 
 /** Where answers go, once the application runs. */
 let client: QueryClient | null = null;
@@ -25,7 +32,7 @@ export const supperReports = new Outbox<Happened>("suppers", box, async (kept) =
       ago_s: Math.min(86_400, Math.max(0, (Date.now() - kept.at) / 1000)),
     });
     reached = true;
-    if (client) taken(client, changed);
+    if (client) await taken(client, changed);
     return "sent";
   } catch (error) {
     if (error instanceof ApiFailure && !error.isPassing) {
@@ -40,8 +47,15 @@ export const supperReports = new Outbox<Happened>("suppers", box, async (kept) =
 /** Between two tries to reach the server, ms. */
 const AGAIN = 3_000;
 
-/** An answer counts at once; the lists are read again. */
-function taken(queries: QueryClient, changed: KeptSupper) {
+/** An answer counts at once, with the cooks that follow its dishes now; the lists are read again. */
+async function taken(queries: QueryClient, changed: KeptSupper) {
+  const known = queries.getQueryData(keptSupperQuery(changed.id).queryKey);
+  const before = known?.cooks.map((one) => one.cook) ?? [];
+  const news = changed.cooks.filter((one) => !before.includes(one.cook));
+  for (const { cook } of news) {
+    const begun = await queries.fetchQuery(cookQuery(cook)).catch(() => null);
+    if (begun) cookChanged(queries, begun);
+  }
   queries.setQueryData(keptSupperQuery(changed.id).queryKey, changed);
   void queries.invalidateQueries({ queryKey: SUPPER_LISTS });
 }
@@ -59,7 +73,7 @@ export function useTelling(kept: KeptSupper) {
     scope: { id: `supper ${kept.id}` },
     retry: (_, error) => error instanceof ApiFailure && error.isPassing,
     retryDelay: AGAIN,
-    onSuccess: (changed) => taken(queries, changed),
+    onSuccess: (changed) => void taken(queries, changed),
     // Somebody else changed it: what stands there now is shown, to be changed again.
     onError: () => void queries.invalidateQueries({ queryKey: keptSupperQuery(kept.id).queryKey }),
   });
@@ -70,6 +84,11 @@ export function useTelling(kept: KeptSupper) {
       ? { ...change.variables, begun: kept.supper.begun }
       : kept.supper;
   const supper = withWaiting(wanted, kept.plan, waiting);
+  // What was told last and stands.
+  const undone = new Set(waiting.map((one) => one.happening.event));
+  const here = waiting.findLast((one) => one.happening.what !== "undone" && !undone.has(one.id));
+  const there = kept.last && !undone.has(kept.last.id) ? kept.last : null;
+  const last = here ? { id: here.id, ...here.happening } : there;
   const lost =
     change.isPaused ||
     (change.isPending && change.failureCount > 0) ||
@@ -83,6 +102,18 @@ export function useTelling(kept: KeptSupper) {
     lost,
     error,
     problem: error instanceof ApiFailure ? error.problem : null,
+    /** What can be taken back, in words. */
+    last: last ? inWords(kept.plan, last) : null,
+    undo: () => {
+      if (!last) return;
+      const { dish, task, moment } = last;
+      supperReports.add({
+        id: crypto.randomUUID(),
+        of: kept.id,
+        at: Date.now(),
+        happening: { dish, task, moment, what: "undone", event: last.id },
+      });
+    },
     /** Forgets what was refused. */
     dismiss: () => refused && supperReports.dismiss(refused.id),
     tell: (moment: Moment, what: Told) =>

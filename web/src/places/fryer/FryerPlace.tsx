@@ -12,6 +12,7 @@ import { clock } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
 import { type Affair, useAffairs } from "./affairs";
 import { Others } from "./Others";
+import { SupperLine } from "./SupperLine";
 import { SupperNext } from "./SupperNext";
 import { SIDEWAYS } from "./sideways";
 import { UnderWay } from "./UnderWay";
@@ -25,7 +26,7 @@ export function FryerPlace() {
   const now = useNow(TICK);
   const affairs = useAffairs(now);
   const asked = useSearch({ from: "/fryer" }).supper;
-  const large = useLarge(affairs, asked);
+  const large = useLarge(affairs, asked, now);
   const failed = running.error ?? planned.error;
   if (failed && !(running.data && planned.data)) {
     return <Trouble onRetry={() => void running.refetch()}>{failed.message}</Trouble>;
@@ -58,7 +59,10 @@ export function FryerPlace() {
     <Box maxW="reading" mx="auto" pt="1" css={SIDEWAYS}>
       <Others affairs={above} now={now} />
       {large.of.kind === "cook" ? (
-        <UnderWay key={large.key} cook={large.of.cook} received={large.of.received} />
+        <>
+          {large.of.supper ? <SupperLine kept={large.of.supper} now={now} /> : null}
+          <UnderWay key={large.key} cook={large.of.cook} received={large.of.received} />
+        </>
       ) : (
         <SupperNext key={large.key} kept={large.of.kept} />
       )}
@@ -69,17 +73,25 @@ export function FryerPlace() {
   );
 }
 
-/** The one that is shown large: the nearest, until what it asked for is told; a nearer one never takes its
- * place under a finger. */
-function useLarge(affairs: Affair[], asked: string | undefined): Affair | undefined {
-  const [shown, setShown] = useState<{ of: string; due: string } | null>(null);
-  const wanted = asked && shown === null ? affairs.find((one) => one.key === asked) : undefined;
-  const same = affairs.find((one) => one.key === shown?.of && one.due.key === shown.due);
+/** So near to its time a finger may be on its way, ms. */
+const HELD = 3 * 60_000;
+
+/** The one that is shown large: the one that was asked for, or the nearest; where that is due or nearly, it
+ * stays until what it asked for is told, and a nearer one never takes its place under a finger. */
+function useLarge(affairs: Affair[], asked: string | undefined, now: number): Affair | undefined {
+  const [shown, setShown] = useState<{ of: string; due: string; asked?: string }>();
+  const wanted = asked === shown?.asked ? undefined : affairs.find((one) => one.key === asked);
+  const same = affairs.find(
+    (one) =>
+      one.key === shown?.of &&
+      one.due.key === shown.due &&
+      (one.at < now + HELD || one.key === shown.asked),
+  );
   const large = wanted ?? same ?? affairs[0];
   const [of, due] = [large?.key, large?.due.key];
   useEffect(() => {
-    if (of && due) setShown({ of, due });
-  }, [of, due]);
+    if (of && due) setShown({ of, due, asked });
+  }, [of, due, asked]);
   return large;
 }
 

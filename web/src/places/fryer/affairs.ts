@@ -7,16 +7,24 @@ import { cookQuery, cooksQuery } from "../../api/queries";
 import type { Cook, KeptSupper } from "../../api/types";
 import type { Alarm } from "../../features/alarm/ring";
 import { useWaiting } from "../../features/course/reports";
-import { type StandingStep, skewOf, standing } from "../../features/course/standing";
+import { type Standing, type StandingStep, skewOf, standing } from "../../features/course/standing";
 import { nextMoment } from "../../features/supper/next";
 import { useComing } from "../../features/supper/useComing";
 import { order } from "../../lib/message";
 import { useSettings } from "../../lib/settings";
 import type { Units } from "../../lib/units";
 
+/** A cook, and the supper whose dish it is. */
+interface OfCook {
+  kind: "cook";
+  cook: Cook;
+  received: number;
+  supper: KeptSupper | undefined;
+}
+
 export interface Affair extends Alarm {
   key: string;
-  of: { kind: "cook"; cook: Cook; received: number } | { kind: "supper"; kept: KeptSupper };
+  of: OfCook | { kind: "supper"; kept: KeptSupper };
 }
 
 /** The page asks again this often where nothing tells it sooner, ms. */
@@ -66,8 +74,11 @@ export function useAffairs(now: number): Affair[] {
   const affairs = [
     ...running.flatMap(({ cook, received }) => {
       const own = waiting.filter((one) => one.of === cook.id && one.refused === undefined);
-      const { current } = standing(cook, own, skewOf(cook, received));
-      return current ? [ofCook(cook, received, current, units)] : [];
+      const stands = standing(cook, own, skewOf(cook, received));
+      const supper = coming.find((one) => one.id === cook.supper);
+      const of = { kind: "cook", cook, received, supper } as const;
+      if (stands.closed) return [];
+      return [stands.current ? ofCook(of, stands.current, units) : over(of, stands)];
     }),
     ...coming.flatMap((kept) => {
       const affair = ofSupper(kept, now);
@@ -88,23 +99,41 @@ export function useAffairs(now: number): Affair[] {
 /** The end of a wait is told once. */
 const ONCE = new Set(["load", "rest", "serve"]);
 
-function ofCook(cook: Cook, received: number, current: StandingStep, units: Units): Affair {
+const nameOf = ({ cook, supper }: OfCook) =>
+  supper ? `${cook.name}, ${supper.supper.name}` : cook.name;
+
+function ofCook(of: OfCook, current: StandingStep, units: Units): Affair {
+  const { cook } = of;
   const { step, index, due } = current;
   const key = `cook ${cook.id} ${index}`;
   const back = cook.course?.pulled_at ? cook.course.estimate?.back_in_s : null;
   const once = ONCE.has(step.kind) && !back;
   return {
     key: cook.id,
-    name: cook.name,
+    name: nameOf(of),
     what: back ? "Put it back" : order(step, units),
     at: due,
     due: { key, at: due, once, sound: once ? "over" : step.kind === "pull" ? "out" : "due" },
-    of: { kind: "cook", cook, received },
+    of,
+  };
+}
+
+/** Everything is done and it is not closed: it waits to be written down, and rings no more. */
+function over(of: OfCook, { steps }: Standing): Affair {
+  const at = Math.max(...steps.map((step) => step.done ?? 0));
+  const key = `cook ${of.cook.id} over`;
+  return {
+    key: of.cook.id,
+    name: nameOf(of),
+    what: "How did it come out?",
+    at,
+    due: { key, at, once: true, sound: null },
+    of,
   };
 }
 
 function ofSupper(kept: KeptSupper, now: number): Affair | null {
-  const moment = nextMoment(kept.supper, kept.plan, now);
+  const moment = nextMoment(kept, now);
   if (!moment) return null;
   const at = new Date(moment.at).getTime();
   const dish = kept.plan.dishes[moment.dish]?.name;

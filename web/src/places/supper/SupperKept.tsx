@@ -10,7 +10,7 @@ import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import type { Moment } from "../../features/supper/Agenda";
 import { NextThing } from "../../features/supper/NextThing";
-import { begunOf, isDone, nextMoment, tellable } from "../../features/supper/next";
+import { begunOf, isDone, isOfCook, nextMoment, tellable } from "../../features/supper/next";
 import { useTelling } from "../../features/supper/telling";
 import { clock } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
@@ -41,16 +41,20 @@ function Supping({ kept }: { kept: KeptSupper }) {
   const telling = useTelling(kept);
   const { supper, problem, error, busy } = telling;
   const { plan } = kept;
-  const next = nextMoment(supper, plan, now);
+  const next = nextMoment({ ...kept, supper }, now);
   // What is under way and what comes next can be told about; the rest only reads.
-  const open = plan.agenda.filter((moment) => !isDone(supper, plan, moment)).slice(0, TOLD_ABOUT);
+  const open = plan.agenda
+    .filter((moment) => !isDone(supper, plan, moment) && !isOfCook(kept, moment))
+    .slice(0, TOLD_ABOUT);
   const begun = plan.agenda.filter(
-    (moment) => moment.moment === 0 && begunOf(supper, plan, moment) !== undefined,
+    (moment) =>
+      moment.moment === 0 && !isOfCook(kept, moment) && begunOf(supper, plan, moment) !== undefined,
   );
   const tellable = new Set([...open, ...begun]);
   return (
     <Box>
       {next ? <NextThing moment={next} kept={kept} now={now} telling={telling} /> : null}
+      <AtTheFryer kept={kept} />
       <SupperView
         supper={supper}
         plan={plan}
@@ -71,6 +75,28 @@ function Supping({ kept }: { kept: KeptSupper }) {
         </a>
       </SupperView>
       {error && !problem ? <Trouble>{error.message}</Trouble> : null}
+    </Box>
+  );
+}
+
+/** The dishes that are followed at the fryer, and those that are in the log. */
+function AtTheFryer({ kept }: { kept: KeptSupper }) {
+  if (kept.cooks.length === 0) return null;
+  return (
+    <Box pb="4" className="no-print">
+      {kept.cooks.map(({ dish, cook, state }) => (
+        <Text key={cook} textStyle="line">
+          {kept.plan.dishes.find((one) => one.id === dish)?.name ?? "A dish"}:{" "}
+          <PlaceLink
+            to="/fryer/$id"
+            params={{ id: cook }}
+            textDecoration="underline"
+            textUnderlineOffset="3px"
+          >
+            {state === "finished" ? "over; how it went" : "cooking; follow it"}
+          </PlaceLink>
+        </Text>
+      ))}
     </Box>
   );
 }

@@ -21,8 +21,6 @@ use crate::error::{ApiError, Problem};
 #[get("/cooks/{id}")]
 pub async fn read(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
     let (id, now) = (id.into_inner(), context.now());
-    let cook = context
-        .query(move |connection| cooks::whole(connection, id, now))
-        .await?;
+    let cook = cooks::standing(&context, id, now).await?;
     Ok(documents::answer(&cook, cook.revision))
 }

@@ -3,8 +3,8 @@ use actix_web::{HttpResponse, post};
 use uuid::Uuid;
 
 use crate::context::Context;
-use crate::cooks;
 use crate::error::{ApiError, Problem};
+use crate::{cooks, following};
 
 /// Brings a deleted cook back.
 #[utoipa::path(
@@ -21,5 +21,6 @@ pub async fn restore(context: Data<Context>, id: Path<Uuid>) -> Result<HttpRespo
     context
         .query(move |connection| cooks::bring_back(connection, id))
         .await?;
+    following::soon(&context, [id]);
     Ok(HttpResponse::NoContent().finish())
 }

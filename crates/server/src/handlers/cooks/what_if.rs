@@ -26,8 +26,11 @@ pub async fn what_if(
     body: Body<WhatIfDto>,
 ) -> Result<Json<CourseDto>, ApiError> {
     let (id, happening, now) = (id.into_inner(), body.0.happening, context.now());
+    let stored = context
+        .query(move |connection| cooks::stored(connection, id))
+        .await?;
     let course = context
-        .query(move |connection| cooks::what_if(connection, id, happening, now))
+        .compute(move || cooks::what_if(stored, happening, now))
         .await?;
     Ok(Json(course))
 }

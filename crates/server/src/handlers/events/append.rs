@@ -4,10 +4,10 @@ use uuid::Uuid;
 
 use crate::body::Body;
 use crate::context::Context;
-use crate::cooks;
 use crate::dto::cook::CookDto;
 use crate::dto::event::ReportDto;
 use crate::error::{ApiError, Problem};
+use crate::{cooks, following};
 
 /// Adds what happened to a cook and answers how it stands now.
 #[utoipa::path(
@@ -27,8 +27,7 @@ pub async fn append(
     body: Body<ReportDto>,
 ) -> Result<Json<CookDto>, ApiError> {
     let (id, report, now) = (id.into_inner(), body.into_inner(), context.now());
-    let cook = context
-        .query(move |connection| cooks::take_report(connection, id, &report, now))
-        .await?;
+    let cook = cooks::take_report(&context, id, report, now).await?;
+    following::soon(&context, [id]);
     Ok(Json(cook))
 }

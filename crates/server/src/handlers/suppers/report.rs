@@ -9,7 +9,7 @@ use crate::context::Context;
 use crate::documents;
 use crate::dto::supper::{KeptSupperDto, SupperReportDto};
 use crate::error::{ApiError, Problem};
-use crate::suppers;
+use crate::{following, suppers};
 
 /// Reports that a task has begun, is done or takes longer: that is kept as a fact, and everything that
 /// has not begun is planned anew around it.
@@ -33,5 +33,6 @@ pub async fn report(
     let ago = AGO.check(report.ago_s)?;
     let at = now - Duration::milliseconds((ago * 1000.0) as i64);
     let kept = suppers::take_report(&context, id.into_inner(), report, at, now).await?;
+    following::soon(&context, kept.cooks.iter().map(|one| one.cook));
     Ok(documents::answer(&kept, kept.revision))
 }

@@ -5,8 +5,7 @@ use actix_web::{HttpRequest, post};
 use crate::context::Context;
 use crate::dto::thermometer::{ReadingsDto, TakenReadingsDto};
 use crate::error::{ApiError, Problem};
-use crate::sent_csv;
-use crate::thermometers;
+use crate::{following, sent_csv, thermometers};
 
 /// Takes what a thermometer sends: several channels, late, in any order, again. As JSON, or as CSV with the
 /// header `channel,at,celsius` or `channel,at,fahrenheit` and times as RFC 3339 has them.
@@ -38,8 +37,9 @@ pub async fn readings(
         "text/csv" => sent_csv::read(&body)?,
         _ => return Err(ApiError::NotJson),
     };
-    let taken = context
+    let (taken, cooks) = context
         .query(move |connection| thermometers::take(connection, &token, &sent, now))
         .await?;
+    following::soon(&context, cooks);
     Ok(Json(taken))
 }
