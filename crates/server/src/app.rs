@@ -9,6 +9,7 @@ use actix_web::dev::{Server, ServiceFactory, ServiceRequest, ServiceResponse};
 use actix_web::middleware::{Compress, from_fn};
 use actix_web::web::{self, Data};
 use actix_web::{App, Error, HttpResponse, HttpServer};
+use rustls::ServerConfig;
 use tracing::Span;
 use tracing_actix_web::{RootSpanBuilder, TracingLogger};
 use utoipa_actix_web::AppExt;
@@ -17,6 +18,7 @@ use crate::context::Context;
 use crate::description::Description;
 use crate::error::extractors;
 use crate::guard::{Names, only_ours, remember};
+use crate::lan::Lan;
 use crate::{files, headers, openapi, routes};
 
 /// What an application is made of.
@@ -28,6 +30,17 @@ pub struct Site {
     pub names: Names,
     /// Folder of the built web application.
     pub web_dir: PathBuf,
+    /// How phones reach it, where they may.
+    pub lan: Option<Lan>,
+}
+
+/// What it listens on.
+#[derive(Default)]
+pub struct Sockets {
+    /// As they are.
+    pub plain: Vec<TcpListener>,
+    /// Over TLS.
+    pub secret: Vec<(TcpListener, ServerConfig)>,
 }
 
 /// Made once for all workers.
@@ -52,6 +65,7 @@ pub fn app(
         .wrap(TracingLogger::<Spans>::new())
         .app_data(Data::new(site.context.clone()))
         .app_data(Data::new(site.names.clone()))
+        .app_data(Data::new(site.lan.clone()))
         .app_data(Data::clone(&DESCRIPTION))
         .configure(extractors)
         .route("/api/openapi.json", web::get().to(description))
@@ -68,15 +82,18 @@ const DRAIN: u64 = 10;
 ///
 /// # Errors
 /// When a socket cannot be used.
-pub fn server(site: Site, listeners: Vec<TcpListener>) -> std::io::Result<Server> {
+pub fn server(site: Site, sockets: Sockets) -> std::io::Result<Server> {
     let mut server = HttpServer::new(move || app(&site))
         .on_connect(remember)
         // Whoever has closed its side waits for nothing: what was asked for is not computed.
         .h1_allow_half_closed(false)
         .shutdown_timeout(DRAIN)
         .disable_signals();
-    for listener in listeners {
+    for listener in sockets.plain {
         server = server.listen(listener)?;
+    }
+    for (listener, tls) in sockets.secret {
+        server = server.listen_rustls_0_23(listener, tls)?;
     }
     Ok(server.run())
 }

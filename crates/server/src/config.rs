@@ -31,6 +31,21 @@ pub struct Config {
     /// Folder of the built web application.
     #[arg(long, env = "WEB_DIR", default_value = "web/dist")]
     pub web_dir: PathBuf,
+    /// Open it to the phones of this home: over TLS, with a certificate of this machine's own.
+    #[arg(long)]
+    pub lan: bool,
+    /// Port for phones; the page that tells them how to trust this machine is at the next one.
+    #[arg(long, env = "LAN_PORT", default_value_t = 8443)]
+    pub lan_port: u16,
+    /// Folder of the authority that vouches for this machine.
+    #[arg(long, env = "TLS_DIR", default_value = ".data/tls")]
+    pub tls_dir: PathBuf,
+    /// A certificate of one's own, PEM, with those that vouch for it.
+    #[arg(long, env = "TLS_CERT", requires = "tls_key")]
+    pub tls_cert: Option<PathBuf>,
+    /// Its key, PEM.
+    #[arg(long, env = "TLS_KEY", requires = "tls_cert")]
+    pub tls_key: Option<PathBuf>,
     /// Leave an empty database empty.
     #[arg(long)]
     pub no_demo: bool,

@@ -5,6 +5,7 @@
 use std::any::Any;
 use std::net::{IpAddr, SocketAddr};
 
+use actix_tls::accept::rustls_0_23::TlsStream;
 use actix_web::ResponseError;
 use actix_web::body::{BoxBody, MessageBody};
 use actix_web::dev::{Extensions, ServiceRequest, ServiceResponse};
@@ -35,7 +36,10 @@ struct ReachedAt(SocketAddr);
 
 /// Remembers the address of every connection, for [`only_ours`].
 pub fn remember(connection: &dyn Any, data: &mut Extensions) {
-    if let Some(stream) = connection.downcast_ref::<TcpStream>()
+    let plain = connection.downcast_ref::<TcpStream>();
+    let secret = connection.downcast_ref::<TlsStream<TcpStream>>();
+    let stream = plain.or_else(|| secret.map(|secret| secret.get_ref().0));
+    if let Some(stream) = stream
         && let Ok(address) = stream.local_addr()
     {
         data.insert(ReachedAt(address));

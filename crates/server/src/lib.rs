@@ -20,6 +20,7 @@ pub mod following;
 pub mod guard;
 mod handlers;
 mod headers;
+pub mod lan;
 pub mod machines;
 pub mod openapi;
 pub mod purge;

@@ -4,15 +4,18 @@ use std::io::Write;
 use std::net::{IpAddr, TcpListener, ToSocketAddrs, UdpSocket};
 use std::process::ExitCode;
 
-use actix_web::dev::ServerHandle;
+use actix_web::dev::{Server, ServerHandle};
 use actix_web::rt;
 use actix_web::rt::signal::unix::{SignalKind, signal};
+use actix_web::web::Data;
+use actix_web::{App, HttpServer};
 use chrono::Utc;
 use clap::Parser;
-use ember_server::app::{Site, server};
+use ember_server::app::{Site, Sockets, server};
 use ember_server::config::Config;
 use ember_server::context::Context;
 use ember_server::guard::Names;
+use ember_server::lan::{self, Authority, Lan, Machine};
 use ember_server::startup::{Start, prepare};
 use ember_server::{following, openapi, purge};
 
@@ -65,14 +68,17 @@ async fn serve(config: Config) -> Result<(), String> {
     if config.migrate {
         return Ok(());
     }
+    let opened = opened(&config)?;
+    let mut names = config.allowed_hosts.clone();
+    names.extend(opened.machine);
     let site = Site {
         context: Context::new(&url),
-        names: Names::new(&config.host, &config.allowed_hosts),
+        names: Names::new(&config.host, &names),
         web_dir: config.web_dir.clone(),
+        lan: opened.lan.clone(),
     };
     let context = site.context.clone();
-    let listeners = listen(&config).map_err(|error| bind_line(&config, &error))?;
-    let server = server(site, listeners).map_err(|error| bind_line(&config, &error))?;
+    let server = server(site, opened.sockets).map_err(|error| format!("cannot serve: {error}"))?;
     rt::spawn(purge::forever(context.clone()));
     rt::spawn(following::catch_up(context.clone()));
     rt::spawn(stop_when_told(server.handle(), context));
@@ -80,11 +86,94 @@ async fn serve(config: Config) -> Result<(), String> {
     // Its first turn starts its workers; only then is it ready.
     tokio::task::yield_now().await;
     say(&format!("Zesty Ember is ready at {}", addresses(&config)));
-    if !config.is_loopback() {
+    if let Some(lan) = &opened.lan {
+        let others = lan.others.join(" or ");
+        say(&format!(
+            "On phones of this home: {}, now also {others}",
+            lan.address
+        ));
+        if let Some((setup, listener)) = lan.setup.as_ref().zip(opened.setup) {
+            rt::spawn(setup_server(lan.clone(), listener)?);
+            say(&format!(
+                "A phone learns to trust this computer at {}",
+                setup.address
+            ));
+            say(&lan.in_letters());
+        }
+    }
+    if !config.is_loopback() || config.lan {
         say(OPEN);
     }
     let ended = running.await.map_err(|error| error.to_string())?;
     ended.map_err(|error| error.to_string())
+}
+
+/// What is listened on, and what phones are told.
+struct Opened {
+    sockets: Sockets,
+    lan: Option<Lan>,
+    /// For the page that phones open first.
+    setup: Option<TcpListener>,
+    /// The name of this computer in its network, where phones use it.
+    machine: Option<String>,
+}
+
+/// Opens what is asked for: the host as it is or over TLS, and for phones everything over TLS.
+fn opened(config: &Config) -> Result<Opened, String> {
+    let listeners = listen(config).map_err(|error| bind_line(config, &error))?;
+    let own = match (&config.tls_cert, &config.tls_key) {
+        (Some(certificate), Some(key)) => Some(lan::read(certificate, key)?),
+        _ => None,
+    };
+    let mut opened = Opened {
+        sockets: Sockets::default(),
+        lan: None,
+        setup: None,
+        machine: None,
+    };
+    if !config.lan {
+        match own {
+            Some(tls) => {
+                let secret = listeners.into_iter().map(|one| (one, tls.clone()));
+                opened.sockets.secret = secret.collect();
+            }
+            None => opened.sockets.plain = listeners,
+        }
+        return Ok(opened);
+    }
+    opened.sockets.plain = listeners;
+    let machine = Machine::here();
+    let port = config.lan_port;
+    let everywhere = |port: u16| {
+        TcpListener::bind(("0.0.0.0", port)).map_err(|error| {
+            format!(
+                "cannot listen on port {port} for phones: {error}; choose another: LAN_PORT={}",
+                port.wrapping_add(10)
+            )
+        })
+    };
+    let tls = if let Some(tls) = own {
+        opened.lan = Some(Lan::trusted(&machine, port));
+        tls
+    } else {
+        let authority = Authority::kept(&config.tls_dir, &machine, Utc::now())?;
+        opened.lan = Some(Lan::new(&machine, &authority, port));
+        opened.setup = Some(everywhere(port.wrapping_add(1))?);
+        authority.vouch(&machine, Utc::now())?
+    };
+    opened.sockets.secret.push((everywhere(port)?, tls));
+    opened.machine = Some(machine.name);
+    Ok(opened)
+}
+
+/// The page that phones open first.
+fn setup_server(lan: Lan, listener: TcpListener) -> Result<Server, String> {
+    let lan = Data::new(lan);
+    let served = HttpServer::new(move || App::new().configure(lan::page(Data::clone(&lan))));
+    let served = served.workers(1).disable_signals().listen(listener);
+    served
+        .map(HttpServer::run)
+        .map_err(|error| format!("cannot serve the page for phones: {error}"))
 }
 
 /// Every address that the host has; one of them that can be listened on is enough.
@@ -107,9 +196,14 @@ fn listen(config: &Config) -> std::io::Result<Vec<TcpListener>> {
 /// Where it can be opened: an address that stands for all of this machine's is not one of them.
 fn addresses(config: &Config) -> String {
     let Config { host, port, .. } = config;
+    let way = if config.tls_cert.is_some() && !config.lan {
+        "https"
+    } else {
+        "http"
+    };
     let here = host.parse::<IpAddr>();
     if !here.is_ok_and(|address| address.is_unspecified()) {
-        return format!("http://{host}:{port}");
+        return format!("{way}://{host}:{port}");
     }
     // The address that others see is the one a packet to them would leave from; none is sent.
     let outward = UdpSocket::bind("0.0.0.0:0").and_then(|socket| {
@@ -117,8 +211,8 @@ fn addresses(config: &Config) -> String {
         socket.local_addr()
     });
     match outward {
-        Ok(seen) => format!("http://127.0.0.1:{port} and http://{}:{port}", seen.ip()),
-        Err(_) => format!("http://127.0.0.1:{port} and at this machine's addresses"),
+        Ok(seen) => format!("{way}://127.0.0.1:{port} and {way}://{}:{port}", seen.ip()),
+        Err(_) => format!("{way}://127.0.0.1:{port} and at this machine's addresses"),
     }
 }
 

@@ -9,7 +9,7 @@ use utoipa_actix_web::service_config::ServiceConfig;
 use crate::description::Description;
 use crate::error::{ApiError, Code, Problem, respond};
 use crate::handlers::{
-    blends, catalogue, changes, cooks, events, health, machines, methods, plans, quantities,
+    blends, catalogue, changes, cooks, events, health, machines, methods, phone, plans, quantities,
     settings, stored, suppers, thermometers,
 };
 
@@ -22,6 +22,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(settings::read::read)
             .service(settings::write::write)
             .service(stored::export::export)
+            .service(phone::read::read)
             .service(machines::list::list)
             .service(machines::create::create)
             .service(machines::export::export)

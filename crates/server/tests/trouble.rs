@@ -307,7 +307,14 @@ async fn half_closed_connections_count_as_gone() {
     let database = Database::new();
     let listener = TcpListener::bind("127.0.0.1:0").unwrap();
     let port = listener.local_addr().unwrap().port();
-    let running = app::server(site(&database.url()), vec![listener]).unwrap();
+    let running = app::server(
+        site(&database.url()),
+        app::Sockets {
+            plain: vec![listener],
+            ..app::Sockets::default()
+        },
+    )
+    .unwrap();
     let handle = running.handle();
     rt::spawn(running);
     let answered = rt::task::spawn_blocking(move || {

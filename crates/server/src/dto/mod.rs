@@ -9,6 +9,7 @@ pub mod goals;
 pub mod loading;
 pub mod machine;
 pub mod method;
+pub mod phone;
 pub mod plan;
 pub mod preparation;
 pub mod quantity;

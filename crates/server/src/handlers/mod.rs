@@ -8,6 +8,7 @@ pub mod events;
 pub mod health;
 pub mod machines;
 pub mod methods;
+pub mod phone;
 pub mod plans;
 pub mod quantities;
 pub mod settings;

@@ -134,6 +134,7 @@ pub fn site(url: &str) -> Site {
         context: Context::new(url),
         names: Names::new("kitchen.test", &[]),
         web_dir: concat!(env!("CARGO_MANIFEST_DIR"), "/tests/fixtures/web").into(),
+        lan: None,
     }
 }
 
