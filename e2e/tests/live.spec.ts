@@ -221,3 +221,15 @@ test("the practice thermometer from loading to the log", async ({ page, kitchen 
   await page.getByRole("button", { name: "Into the logbook" }).click();
   await expect(page.getByRole("link", { name: /See how it went/ })).toBeVisible();
 });
+
+test("a practice thermometer from the screen says that it is one", async ({ page, kitchen }) => {
+  await loaded(page);
+  await until(page, kitchen, 12);
+  await page.getByRole("button", { name: "Change", exact: true }).click();
+  await page.getByRole("button", { name: "Try it with a practice thermometer" }).click();
+  await expect(page.getByRole("button", { name: "A practice thermometer sends" })).toBeVisible();
+  await page.getByRole("button", { name: "Back" }).click();
+  await expect(page.getByText(/^Probe 1: \d+ °C/)).toBeVisible();
+  await expect(page.getByText(/^Probe 2: air/)).toBeVisible();
+  await expect(page.getByText(/A practice thermometer is played here/)).toBeVisible();
+});

@@ -19,6 +19,7 @@ use crate::description::Description;
 use crate::error::extractors;
 use crate::guard::{Names, only_ours, remember};
 use crate::lan::Lan;
+use crate::practice::Practice;
 use crate::{files, headers, openapi, routes};
 
 /// What an application is made of.
@@ -32,6 +33,8 @@ pub struct Site {
     pub web_dir: PathBuf,
     /// How phones reach it, where they may.
     pub lan: Option<Lan>,
+    /// What plays thermometers, where it is there.
+    pub practice: Option<Practice>,
 }
 
 /// What it listens on.
@@ -66,6 +69,7 @@ pub fn app(
         .app_data(Data::new(site.context.clone()))
         .app_data(Data::new(site.names.clone()))
         .app_data(Data::new(site.lan.clone()))
+        .app_data(Data::new(site.practice.clone()))
         .app_data(Data::clone(&DESCRIPTION))
         .configure(extractors)
         .route("/api/openapi.json", web::get().to(description))

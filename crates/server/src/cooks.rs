@@ -52,6 +52,19 @@ impl Stored {
     }
 }
 
+/// What the dial of a cook under way is set to at its beginning, °C.
+///
+/// # Errors
+/// That there is none, or that it is not under way.
+pub fn setting(connection: &mut PgConnection, id: Uuid) -> Result<f64, ApiError> {
+    let cook = db::cooks::find(connection, id)?.ok_or(ApiError::NotFound("cook"))?;
+    if cook.finished_at.is_some() || cook.started_at.is_none() {
+        return Err(ApiError::conflict(Code::NotStarted, "start the cook first"));
+    }
+    let plan: PlanDto = storage::unpack(cook.plan)?;
+    Ok(plan.setting_c)
+}
+
 /// One cook with its events, as it stands now, computed within the query: for refusals.
 ///
 /// # Errors

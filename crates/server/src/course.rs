@@ -18,6 +18,7 @@ use crate::dto::plan::{PictureDto, PlanDto, StepDto};
 use crate::dto::request::RequestDto;
 use crate::dto::thermometer::{ChannelKindDto, NoticedDto, ProbeDto};
 use crate::error::ApiError;
+use crate::practice::Practice;
 
 /// Seconds since the epoch.
 #[must_use]
@@ -94,6 +95,7 @@ pub fn of(
     // Told things stay in their order.
     told.sort_by(|a, b| a.at.total_cmp(&b.at));
     let course = Course::of(planned, seconds(started), &told);
+    let played = probes.iter().any(|probe| probe.practice);
     Ok(CourseDto {
         steps: course
             .steps
@@ -109,7 +111,13 @@ pub fn of(
         loaded_at: course.loaded.map(time),
         pulled_at: course.pulled.map(time),
         served_at: course.served.map(time),
-        estimate: course.estimate.map(estimate),
+        estimate: course.estimate.map(|found| {
+            let mut dto = estimate(found);
+            if played && matches!(dto.safe, SafeDto::Measured | SafeDto::Holding) {
+                (dto.safe, dto.safe_from) = (SafeDto::NotMeasured, None);
+            }
+            dto
+        }),
         moved_s: course.moved,
         probes,
         outcome: outcome(events),
@@ -183,6 +191,7 @@ fn watched(readings: &[Reading], now: f64) -> (Vec<ProbeDto>, Vec<Told>) {
             what,
         }));
         probes.push(ProbeDto {
+            practice: Practice::is_played(last.thermometer_id, last.cook_id),
             thermometer: last.thermometer_id,
             channel: last.channel.unsigned_abs(),
             kind,

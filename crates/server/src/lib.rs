@@ -23,6 +23,7 @@ mod headers;
 pub mod lan;
 pub mod machines;
 pub mod openapi;
+pub mod practice;
 pub mod purge;
 pub mod routes;
 pub mod sent_csv;

@@ -16,6 +16,7 @@ use ember_server::config::Config;
 use ember_server::context::Context;
 use ember_server::guard::Names;
 use ember_server::lan::{self, Authority, Lan, Machine};
+use ember_server::practice::Practice;
 use ember_server::startup::{Start, prepare};
 use ember_server::{following, openapi, purge};
 
@@ -69,6 +70,7 @@ async fn serve(config: Config) -> Result<(), String> {
         return Ok(());
     }
     let opened = opened(&config)?;
+    let is_plain = !opened.sockets.plain.is_empty();
     let mut names = config.allowed_hosts.clone();
     names.extend(opened.machine);
     let site = Site {
@@ -76,6 +78,7 @@ async fn serve(config: Config) -> Result<(), String> {
         names: Names::new(&config.host, &names),
         web_dir: config.web_dir.clone(),
         lan: opened.lan.clone(),
+        practice: Practice::beside(format!("http://{}", here(&config))).filter(|_| is_plain),
     };
     let context = site.context.clone();
     let server = server(site, opened.sockets).map_err(|error| format!("cannot serve: {error}"))?;
@@ -164,6 +167,15 @@ fn opened(config: &Config) -> Result<Opened, String> {
     opened.sockets.secret.push((everywhere(port)?, tls));
     opened.machine = Some(machine.name);
     Ok(opened)
+}
+
+/// Where this computer itself reaches it.
+fn here(config: &Config) -> String {
+    let Config { host, port, .. } = config;
+    match host.parse::<IpAddr>() {
+        Ok(address) if address.is_unspecified() => format!("127.0.0.1:{port}"),
+        _ => format!("{host}:{port}"),
+    }
 }
 
 /// The page that phones open first.

@@ -54,6 +54,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(thermometers::remove::remove)
             .service(thermometers::tie::tie)
             .service(thermometers::readings::readings)
+            .service(thermometers::practise::practise)
             .service(cooks::list::list)
             .service(cooks::create::create)
             .service(cooks::read::read)

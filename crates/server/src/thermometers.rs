@@ -9,7 +9,7 @@ use crate::db::thermometers::{self as rows, Channel, Reading, Thermometer};
 use crate::documents::{Made, again};
 use crate::dto::thermometer::{
     ChannelDto, ChannelKindDto, ChannelTieDto, ReadingsDto, SentReadingDto, SentUnitDto,
-    TakenReadingsDto, ThermometerDto, ThermometersDto,
+    TakenReadingsDto, ThermometerDto,
 };
 use crate::error::ApiError;
 use crate::{db, text};
@@ -55,9 +55,9 @@ fn stored(n: u32) -> i32 {
 ///
 /// # Errors
 /// Those of the database.
-pub fn all(connection: &mut PgConnection) -> Result<ThermometersDto, ApiError> {
+pub fn all(connection: &mut PgConnection) -> Result<Vec<ThermometerDto>, ApiError> {
     let found = rows::list(connection)?;
-    whole(connection, found).map(|items| ThermometersDto { items })
+    whole(connection, found)
 }
 
 fn whole(
@@ -172,6 +172,26 @@ pub fn tie(
         )?;
         one(connection, id)
     })
+}
+
+/// The thermometer that is played for a cook: in its core and in its air.
+///
+/// # Errors
+/// That there is no such cook.
+pub fn practise(
+    connection: &mut PgConnection,
+    id: Uuid,
+    cook: Uuid,
+    now: DateTime<Utc>,
+) -> Result<ThermometerDto, ApiError> {
+    add(connection, id, "Practice thermometer", now)?;
+    let tied = |kind| ChannelTieDto {
+        kind,
+        cook: Some(cook),
+        batch: None,
+    };
+    tie(connection, id, 1, &tied(ChannelKindDto::Core))?;
+    tie(connection, id, 2, &tied(ChannelKindDto::Air))
 }
 
 fn check_channel(channel: u32) -> Result<(), ApiError> {

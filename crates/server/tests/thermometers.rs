@@ -8,6 +8,7 @@ use actix_web::body::BoxBody;
 use actix_web::dev::{Service, ServiceResponse};
 use actix_web::{Error, test};
 use chrono::{DateTime, Duration, Utc};
+use ember_server::practice::Practice;
 use serde_json::{Value, json};
 use support::{Database, call, get, keep, post, report, sentence, server};
 use uuid::Uuid;
@@ -258,4 +259,56 @@ async fn a_channel_counts_as_what_it_was_tied_last() {
         (&probe["kind"], &probe["latest_c"]),
         (&json!("core"), &json!(32.0))
     );
+}
+
+/// What is only played says nothing of the meat.
+#[actix_web::test]
+async fn nothing_is_safe_by_a_practice_thermometer() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let (cook, own, token) = tied(&app, 40.0).await;
+    let of_cook = format!("/api/cooks/{cook}");
+    let hot = |now: DateTime<Utc>| -> Vec<Value> {
+        let minutes = (0..=38 * 6).map(|n| {
+            let at = now - Duration::minutes(38) + Duration::seconds(10 * n);
+            reading(1, at, 5.0 + n as f64 * 0.35)
+        });
+        minutes.collect()
+    };
+    let now = Utc::now();
+    let sent = json!({ "unit": "celsius", "sent_at": now, "readings": hot(now) });
+    let (status, taken) = post(&app, &format!("/api/thermometers/{token}/readings"), &sent).await;
+    assert_eq!(status, 200, "{taken}");
+    let (_, measured) = get(&app, &of_cook).await;
+    assert_eq!(measured["course"]["estimate"]["safe"], "measured");
+    assert_eq!(measured["course"]["probes"][0]["practice"], false);
+    // The same from one that is played.
+    let off = json!({ "kind": "off" });
+    put(&app, &format!("/api/thermometers/{own}/channels/1"), &off).await;
+    let played = Practice::thermometer(cook.parse().unwrap());
+    let add = json!({ "name": "Practice thermometer" });
+    let (_, added) = post(&app, &format!("/api/thermometers?id={played}"), &add).await;
+    let tie = json!({ "kind": "core", "cook": cook });
+    put(
+        &app,
+        &format!("/api/thermometers/{played}/channels/1"),
+        &tie,
+    )
+    .await;
+    let address = format!(
+        "/api/thermometers/{}/readings",
+        added["token"].as_str().unwrap()
+    );
+    assert_eq!(post(&app, &address, &sent).await.0, 200);
+    let (_, read) = get(&app, &of_cook).await;
+    let probes = read["course"]["probes"].as_array().unwrap();
+    assert!(
+        probes.iter().any(|probe| probe["practice"] == true),
+        "{probes:?}"
+    );
+    assert_eq!(read["course"]["estimate"]["safe"], "not_measured");
+    // Where none is shipped there is none to play.
+    let path = format!("{of_cook}/practice-thermometer");
+    assert_eq!(post(&app, &path, &json!({})).await.0, 404);
+    assert_eq!(get(&app, "/api/thermometers").await.1["practice"], false);
 }

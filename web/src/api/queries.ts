@@ -230,6 +230,10 @@ export const thermometersQuery = () =>
 export const addThermometer = (id: string, name: string) =>
   answer(client.POST("/api/thermometers", { params: { query: { id } }, body: { name } }));
 
+/** One that is played for a cook, to try it. */
+export const practise = (cook: string) =>
+  answer(client.POST("/api/cooks/{id}/practice-thermometer", of({ id: cook })));
+
 export const removeThermometer = (id: string) =>
   answer(client.DELETE("/api/thermometers/{id}", of({ id })));
 
@@ -298,6 +302,14 @@ export const householdQuery = () =>
   queryOptions({
     queryKey: ["household"],
     queryFn: ({ signal }) => answer(client.GET("/api/settings", { signal })),
+    staleTime: 60_000,
+  });
+
+/** How phones of this home open this kitchen. */
+export const phoneQuery = () =>
+  queryOptions({
+    queryKey: ["phone"],
+    queryFn: ({ signal }) => answer(client.GET("/api/phone", { signal })),
     staleTime: 60_000,
   });
 

@@ -149,6 +149,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cooks/{id}/practice-thermometer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plays a leave-in thermometer for a cook under way, to try one: channel 1 in the meat, channel 2 in the air. */
+        post: operations["practise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cooks/{id}/restore": {
         parameters: {
             query?: never;
@@ -357,6 +374,23 @@ export interface paths {
         put?: never;
         /** Brings a deleted method back. */
         post: operations["restore_method"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/phone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How phones of this home open this kitchen. */
+        get: operations["read_phone"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1982,6 +2016,19 @@ export interface components {
             revision: number;
             settings?: components["schemas"]["SettingsDto"] | null;
         };
+        /** @description Addresses for the phones of this home. */
+        LanDto: {
+            /** @description By the name of this computer, which stays the same. */
+            address: string;
+            /** @description SHA-256 of the authority to be trusted. */
+            fingerprint?: string | null;
+            /** @description By the addresses that it has now. */
+            others: string[];
+            /** @description What the phone opens first, to be scanned: an SVG picture. */
+            picture_svg?: string | null;
+            /** @description The page that tells a phone how to trust this computer; absent where phones do already. */
+            setup?: string | null;
+        };
         /** @description A place. */
         LaneDto: {
             /** @description What it is. */
@@ -2549,6 +2596,10 @@ export interface components {
             /** @description What. */
             what: string;
         };
+        /** @description How phones open this kitchen. */
+        PhoneDto: {
+            lan?: components["schemas"]["LanDto"] | null;
+        };
         /** @description The temperature field, column by column, each `depths` values from the upper face down. */
         PictureDto: {
             /** @description Air beside the meat. */
@@ -2896,6 +2947,8 @@ export interface components {
              */
             latest_c: number;
             noticed?: components["schemas"]["NoticedDto"] | null;
+            /** @description Whether it is only played: what it says is not the meat. */
+            practice: boolean;
             /**
              * Format: uuid
              * @description Which thermometer.
@@ -3937,6 +3990,8 @@ export interface components {
         ThermometersDto: {
             /** @description In the order they were added. */
             items: components["schemas"]["ThermometerDto"][];
+            /** @description Whether one can be played here, to try it. */
+            practice: boolean;
         };
         /**
          * @description How a roast on the spit is tied.
@@ -5702,6 +5757,97 @@ export interface operations {
             };
         };
     };
+    practise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThermometerDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     restore_cook: {
         parameters: {
             query?: never;
@@ -7335,6 +7481,61 @@ export interface operations {
             };
             /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_phone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhoneDto"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -33,6 +33,8 @@ pub struct ThermometerDto {
 pub struct ThermometersDto {
     /// In the order they were added.
     pub items: Vec<ThermometerDto>,
+    /// Whether one can be played here, to try it.
+    pub practice: bool,
 }
 
 /// One channel.
@@ -128,6 +130,8 @@ pub struct TakenReadingsDto {
 /// A probe in a cook.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
 pub struct ProbeDto {
+    /// Whether it is only played: what it says is not the meat.
+    pub practice: bool,
     /// Which thermometer.
     pub thermometer: Uuid,
     /// Which channel.

@@ -135,6 +135,7 @@ pub fn site(url: &str) -> Site {
         names: Names::new("kitchen.test", &[]),
         web_dir: concat!(env!("CARGO_MANIFEST_DIR"), "/tests/fixtures/web").into(),
         lan: None,
+        practice: None,
     }
 }
 

@@ -162,7 +162,13 @@ const NOTICED = {
 } as const;
 
 function Probes({ probes, units }: { probes: Probe[]; units: Units }) {
-  return probes.map(({ thermometer, channel, kind, latest_c, noticed }) =>
+  const played = probes.some((probe) => probe.practice) ? (
+    <Caution key="practice">
+      A practice thermometer is played here. What it says is not your meat: measure that yourself
+      before you serve it.
+    </Caution>
+  ) : null;
+  const told = probes.map(({ thermometer, channel, kind, latest_c, noticed }) =>
     noticed ? (
       <Caution key={`${thermometer}${channel}`}>
         Probe {channel}: {NOTICED[noticed]}
@@ -174,6 +180,7 @@ function Probes({ probes, units }: { probes: Probe[]; units: Units }) {
       </Text>
     ),
   );
+  return [played, ...told];
 }
 
 export function BelowFloor({ cook, units }: { cook: Cook; units: Units }) {

@@ -2,7 +2,13 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { addThermometer, cookQuery, thermometersQuery, tieChannel } from "../../api/queries";
+import {
+  addThermometer,
+  cookQuery,
+  practise,
+  thermometersQuery,
+  tieChannel,
+} from "../../api/queries";
 import type { Cook, Thermometer, Tie } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
@@ -70,6 +76,7 @@ export function Thermometers({ cook, units }: { cook: Cook; units: Units }) {
           </Text>
         </Box>
       ))}
+      {all.data?.practice ? <Practise cook={cook} /> : null}
       <Add
         onAdded={() => void queries.invalidateQueries({ queryKey: thermometersQuery().queryKey })}
       />
@@ -87,6 +94,29 @@ const KINDS = [
 const FIRST: Thermometer["channels"] = [
   { channel: 1, kind: "off", cook: null, batch: null, latest_c: null, latest_at: null },
 ];
+
+/** Without a thermometer at hand one is played, from loading on. */
+function Practise({ cook }: { cook: Cook }) {
+  const queries = useQueryClient();
+  const play = useMutation({
+    mutationFn: () => practise(cook.id),
+    onSuccess: () => {
+      void queries.invalidateQueries({ queryKey: thermometersQuery().queryKey });
+      void queries.invalidateQueries({ queryKey: cookQuery(cook.id).queryKey });
+    },
+  });
+  return (
+    <Box mb="3">
+      <Action type="button" disabled={play.isPending} onClick={() => play.mutate()}>
+        {play.isSuccess ? "A practice thermometer sends" : "Try it with a practice thermometer"}
+      </Action>
+      {play.error ? <Trouble>{play.error.message}</Trouble> : null}
+      <Text textStyle="small" color="ink.say" mt="1">
+        It is played: what it says is not the meat in your machine. Use it to see how one works.
+      </Text>
+    </Box>
+  );
+}
 
 function Add({ onAdded }: { onAdded: () => void }) {
   const [name, setName] = useState("Leave-in thermometer");

@@ -19,6 +19,7 @@ import { Action } from "../../components/recipes";
 import { useDelete } from "../../components/useDelete";
 import { FloorThumb } from "../../features/basket/Floor";
 import { KitchenWords } from "../../features/household/KitchenWords";
+import { Phone } from "../../features/household/Phone";
 import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { refusal } from "../../lib/message";
 import { saveFile } from "../../lib/save";
@@ -75,6 +76,7 @@ export function KitchenPlace() {
       <UnreadableRows kind="machines" rows={machines.data.unreadable} onGone={changed} />
       <Files onRead={changed} units={units} />
       <KitchenWords />
+      <Phone />
       <Blends units={units} />
       <Ways catalogue={catalogue.data} />
       <Text as="h2" textStyle="section" mt="8" mb="2">

@@ -4,6 +4,7 @@ use actix_web::web::{Data, Json};
 use crate::context::Context;
 use crate::dto::thermometer::ThermometersDto;
 use crate::error::ApiError;
+use crate::practice::Practice;
 use crate::thermometers;
 
 /// The thermometers of the kitchen, with what each channel said last.
@@ -13,6 +14,13 @@ use crate::thermometers;
     responses((status = 200, body = ThermometersDto))
 )]
 #[get("/thermometers")]
-pub async fn list(context: Data<Context>) -> Result<Json<ThermometersDto>, ApiError> {
-    Ok(Json(context.query(thermometers::all).await?))
+pub async fn list(
+    context: Data<Context>,
+    practice: Data<Option<Practice>>,
+) -> Result<Json<ThermometersDto>, ApiError> {
+    let items = context.query(thermometers::all).await?;
+    Ok(Json(ThermometersDto {
+        items,
+        practice: practice.is_some(),
+    }))
 }

@@ -1,5 +1,6 @@
 pub mod add;
 pub mod list;
+pub mod practise;
 pub mod readings;
 pub mod remove;
 pub mod tie;
