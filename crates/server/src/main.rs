@@ -148,12 +148,15 @@ fn opened(config: &Config) -> Result<Opened, String> {
     let machine = Machine::here();
     let port = config.lan_port;
     let everywhere = |port: u16| {
-        TcpListener::bind(("0.0.0.0", port)).map_err(|error| {
-            format!(
-                "cannot listen on port {port} for phones: {error}; choose another: LAN_PORT={}",
-                port.wrapping_add(10)
-            )
-        })
+        // Both kinds of addresses at once, where the machine has both.
+        TcpListener::bind(("::", port))
+            .or_else(|_| TcpListener::bind(("0.0.0.0", port)))
+            .map_err(|error| {
+                format!(
+                    "cannot listen on port {port} for phones: {error}; choose another: LAN_PORT={}",
+                    port.wrapping_add(10)
+                )
+            })
     };
     let tls = if let Some(tls) = own {
         opened.lan = Some(Lan::trusted(&machine, port));
