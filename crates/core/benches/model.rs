@@ -12,12 +12,12 @@ mod full_supper;
 use std::hint::black_box;
 use std::sync::Arc;
 
-use criterion::{Criterion, criterion_group, criterion_main};
+use criterion::{BatchSize, Criterion, criterion_group, criterion_main};
 use ember_core::basket::{Footprint, widest};
 use ember_core::fryer::{Cavity, MachineKind, PRESETS, Run};
 use ember_core::geometry::{self, Body, Outline};
 use ember_core::heat::{FaceLaw, Grid, Piece, Surroundings, step_size};
-use ember_core::live::{Course, Planned, PlannedStep, Told, What};
+use ember_core::live::{Course, Kept, Planned, PlannedStep, Told, What};
 use ember_core::meat::water::PRESSURE;
 use ember_core::meat::{CutId, Material, Silhouette, SurfaceStart, cut};
 use ember_core::plan::{Request, StepKind, plan};
@@ -162,27 +162,47 @@ fn live(c: &mut Criterion) {
         let steps = PlannedStep::all(&plan);
         let planned = Planned::of(&request, &plan, &steps);
         let mut told = Vec::new();
-        for (n, step) in steps.iter().enumerate() {
+        let last = steps.iter().rposition(|step| step.kind == StepKind::Load);
+        for (n, step) in steps.iter().enumerate().take(last.unwrap() + 1) {
             let (at, id) = (step.at.seconds(), n as u128);
+            let batch = None;
+            let what = What::Done(n);
+            told.push(Told {
+                id,
+                at,
+                batch,
+                what,
+            });
             if step.kind == StepKind::Load {
+                let what = What::Reading(Temperature::from_celsius(24.0));
+                let (at, id) = (at + 500.0, id + 100);
                 told.push(Told {
                     id,
                     at,
-                    batch: None,
-                    what: What::Done(n),
-                });
-                let core = Temperature::from_celsius(41.0);
-                let (at, id) = (at + 800.0, id + 100);
-                told.push(Told {
-                    id,
-                    at,
-                    batch: None,
-                    what: What::Reading(core),
+                    batch,
+                    what,
                 });
             }
         }
+        told.sort_by(|a, b| a.at.total_cmp(&b.at));
+        c.bench_function(
+            &format!("a reading, {name}, nothing computed before"),
+            |b| {
+                b.iter(|| Course::of(black_box(planned), 0.0, &told));
+            },
+        );
+        // What came before the reading was answered, so that the same cook is known.
+        let (_, before) = told.split_last().unwrap();
         c.bench_function(&format!("a reading, {name}"), |b| {
-            b.iter(|| Course::of(black_box(planned), 0.0, &told));
+            b.iter_batched_ref(
+                || {
+                    let mut kept = Kept::default();
+                    let _ = Course::kept(planned, 0.0, before, &mut kept);
+                    kept
+                },
+                |kept| Course::kept(black_box(planned), 0.0, &told, kept),
+                BatchSize::SmallInput,
+            );
         });
         let at = told.last().unwrap().at + 60.0;
         let what = What::Off(Interval::from_minutes(3.0));

@@ -146,7 +146,7 @@ fn read(
         let events = happened(events)?;
         let course = cook
             .started_at
-            .map(|started| course::of(&request, &plan, started, &events, probes, now))
+            .map(|started| course::of(id, &request, &plan, started, &events, probes, now))
             .transpose()
             .map_err(|why| Unreadable::Damaged(why.to_string()))?;
         Ok(CookDto {
@@ -516,5 +516,13 @@ pub fn what_if(
         at: now.max(started),
         happening: report.happening,
     });
-    course::of(&request, &plan, started, &events, &stored.probes, now)
+    course::of(
+        cook.id,
+        &request,
+        &plan,
+        started,
+        &events,
+        &stored.probes,
+        now,
+    )
 }

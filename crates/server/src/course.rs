@@ -1,12 +1,16 @@
 //! A cook that is under way: what was told of it, answered by the core.
 
+use std::num::NonZero;
+use std::sync::{Arc, LazyLock, Mutex, PoisonError};
+
 use chrono::{DateTime, Utc};
 use ember_core::live::{
-    Course, Doubt, Estimate, Likely, Noticed, Planned, PlannedStep, Point, Safe, Told, What, stand,
-    watch,
+    Course, Doubt, Estimate, Kept, Likely, Noticed, Planned, PlannedStep, Point, Safe, Told, What,
+    stand, watch,
 };
 use ember_core::plan::Request;
 use ember_core::units::Temperature;
+use lru::LruCache;
 use uuid::Uuid;
 
 use crate::db::thermometers::Reading;
@@ -67,11 +71,24 @@ pub fn outcome(events: &[EventDto]) -> Option<OutcomeDto> {
     })
 }
 
+/// Cooks whose computations are remembered: those under way in a few kitchens, up to 1 MB each.
+const REMEMBERED: NonZero<usize> = NonZero::new(32).unwrap();
+
+/// What was computed for the last answers of a cook; the answer is the same whichever process remembers it.
+static KEPT: LazyLock<Mutex<LruCache<Uuid, Arc<Mutex<Kept>>>>> =
+    LazyLock::new(|| Mutex::new(LruCache::new(REMEMBERED)));
+
+fn kept(cook: Uuid) -> Arc<Mutex<Kept>> {
+    let mut all = KEPT.lock().unwrap_or_else(PoisonError::into_inner);
+    Arc::clone(all.get_or_insert(cook, Arc::default))
+}
+
 /// A cook as it stands.
 ///
 /// # Errors
 /// That its sentence is not one of this version.
 pub fn of(
+    cook: Uuid,
     request: &RequestDto,
     plan: &PlanDto,
     started: DateTime<Utc>,
@@ -94,7 +111,10 @@ pub fn of(
     told.extend(read);
     // Told things stay in their order.
     told.sort_by(|a, b| a.at.total_cmp(&b.at));
-    let course = Course::of(planned, seconds(started), &told);
+    let kept = kept(cook);
+    let mut kept = kept.lock().unwrap_or_else(PoisonError::into_inner);
+    let course = Course::kept(planned, seconds(started), &told, &mut kept);
+    drop(kept);
     let played = probes.iter().any(|probe| probe.practice);
     Ok(CourseDto {
         steps: course

@@ -1,13 +1,16 @@
 //! The batch in hand: what is inside now, when each goal is met and how sure that is, what the rest will
 //! bring, how long it goes back in.
 
+use std::sync::Arc;
+
 use super::answer::{Doubt, Estimate, Foretold, Likely, Read};
 use super::belief::Belief;
 use super::curves::Curves;
 use super::facts::{Batch, Deed, Facts, Seen};
+use super::kept::Kept;
 use super::planned::Planned;
 use super::safe::{Safe, safe};
-use super::seen::{MOST, colour, conditioned};
+use super::seen::{self, MOST, Measured, colour, measured};
 use super::track::{Setup, script};
 use crate::curve;
 use crate::fryer::{Action, Cavity};
@@ -19,6 +22,13 @@ use crate::units::{Interval, Temperature};
 
 /// What is believed less than this is named as doubted.
 const DOUBTED: f64 = 0.35;
+
+/// How far a batch that is in is computed at least, s: as long as planned, and where it is in for longer a
+/// while more, so that it is the same cook for every reading of that while.
+fn long_enough(planned: f64, latest: f64) -> f64 {
+    const WHILE: f64 = 300.0;
+    planned + ((latest - planned) / WHILE).ceil().max(0.0) * WHILE
+}
 
 /// What an estimate is made with.
 struct Estimator<'a> {
@@ -37,20 +47,43 @@ struct Estimator<'a> {
 /// The estimate for the batch that was loaded last, with what readings to come would say where that is asked
 /// for; nothing before any was loaded.
 #[must_use]
-pub fn estimate(planned: Planned, facts: &Facts, foretell: bool) -> Option<Estimate> {
+pub fn estimate(
+    planned: Planned,
+    facts: &Facts,
+    foretell: bool,
+    kept: &mut Kept,
+) -> Option<Estimate> {
     let number = facts.in_hand();
     let loaded = facts.loaded(number)?;
     let problem = Problem::new(planned.request);
     let goal = goal(planned, facts, &problem);
-    let grid = grid(planned, &problem, goal);
-    let mut others: Vec<(usize, Curves)> = Vec::new();
+    let kept = kept.of(planned);
+    let grid = kept.grid(|| grid(planned, &problem, goal));
+    let mut others: Vec<(usize, Arc<Curves>)> = Vec::new();
     let mut cavity = problem.first_cavity();
-    let set_up = |n: usize, its: f64, cavity: Cavity| Setup {
-        problem: &problem,
-        load: n - 1,
-        cavity,
-        script: script(planned, facts, n, &problem),
-        latest: (facts.latest - its).max(0.0),
+    let set_up = |n: usize, its: f64, cavity: Cavity| {
+        // A batch before the one in hand is asked about what was read of it.
+        let mut read = facts.readings_of(n).map(|reading| reading.at);
+        let latest = match read.next_back() {
+            last if n < number => last.unwrap_or(its),
+            _ => facts.latest,
+        };
+        let latest = (latest - its).max(0.0);
+        let out = facts
+            .batch(n)
+            .is_some_and(|batch| batch.first_out.is_some());
+        Setup {
+            problem: &problem,
+            load: n - 1,
+            cavity,
+            script: script(planned, facts, n, &problem),
+            until: if out {
+                latest
+            } else {
+                long_enough(planned.cooks_for(n), latest)
+            },
+            keep: out,
+        }
     };
     for n in 1..number {
         let Some((batch, its)) = facts.batch(n).and_then(|one| Some((one, one.loaded?))) else {
@@ -58,25 +91,28 @@ pub fn estimate(planned: Planned, facts: &Facts, foretell: bool) -> Option<Estim
         };
         let setup = set_up(n, its, cavity);
         if facts.readings_of(n).next().is_some() {
-            others.push((n, Curves::of(&setup, goal.bare(), grid)?));
+            others.push((n, kept.curves(&setup, goal.bare(), grid)?));
         }
         // As the batch leaves the machine.
         let left = Setup {
-            latest: batch.first_out.unwrap_or(loaded) - its,
+            until: batch.first_out.unwrap_or(loaded) - its,
+            keep: true,
             ..setup
         };
-        cavity = problem.next_cavity(&left.track(Variation::NONE, goal.bare())?.now);
+        cavity = kept.left(&left, goal.bare())?;
     }
     let setup = set_up(number, loaded, cavity);
-    let curves = Curves::of(&setup, goal, grid)?;
+    let curves = kept.curves(&setup, goal, grid)?;
     let of = |n: usize| {
         if n == number {
-            Some(&curves)
+            Some(&*curves)
         } else {
-            others.iter().find(|(m, _)| *m == n).map(|(_, other)| other)
+            let mut others = others.iter();
+            others.find(|(m, _)| *m == n).map(|(_, other)| &**other)
         }
     };
-    let (used, posterior) = conditioned(facts, &of, None)?;
+    let measured = measured(facts, &of, None);
+    let posterior = measured.posterior()?;
     let colour = colour(facts, number, loaded, &curves);
     let estimator = Estimator {
         planned,
@@ -85,13 +121,13 @@ pub fn estimate(planned: Planned, facts: &Facts, foretell: bool) -> Option<Estim
         loaded,
         goal,
         belief: Belief::of(&curves, &posterior, goal.core),
-        used,
+        used: measured.used.clone(),
         colour,
     };
     let reading = facts.readings_of(number).next_back().map(|last| {
-        let before = conditioned(facts, &of, Some(last.id));
+        let before = seen::measured(facts, &of, Some(last.id)).posterior();
         let expected = before
-            .and_then(|(_, before)| Belief::of(&curves, &before, goal.core).core(last.at - loaded))
+            .and_then(|before| Belief::of(&curves, &before, goal.core).core(last.at - loaded))
             .map(|core| Temperature::from_celsius(core.value));
         Read {
             id: last.id,
@@ -100,7 +136,7 @@ pub fn estimate(planned: Planned, facts: &Facts, foretell: bool) -> Option<Estim
             expected,
         }
     });
-    let foretold = foretell.then(|| estimator.foretold(&of)).flatten();
+    let foretold = foretell.then(|| estimator.foretold(&measured)).flatten();
     Some(Estimate {
         foretold,
         ..estimator.estimate(&setup, reading)?
@@ -132,7 +168,8 @@ fn grid(planned: Planned, problem: &Problem, goal: Goal) -> f64 {
         load: 0,
         cavity: problem.first_cavity(),
         script: script(planned, &first, 1, problem),
-        latest: 0.0,
+        until: 0.0,
+        keep: false,
     };
     let fine = curve::first_crossing(planned.minutes, planned.core, planned.inside.celsius());
     let goal = Goal {
@@ -233,7 +270,7 @@ impl<'a> Estimator<'a> {
     }
 
     /// What readings at the next minutes would be answered with; nothing once it came out.
-    fn foretold(&self, of: &dyn Fn(usize) -> Option<&'a Curves>) -> Option<Foretold> {
+    fn foretold(&self, measured: &Measured) -> Option<Foretold> {
         /// Minutes from one row to the next, and kelvins from one column to the next.
         const MINUTES: f64 = 3.0;
         const KELVINS: f64 = 6.0;
@@ -261,7 +298,9 @@ impl<'a> Estimator<'a> {
                 at,
                 what: Temperature::from_celsius(core),
             });
-            let (used, posterior) = conditioned(&facts, of, None)?;
+            let new = self.facts.readings.len();
+            let measured = measured.with(new, self.curves(), at - self.loaded, core);
+            let posterior = measured.posterior()?;
             let then = Estimator {
                 planned: self.planned,
                 facts: &facts,
@@ -269,7 +308,7 @@ impl<'a> Estimator<'a> {
                 loaded: self.loaded,
                 goal: self.goal,
                 belief: Belief::of(self.belief.curves, &posterior, goal),
-                used,
+                used: measured.used,
                 colour: self.colour,
             };
             let now = at - self.loaded;

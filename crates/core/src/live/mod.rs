@@ -11,6 +11,7 @@ mod curves;
 mod estimate;
 mod facts;
 mod gauss;
+mod kept;
 mod planned;
 mod probe;
 mod process;
@@ -21,6 +22,7 @@ mod track;
 
 pub use answer::{Doubt, Estimate, Foretold, Likely, Read};
 pub use course::{Course, StepState};
+pub use kept::Kept;
 pub use planned::{Planned, PlannedStep};
 pub use probe::{Noticed, Point, Watched, watch};
 pub use safe::Safe;

@@ -20,12 +20,37 @@ pub const MOST: usize = 24;
 const COLOUR: f64 = 0.35;
 const NAMED: f64 = 0.25;
 
-/// All that was measured, but one; with which readings the first observations are.
-pub fn conditioned<'a>(
+/// What was measured, as observations.
+#[derive(Debug, Clone)]
+pub struct Measured {
+    /// Which readings the first observations are.
+    pub used: Vec<usize>,
+    seen: Vec<Observed>,
+}
+
+impl Measured {
+    /// With one more reading, whose number is given.
+    pub fn with(&self, number: usize, curves: &Curves, at: f64, core: f64) -> Self {
+        let mut more = self.clone();
+        if let Some(observed) = observed(curves, at, core) {
+            more.used.insert(0, number);
+            more.seen.insert(0, observed);
+        }
+        more
+    }
+
+    /// What is believed after all of it.
+    pub fn posterior(&self) -> Option<Posterior> {
+        Posterior::of(self.seen.clone())
+    }
+}
+
+/// All that was measured, but one.
+pub fn measured<'a>(
     facts: &Facts,
     of: &dyn Fn(usize) -> Option<&'a Curves>,
     without: Option<u128>,
-) -> Option<(Vec<usize>, Posterior)> {
+) -> Measured {
     let mut used = Vec::new();
     let mut seen = Vec::new();
     let readings = facts.readings.iter().enumerate().rev();
@@ -53,7 +78,7 @@ pub fn conditioned<'a>(
             noise: AIR * AIR,
         }));
     }
-    Some((used, Posterior::of(seen)?))
+    Measured { used, seen }
 }
 
 /// A reading of the core: before it comes out first by when that temperature is passed, later by the

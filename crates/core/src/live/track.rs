@@ -27,6 +27,7 @@ pub struct Entry {
 }
 
 /// What a batch is computed with.
+#[derive(Clone)]
 pub struct Setup<'a> {
     /// The request made ready for the solver.
     pub problem: &'a Problem<'a>,
@@ -36,8 +37,10 @@ pub struct Setup<'a> {
     pub cavity: Cavity,
     /// Everything done, in order.
     pub script: Vec<Entry>,
-    /// The latest thing that happened, s after loading.
-    pub latest: f64,
+    /// How far it is computed at least, s after loading.
+    pub until: f64,
+    /// Whether the run is kept as it is then.
+    pub keep: bool,
 }
 
 /// A cook by its samples: columns of the same length.
@@ -59,8 +62,8 @@ pub struct Track {
     pub progress: Progress,
     /// Samples before it came out first; all of them where it did not.
     pub first_in: usize,
-    /// The run at the latest thing that happened.
-    pub now: Run,
+    /// The run as it was then, where that was asked for.
+    pub now: Option<Run>,
 }
 
 /// Everything done to a batch by what was told, and what is left of the plan from the latest thing on.
@@ -148,7 +151,7 @@ impl Setup<'_> {
         let load = problem.loading.loads.get(self.load)?;
         let trays = problem.first_of(load);
         let mut run = problem.load(self.cavity, trays, Resolution::Coarse, variation);
-        let mut track = Track::of(&run, goal);
+        let mut track = Track::to(goal);
         track.see(problem, &run);
         let mut ahead = self.script.as_slice();
         let mut out_at: Option<f64> = None;
@@ -173,7 +176,8 @@ impl Setup<'_> {
                 }
             }
             let elapsed = run.elapsed();
-            if now.is_none() && elapsed >= self.latest - 1e-9 {
+            let enough = elapsed >= self.until - 1e-9;
+            if self.keep && now.is_none() && enough {
                 now = Some(run.clone());
             }
             let done = match out_at {
@@ -181,19 +185,19 @@ impl Setup<'_> {
                 None if been_out => run.core() >= goal.core + BEYOND,
                 None => track.progress.ready(elapsed).is_some(),
             };
-            let long = self.latest + if been_out { LATEST } else { LONGEST.seconds() };
-            if now.is_some() && (done || elapsed >= long) {
+            let long = self.until + if been_out { LATEST } else { LONGEST.seconds() };
+            if enough && (done || elapsed >= long) {
                 break;
             }
             let next = ahead.first().map_or(f64::INFINITY, |entry| entry.at);
-            let stop = if now.is_none() { self.latest } else { long };
+            let stop = if enough { long } else { self.until };
             run.step((next.min(stop) - elapsed).max(1e-3));
             track.see(problem, &run);
         }
         if !been_out {
             track.first_in = track.at.len();
         }
-        track.now = now?;
+        track.now = now;
         Some(track)
     }
 
@@ -216,7 +220,7 @@ impl Setup<'_> {
     /// How long it takes until the core is at a temperature, °C, if what is out goes back in now as much
     /// warmer than computed as it was found to be, K; nothing where that is out of reach.
     pub fn back_in(&self, track: &Track, warmer: f64, core: f64) -> Option<f64> {
-        let mut run = track.now.clone();
+        let mut run = track.now.clone()?;
         run.warm(warmer);
         run.open(OPENING);
         run.put_back(self.problem.last_dial());
@@ -232,7 +236,7 @@ impl Setup<'_> {
 }
 
 impl Track {
-    fn of(run: &Run, goal: Goal) -> Self {
+    fn to(goal: Goal) -> Self {
         Self {
             at: Vec::new(),
             core: Vec::new(),
@@ -242,7 +246,7 @@ impl Track {
             browning: Vec::new(),
             progress: Progress::new(goal),
             first_in: 0,
-            now: run.clone(),
+            now: None,
         }
     }
 
