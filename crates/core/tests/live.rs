@@ -114,6 +114,20 @@ fn out_too_early_goes_back_in() {
     assert_eq!(kitchen.estimate().safe, Safe::Measured);
 }
 
+/// Slices of thighs were to stay in for twenty minutes more until their cut faces were golden, to 103 °C inside.
+#[test]
+fn slices_come_out_when_the_inside_is_there() {
+    let mut kitchen = loaded(thighs());
+    kitchen.tell(18.0, What::TakenOut);
+    kitchen.read(18.5, 66.0);
+    kitchen.tell(19.0, What::PutBack { cut: true });
+    kitchen.read(21.0, 75.0);
+    let estimate = kitchen.estimate();
+    assert_eq!(estimate.decides, Decides::Inside);
+    let more = kitchen.pull(1) - 21.0;
+    assert!((0.5..8.0).contains(&more), "{more}");
+}
+
 /// Common practice: what is not done when it is cut goes back in slices, and needs a fraction of the time.
 #[test]
 fn slices_go_back_in_for_less() {

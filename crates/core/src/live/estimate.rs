@@ -56,7 +56,7 @@ pub fn estimate(
     let number = facts.in_hand();
     let loaded = facts.loaded(number)?;
     let problem = Problem::new(planned.request);
-    let goal = goal(planned, facts, &problem);
+    let goal = goal(planned, facts, &problem, number);
     let kept = kept.of(planned);
     let grid = kept.grid(|| grid(planned, &problem, goal));
     let mut others: Vec<(usize, Arc<Curves>)> = Vec::new();
@@ -144,8 +144,12 @@ pub fn estimate(
 }
 
 /// What must hold before it comes out, as planned or as it was changed since.
-fn goal(planned: Planned, facts: &Facts, problem: &Problem) -> Goal {
+fn goal(planned: Planned, facts: &Facts, problem: &Problem, number: usize) -> Goal {
     let usual = problem.goal();
+    let deeds = facts.batch(number).map_or(&[][..], |batch| &batch.deeds);
+    // Cut faces are pale, and nobody waits for them: slices come out when the inside is there.
+    let cut = deeds.iter().any(|(_, deed)| *deed == Deed::PutBackCut);
+    let usual = if cut { usual.bare() } else { usual };
     Goal {
         core: facts.aim.unwrap_or(planned.inside).celsius(),
         held: usual.held && !planned.request.rest_may_complete(),

@@ -12,6 +12,8 @@ interface AnswerProps {
   cook: Cook;
   /** What the server has not answered yet. */
   waiting: Kept<Happening>[];
+  /** When the batch in hand went in, ms by this device's clock. */
+  loaded: number | null;
   /** ms by this device's clock. */
   now: number;
   /** The server's time less this device's, ms. */
@@ -19,7 +21,7 @@ interface AnswerProps {
   units: Units;
 }
 
-export function Answer({ cook, waiting, now, skew, units }: AnswerProps) {
+export function Answer({ cook, waiting, loaded, now, skew, units }: AnswerProps) {
   const estimate = cook.course?.estimate;
   const open = unanswered(estimate, waiting, skew);
   // A server that answers does so within a moment.
@@ -30,7 +32,7 @@ export function Answer({ cook, waiting, now, skew, units }: AnswerProps) {
   const local = (time: string) => Date.parse(time) - skew;
   const lines = out
     ? resting(estimate, local, units)
-    : [...cooking(estimate, now, local, units), moved(cook)];
+    : [...cooking(estimate, coreNow(estimate, loaded, now), now, local, units), moved(cook)];
   const [first = "", ...others] = lines.filter((line) => line !== null);
   // Of which one it speaks.
   const of = cook.plan.batches.length > 1 ? `Batch ${estimate.batch}: ` : "";
@@ -78,13 +80,36 @@ function WithoutServer({ open, now, units }: WithoutServerProps) {
 
 type Local = (time: string) => number;
 
-function cooking(estimate: Estimate, now: number, local: Local, units: Units): (string | null)[] {
+/** The core as it is computed for now, °C: the estimate itself is of the last that was told. */
+export function coreNow(
+  { path_min, path_c, core_c }: Estimate,
+  loaded: number | null,
+  now: number,
+) {
+  if (loaded === null) return core_c;
+  const minute = (now - loaded) / 60_000;
+  const after = path_min.findIndex((at) => at >= minute);
+  if (after === -1) return path_c.at(-1) ?? core_c;
+  const [from = 0, to = 0] = [path_min[after - 1], path_min[after]];
+  const [low, high = core_c] = [path_c[after - 1], path_c[after]];
+  return low === undefined || to <= from
+    ? high
+    : low + ((high - low) * (minute - from)) / (to - from);
+}
+
+function cooking(
+  estimate: Estimate,
+  core: number,
+  now: number,
+  local: Local,
+  units: Units,
+): (string | null)[] {
   const { reading, inside_at, inside_band_at, outside_at, decides } = estimate;
   const left = (time: string) => (local(time) - now) / 1000;
   const read = reading
     ? `Core ${temperature(reading.core_c, units)} at ${clock(new Date(local(reading.at)))}` +
       `${reading.expected_c == null ? "" : `, expected ${temperature(reading.expected_c, units)}`}. `
-    : `Core about ${temperature(estimate.core_c, units)}. `;
+    : `Core about ${temperature(core, units)}. `;
   if (inside_at == null) {
     return [`${read}It never gets hot enough at this setting: turn the dial up.`];
   }
@@ -98,11 +123,13 @@ function cooking(estimate: Estimate, now: number, local: Local, units: Units): (
     ];
   }
   const pull = estimate.pull_at == null ? 0 : left(estimate.pull_at);
+  const unmeasured = reading == null && estimate.safe === "not_measured";
+  const done = unmeasured ? "The inside should be done: measure it." : "The inside is done.";
   if (pull > 30) {
     const why = decides === "planned" ? "as you planned" : "for the outside";
-    return [`${read}The inside is done. Leave it in ${minutes(pull)} more ${why}.`];
+    return [`${read}${done} Leave it in ${minutes(pull)} more ${why}.`];
   }
-  return [`${read}The inside is done. Take it out when the outside is as you want it.`];
+  return [`${read}${done} Take it out when the outside is as you want it.`];
 }
 
 function resting(estimate: Estimate, local: Local, units: Units): (string | null)[] {

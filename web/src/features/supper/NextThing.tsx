@@ -33,7 +33,7 @@ export function NextThing({ kept, moment, now, telling, big, children }: NextThi
   const dialled = asDialled(kept, moment, units);
   const { under, once } = tellable(telling.supper, kept.plan, moment);
   return (
-    <Box pb="4" className="no-print">
+    <Box pt={big ? "0" : "3"} pb="4" className="no-print">
       <Box aria-live="polite">
         <Text as={big ? "h1" : "p"} textStyle={big ? "instruction" : "title"}>
           {moment.what}

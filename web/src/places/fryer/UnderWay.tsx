@@ -200,7 +200,14 @@ export function UnderWay({ cook, received }: UnderWayProps) {
             <Caution>{current.step.caution}</Caution>
           </Box>
         ) : null}
-        <Answer cook={cook} waiting={waiting} now={now} skew={skew} units={settings} />
+        <Answer
+          cook={cook}
+          waiting={waiting}
+          loaded={inHand}
+          now={now}
+          skew={skew}
+          units={settings}
+        />
         {cook.plan.loading ? (
           <AtTheFryer
             loading={cook.plan.loading}
