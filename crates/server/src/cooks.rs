@@ -9,7 +9,6 @@ use crate::context::Context;
 use crate::course;
 use crate::db;
 use crate::db::models::{self, NewCook};
-use crate::db::thermometers::Reading;
 use crate::documents::{Made, Read, Seen, Unread, again};
 use crate::dto::cook::{CookDto, CookRowDto, MarkDto, NewCookDto, StateDto};
 use crate::dto::course::CourseDto;
@@ -26,7 +25,7 @@ pub struct Stored {
     pub cook: models::Cook,
     /// What happened, in order.
     pub events: Vec<models::Event>,
-    probes: Vec<Reading>,
+    probes: course::Probes,
 }
 
 /// One cook, not computed yet.
@@ -37,7 +36,10 @@ pub fn stored(connection: &mut PgConnection, id: Uuid) -> Result<Stored, ApiErro
     let cook = db::cooks::find(connection, id)?.ok_or(ApiError::NotFound("cook"))?;
     Ok(Stored {
         events: db::cooks::events(connection, id)?,
-        probes: db::thermometers::of_cook(connection, id)?,
+        probes: course::Probes {
+            readings: db::thermometers::of_cook(connection, id)?,
+            channels: db::thermometers::channels_in(connection, id)?,
+        },
         cook,
     })
 }
@@ -136,7 +138,7 @@ pub(crate) fn happened(events: Vec<models::Event>) -> Result<Vec<EventDto>, Unre
 fn read(
     cook: models::Cook,
     events: Vec<models::Event>,
-    probes: &[Reading],
+    probes: &course::Probes,
     now: DateTime<Utc>,
 ) -> Result<CookDto, Unread> {
     let (id, created_at, name) = (cook.id, cook.created_at, cook.name.clone());

@@ -5,15 +5,15 @@ use std::sync::{Arc, LazyLock, Mutex, PoisonError};
 
 use chrono::{DateTime, Utc};
 use ember_core::live::{
-    Course, Doubt, Estimate, Kept, Likely, Noticed, Planned, PlannedStep, Point, Safe, Told, What,
-    stand, watch,
+    Course, Doubt, Estimate, Kept, Likely, Noticed, Planned, PlannedStep, Point, Safe, Told,
+    Watched, What, coldest, stand, watch,
 };
 use ember_core::plan::Request;
 use ember_core::units::Temperature;
 use lru::LruCache;
 use uuid::Uuid;
 
-use crate::db::thermometers::Reading;
+use crate::db::thermometers::{Channel, Reading};
 use crate::dto::course::{
     CourseDto, DoubtDto, EstimateDto, ForetoldDto, ReadingDto, SafeDto, StepStateDto,
 };
@@ -71,6 +71,15 @@ pub fn outcome(events: &[EventDto]) -> Option<OutcomeDto> {
     })
 }
 
+/// What is stuck in a cook, and what it read.
+#[derive(Debug, Default)]
+pub struct Probes {
+    /// In order.
+    pub readings: Vec<Reading>,
+    /// As they are tied now.
+    pub channels: Vec<Channel>,
+}
+
 /// Cooks whose computations are remembered: those under way in a few kitchens, up to 1 MB each.
 const REMEMBERED: NonZero<usize> = NonZero::new(32).unwrap();
 
@@ -93,7 +102,7 @@ pub fn of(
     plan: &PlanDto,
     started: DateTime<Utc>,
     events: &[EventDto],
-    probes: &[Reading],
+    probes: &Probes,
     now: DateTime<Utc>,
 ) -> Result<CourseDto, ApiError> {
     let request = Request::try_from(request)?;
@@ -166,69 +175,110 @@ pub fn loaded(
     Course::told(planned, seconds(started), &told(events)).loaded
 }
 
-/// Probes that stay in: what is noticed of each, and what the core takes of its readings.
-fn watched(readings: &[Reading], now: f64) -> (Vec<ProbeDto>, Vec<Told>) {
-    let (mut probes, mut told) = (Vec::new(), Vec::new());
-    let mut seen: Vec<(Uuid, i32)> = Vec::new();
-    for last in readings.iter().rev() {
-        let of = (last.thermometer_id, last.channel);
-        if seen.contains(&of) {
-            continue;
+/// A probe that stays in, as it is known now.
+struct InMeat<'a> {
+    last: &'a Reading,
+    kind: ChannelKindDto,
+    watched: Watched,
+    latest: Point,
+}
+
+impl InMeat<'_> {
+    /// What is watched of each channel.
+    fn all(readings: &[Reading], now: f64) -> Vec<InMeat<'_>> {
+        let mut seen: Vec<(Uuid, i32)> = Vec::new();
+        let mut all = Vec::new();
+        for last in readings.iter().rev() {
+            let of = (last.thermometer_id, last.channel);
+            if seen.contains(&of) {
+                continue;
+            }
+            seen.push(of);
+            let points: Vec<Point> = readings
+                .iter()
+                .filter(|one| (one.thermometer_id, one.channel) == of && one.kind == last.kind)
+                .map(|one| (seconds(one.at), Temperature::from_celsius(one.celsius)))
+                .collect();
+            let kind = ChannelKindDto::read(&last.kind);
+            let watched = watch(&points, now);
+            let latest = match kind {
+                ChannelKindDto::Core => watched.latest,
+                ChannelKindDto::Air | ChannelKindDto::Off => points.last().copied(),
+            };
+            all.extend(latest.map(|latest| InMeat {
+                last,
+                kind,
+                watched,
+                latest,
+            }));
         }
-        seen.push(of);
-        let points: Vec<Point> = readings
-            .iter()
-            .filter(|one| (one.thermometer_id, one.channel) == of && one.kind == last.kind)
-            .map(|one| (seconds(one.at), Temperature::from_celsius(one.celsius)))
-            .collect();
-        let kind = ChannelKindDto::read(&last.kind);
-        let watched = watch(&points, now);
-        let Some((at, latest)) = (match kind {
-            ChannelKindDto::Core => watched.latest,
-            ChannelKindDto::Air | ChannelKindDto::Off => points.last().copied(),
-        }) else {
-            continue;
+        all
+    }
+
+    /// What the core takes of it; of several in one batch the coldest counts.
+    fn told(&self, all: &[InMeat]) -> Vec<Told> {
+        let is_beside = |one: &&InMeat| {
+            one.kind == ChannelKindDto::Core
+                && one.last.batch == self.last.batch
+                && !std::ptr::eq(one.last, self.last)
         };
-        let batch = last.batch.and_then(|batch| u32::try_from(batch).ok());
+        let taken: Vec<(f64, What)> = match self.kind {
+            ChannelKindDto::Core => {
+                let beside = all.iter().filter(is_beside);
+                let beside: Vec<Vec<Point>> = beside.map(|one| one.watched.used.clone()).collect();
+                let coldest = coldest(&self.watched.used, &beside).into_iter();
+                coldest
+                    .map(|(at, core)| (at, What::Reading(core)))
+                    .collect()
+            }
+            ChannelKindDto::Air => vec![(self.latest.0, What::Air(self.latest.1))],
+            ChannelKindDto::Off => Vec::new(),
+        };
+        let batch = self.last.batch.and_then(|batch| u32::try_from(batch).ok());
         // As the core knows them: by the millisecond and the channel.
         let id = |at: f64| {
             let millis = (at * 1000.0).round() as u64;
-            (u128::from(millis) << 32) | u128::from(last.channel.unsigned_abs())
+            (u128::from(millis) << 32) | u128::from(self.last.channel.unsigned_abs())
         };
-        let taken: Vec<(f64, What)> = match kind {
-            ChannelKindDto::Core => watched
-                .used
-                .iter()
-                .map(|(at, core)| (*at, What::Reading(*core)))
-                .collect(),
-            ChannelKindDto::Air => vec![(at, What::Air(latest))],
-            ChannelKindDto::Off => Vec::new(),
-        };
-        told.extend(taken.into_iter().map(|(at, what)| Told {
+        let told = taken.into_iter().map(|(at, what)| Told {
             id: id(at),
             at,
             batch,
             what,
-        }));
-        probes.push(ProbeDto {
+        });
+        told.collect()
+    }
+
+    fn dto(&self, channels: &[Channel]) -> ProbeDto {
+        let last = self.last;
+        let mut tied = channels.iter();
+        let tied = tied
+            .find(|one| (one.thermometer_id, one.channel) == (last.thermometer_id, last.channel));
+        let noticed = self.watched.noticed.map(|noticed| match noticed {
+            Noticed::SlippedOut => NoticedDto::SlippedOut,
+            Noticed::NotTheCore => NoticedDto::NotTheCore,
+            Noticed::Silent => NoticedDto::Silent,
+        });
+        ProbeDto {
             practice: Practice::is_played(last.thermometer_id, last.cook_id),
             thermometer: last.thermometer_id,
             channel: last.channel.unsigned_abs(),
-            kind,
-            latest_c: latest.celsius(),
-            latest_at: time(at),
-            noticed: (kind == ChannelKindDto::Core)
-                .then_some(watched.noticed)
-                .flatten()
-                .map(|noticed| match noticed {
-                    Noticed::SlippedOut => NoticedDto::SlippedOut,
-                    Noticed::NotTheCore => NoticedDto::NotTheCore,
-                    Noticed::Silent => NoticedDto::Silent,
-                }),
-        });
+            piece: tied.and_then(|tied| tied.piece.clone()),
+            kind: self.kind,
+            latest_c: self.latest.1.celsius(),
+            latest_at: time(self.latest.0),
+            noticed: noticed.filter(|_| self.kind == ChannelKindDto::Core),
+        }
     }
-    probes.sort_by_key(|probe: &ProbeDto| (probe.thermometer, probe.channel));
-    (probes, told)
+}
+
+/// Probes that stay in: what is noticed of each, and what the core takes of their readings.
+fn watched(probes: &Probes, now: f64) -> (Vec<ProbeDto>, Vec<Told>) {
+    let all = InMeat::all(&probes.readings, now);
+    let told = all.iter().flat_map(|one| one.told(&all)).collect();
+    let mut dtos: Vec<ProbeDto> = all.iter().map(|one| one.dto(&probes.channels)).collect();
+    dtos.sort_by_key(|probe| (probe.thermometer, probe.channel));
+    (dtos, told)
 }
 
 fn band<T>(likely: &Likely<T>, of: impl Fn(&T) -> f64) -> [f64; 2] {

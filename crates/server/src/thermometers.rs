@@ -12,12 +12,15 @@ use crate::dto::thermometer::{
     TakenReadingsDto, ThermometerDto,
 };
 use crate::error::ApiError;
+use crate::text::Limit;
 use crate::{db, text};
 
 /// Readings that may be sent at once.
 pub const MOST: usize = 1000;
 /// Channels that a thermometer may have.
 pub const MOST_CHANNELS: u32 = 64;
+/// The longest name of a piece, characters.
+const PIECE: Limit = Limit { min: 1, max: 40 };
 /// What a thermometer shows, °C: other values are how it says that it has no probe.
 const SHOWN: std::ops::RangeInclusive<f64> = -40.0..=400.0;
 /// Older readings belong to no cook that is under way.
@@ -76,6 +79,7 @@ fn whole(
             kind: ChannelKindDto::read(&row.kind),
             cook: row.cook_id,
             batch: row.batch.map(number),
+            piece: row.piece.clone(),
             latest_c: last.map(|one| one.celsius),
             latest_at: last.map(|one| one.at),
         }
@@ -155,6 +159,13 @@ pub fn tie(
             "batches are counted from 1; leave it out for the one in hand".to_owned(),
         ));
     }
+    let piece = tie
+        .piece
+        .as_deref()
+        .filter(|piece| !piece.trim().is_empty());
+    let piece = piece
+        .map(|piece| text::named("piece", piece, PIECE))
+        .transpose()?;
     connection.transaction(|connection| {
         rows::find(connection, id)?.ok_or(ApiError::NotFound("thermometer"))?;
         if let Some(cook) = tie.cook {
@@ -168,6 +179,7 @@ pub fn tie(
                 kind: tie.kind.word().to_owned(),
                 cook_id: tie.cook,
                 batch: tie.batch.map(stored),
+                piece: piece.map(str::to_owned),
             },
         )?;
         one(connection, id)
@@ -189,6 +201,7 @@ pub fn practise(
         kind,
         cook: Some(cook),
         batch: None,
+        piece: None,
     };
     tie(connection, id, 1, &tied(ChannelKindDto::Core))?;
     tie(connection, id, 2, &tied(ChannelKindDto::Air))
@@ -245,6 +258,7 @@ pub fn take(
                 kind: ChannelKindDto::Core.word().to_owned(),
                 cook_id: None,
                 batch: None,
+                piece: None,
             })
             .collect();
         rows::add_channels(connection, &new)?;

@@ -10,6 +10,8 @@ use actix_web::Error;
 use actix_web::body::BoxBody;
 use actix_web::dev::{Service, ServiceResponse};
 use chrono::{DateTime, Duration, Utc};
+use ember_server::context::Context;
+use ember_server::{cooks, following};
 use serde_json::{Value, json};
 use support::{Database, get, post, report, sentence, server};
 use uuid::Uuid;
@@ -222,4 +224,25 @@ async fn a_dish_that_had_not_begun_is_taken_back_until_more_is_told_of_it() {
     let undone = report(json!({ "kind": "undone", "event": started["id"] }));
     assert_eq!(post(&app, &format!("{cook}/events"), &undone).await.0, 200);
     once(&app, &path, |kept| moments(kept).is_none()).await;
+}
+
+/// A server that was killed after it had taken a reading, and before the supper was moved.
+#[actix_web::test]
+async fn a_server_that_starts_moves_what_another_left() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let (path, cook) = begun(&app, Duration::minutes(20)).await;
+    let before = get(&app, &path).await.1;
+    let context = Context::new(&database.url());
+    let id: Uuid = cook.rsplit('/').next().unwrap().parse().unwrap();
+    let longer = report(json!({ "kind": "keep_in", "keep_s": 3600.0 }));
+    let longer = serde_json::from_value(longer).unwrap();
+    cooks::take_report(&context, id, longer, Utc::now())
+        .await
+        .unwrap();
+    assert_eq!(get(&app, &path).await.1["plan"], before["plan"]);
+    following::catch_up(context).await;
+    let after = get(&app, &path).await.1;
+    let served = |kept: &Value| time(&kept["plan"]["serve_at"]);
+    assert!(served(&after) > served(&before) + Duration::minutes(20));
 }

@@ -312,3 +312,54 @@ async fn nothing_is_safe_by_a_practice_thermometer() {
     assert_eq!(post(&app, &path, &json!({})).await.0, 404);
     assert_eq!(get(&app, "/api/thermometers").await.1["practice"], false);
 }
+
+/// Two probes in one batch, the thick piece and the thin one: the thick one says when it is done.
+#[actix_web::test]
+async fn of_several_probes_the_coldest_piece_counts() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let (cook, id, token) = tied(&app, 22.0).await;
+    let named = json!({ "kind": "core", "cook": cook, "piece": "the thick one" });
+    let channel = |n: u32| format!("/api/thermometers/{id}/channels/{n}");
+    assert_eq!(put(&app, &channel(1), &named).await.0, 200);
+    let thin = json!({ "kind": "core", "cook": cook, "piece": "  " });
+    let (_, both) = put(&app, &channel(2), &thin).await;
+    assert_eq!(both["channels"][0]["piece"], "the thick one");
+    assert_eq!(both["channels"][1]["piece"], Value::Null);
+    let now = Utc::now();
+    // As planned, but a quarter slower in the thick piece and a tenth quicker in the thin one.
+    let (_, planned) = get(&app, &format!("/api/cooks/{cook}")).await;
+    let picture = &planned["plan"]["picture"];
+    let column = |name: &str| -> Vec<f64> {
+        let values = picture[name].as_array().unwrap().iter();
+        values.map(|value| value.as_f64().unwrap()).collect()
+    };
+    let (minutes, cores) = (column("minutes"), column("core_c"));
+    let core = |minute: f64| {
+        let after = minutes.iter().position(|at| *at >= minute).unwrap();
+        cores[after]
+    };
+    let readings: Vec<Value> = (1..=22 * 6)
+        .flat_map(|n| {
+            let at = now - Duration::minutes(22) + Duration::seconds(10 * n);
+            let minute = n as f64 / 6.0;
+            [
+                reading(1, at, core(minute / 1.25)),
+                reading(2, at, core(minute / 0.9)),
+            ]
+        })
+        .collect();
+    let sent = json!({ "unit": "celsius", "sent_at": now, "readings": readings });
+    let path = format!("/api/thermometers/{token}/readings");
+    assert_eq!(post(&app, &path, &sent).await.0, 200);
+    let (_, read) = get(&app, &format!("/api/cooks/{cook}")).await;
+    let found = read["course"]["estimate"]["core_c"].as_f64().unwrap();
+    let thick = core(22.0 / 1.25);
+    assert!(thick + 10.0 < core(22.0 / 0.9));
+    assert!((found - thick).abs() < 3.0, "{found} {thick}");
+    assert_ne!(read["course"]["estimate"]["safe"], "measured");
+    assert_eq!(read["course"]["probes"][0]["piece"], "the thick one");
+    let long = json!({ "kind": "core", "cook": cook, "piece": "x".repeat(41) });
+    let (status, refused) = put(&app, &channel(1), &long).await;
+    assert_eq!((status, &refused["field"]), (422, &json!("piece")));
+}

@@ -1088,6 +1088,8 @@ export interface components {
              * @description Its latest reading.
              */
             latest_c?: number | null;
+            /** @description Which piece, in the cook's words. */
+            piece?: string | null;
         };
         /**
          * @description What a channel reads.
@@ -1108,6 +1110,8 @@ export interface components {
             cook?: string | null;
             /** @description What it reads. */
             kind: components["schemas"]["ChannelKindDto"];
+            /** @description Which piece, in the cook's words: "the thick one". */
+            piece?: string | null;
         };
         /** @description Where too much is asked for. */
         ClashDto: {
@@ -2947,6 +2951,8 @@ export interface components {
              */
             latest_c: number;
             noticed?: components["schemas"]["NoticedDto"] | null;
+            /** @description Which piece it is in, in the cook's words. */
+            piece?: string | null;
             /** @description Whether it is only played: what it says is not the meat. */
             practice: boolean;
             /**

@@ -24,6 +24,6 @@ pub use answer::{Doubt, Estimate, Foretold, Likely, Read};
 pub use course::{Course, StepState};
 pub use kept::Kept;
 pub use planned::{Planned, PlannedStep};
-pub use probe::{Noticed, Point, Watched, watch};
+pub use probe::{Noticed, Point, Watched, coldest, watch};
 pub use safe::Safe;
 pub use told::{Told, What, stand, standing};

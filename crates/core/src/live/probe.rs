@@ -1,6 +1,7 @@
 //! A thermometer that stays in: which of its many readings are of the core, what is wrong with it, and the
 //! few that an estimate needs.
 
+use crate::curve;
 use crate::units::Temperature;
 
 /// A reading: when, seconds since the epoch, and what.
@@ -98,6 +99,34 @@ pub fn watch(points: &[Point], now: f64) -> Watched {
         latest,
         noticed,
     }
+}
+
+/// Readings of one probe without those at whose moment another one in the same batch read lower: the coldest
+/// piece counts.
+///
+/// ```
+/// use ember_core::{live::coldest, units::Temperature};
+/// let at = |minute: f64, celsius| (minute * 60.0, Temperature::from_celsius(celsius));
+/// let thick = vec![at(1.0, 10.0), at(5.0, 30.0)];
+/// let thin = [at(2.0, 20.0), at(4.0, 40.0), at(6.0, 60.0)];
+/// // The thick one read 15 and 25 °C then, and nothing at six minutes.
+/// assert_eq!(coldest(&thin, &[thick.clone()]), [at(6.0, 60.0)]);
+/// assert_eq!(coldest(&thick, &[thin.to_vec()]), thick);
+/// ```
+#[must_use]
+pub fn coldest(own: &[Point], others: &[Vec<Point>]) -> Vec<Point> {
+    let read = |points: &[Point], at: f64| {
+        let times: Vec<f64> = points.iter().map(|(at, _)| *at).collect();
+        let values: Vec<f64> = points.iter().map(|(_, core)| core.celsius()).collect();
+        let within = times.first().is_some_and(|first| *first <= at)
+            && times.last().is_some_and(|last| at <= *last);
+        within.then(|| curve::value_at(&times, &values, at))
+    };
+    let is_coldest = |(at, core): &&Point| {
+        let mut lower = others.iter().filter_map(|points| read(points, *at));
+        !lower.any(|other| other < core.celsius())
+    };
+    own.iter().filter(is_coldest).copied().collect()
 }
 
 fn is_air(point: Point) -> bool {

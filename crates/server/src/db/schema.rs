@@ -35,6 +35,7 @@ diesel::table! {
         kind -> Text,
         cook_id -> Nullable<Uuid>,
         batch -> Nullable<Int4>,
+        piece -> Nullable<Text>,
     }
 }
 

@@ -37,6 +37,8 @@ pub struct Channel {
     pub cook_id: Option<Uuid>,
     /// Which batch of it.
     pub batch: Option<i32>,
+    /// Which piece, in the cook's words.
+    pub piece: Option<String>,
 }
 
 /// A reading of a channel.
@@ -107,6 +109,14 @@ pub fn channels(connection: &mut PgConnection, ids: &[Uuid]) -> QueryResult<Vec<
     channels::table
         .filter(channels::thermometer_id.eq_any(ids))
         .order((channels::thermometer_id, channels::channel))
+        .select(Channel::as_select())
+        .load(connection)
+}
+
+/// Channels that are stuck in a cook.
+pub fn channels_in(connection: &mut PgConnection, cook: Uuid) -> QueryResult<Vec<Channel>> {
+    channels::table
+        .filter(channels::cook_id.eq(cook))
         .select(Channel::as_select())
         .load(connection)
 }

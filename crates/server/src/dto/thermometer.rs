@@ -48,6 +48,8 @@ pub struct ChannelDto {
     pub cook: Option<Uuid>,
     /// Which batch of it, from 1; absent for the one in hand.
     pub batch: Option<u32>,
+    /// Which piece, in the cook's words.
+    pub piece: Option<String>,
     /// Its latest reading.
     pub latest_c: Option<f64>,
     /// When.
@@ -78,6 +80,10 @@ pub struct ChannelTieDto {
     /// Which batch of it, from 1; absent for the one in hand.
     #[serde(default)]
     pub batch: Option<u32>,
+    /// Which piece, in the cook's words: "the thick one".
+    #[serde(default)]
+    #[schema(max_length = 40)]
+    pub piece: Option<String>,
 }
 
 /// In which scale values are sent.
@@ -136,6 +142,8 @@ pub struct ProbeDto {
     pub thermometer: Uuid,
     /// Which channel.
     pub channel: u32,
+    /// Which piece it is in, in the cook's words.
+    pub piece: Option<String>,
     /// What it reads.
     pub kind: ChannelKindDto,
     /// Its latest reading.

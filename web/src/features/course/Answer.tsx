@@ -195,14 +195,16 @@ function Probes({ probes, units }: { probes: Probe[]; units: Units }) {
       before you serve it.
     </Caution>
   ) : null;
-  const told = probes.map(({ thermometer, channel, kind, latest_c, noticed }) =>
+  const told = probes.map(({ thermometer, channel, piece, kind, latest_c, noticed }) =>
     noticed ? (
       <Caution key={`${thermometer}${channel}`}>
-        Probe {channel}: {NOTICED[noticed]}
+        Probe {channel}
+        {piece ? ` (${piece})` : ""}: {NOTICED[noticed]}
       </Caution>
     ) : (
       <Text key={`${thermometer}${channel}`} color="ink.say">
-        Probe {channel}: {kind === "air" ? "air " : ""}
+        Probe {channel}
+        {piece ? ` (${piece})` : ""}: {kind === "air" ? "air " : ""}
         {temperature(latest_c, units)}
       </Text>
     ),

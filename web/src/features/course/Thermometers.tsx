@@ -30,11 +30,11 @@ export function Thermometers({ cook, units }: { cook: Cook; units: Units }) {
     },
   });
   const items = all.data?.items ?? [];
-  const set = (one: Thermometer, channel: number, kind: Tie["kind"]) =>
+  const set = (one: Thermometer, channel: number, kind: Tie["kind"], piece?: string | null) =>
     tie.mutate({
       id: one.id,
       channel,
-      tie: { kind, cook: kind === "off" ? null : cook.id, batch: null },
+      tie: { kind, cook: kind === "off" ? null : cook.id, batch: null, piece },
     });
   return (
     <Box as="section" mb="5">
@@ -62,12 +62,19 @@ export function Thermometers({ cook, units }: { cook: Cook; units: Units }) {
                       px="3"
                       look={here === kind ? "solid" : "quiet"}
                       aria-pressed={here === kind}
-                      onClick={() => set(one, channel.channel, kind)}
+                      onClick={() => set(one, channel.channel, kind, channel.piece)}
                     >
                       {name}
                     </Action>
                   ))}
                 </Flex>
+                {here === "core" ? (
+                  <Piece
+                    key={channel.piece}
+                    piece={channel.piece ?? ""}
+                    onSay={(piece) => set(one, channel.channel, "core", piece)}
+                  />
+                ) : null}
               </Box>
             );
           })}
@@ -90,9 +97,40 @@ const KINDS = [
   { kind: "off", name: "not in this cook" },
 ] as const;
 
+/** Which piece it is in, in the cook's words; of several the coldest counts. */
+function Piece({ piece, onSay }: { piece: string; onSay: (piece: string) => void }) {
+  return (
+    <chakra.input
+      aria-label="Which piece"
+      placeholder="which piece, like: the thick one"
+      mt="2"
+      w="100%"
+      border="1px solid"
+      borderColor="ink.soft"
+      borderRadius="field"
+      px="3"
+      minH="11"
+      maxLength={40}
+      defaultValue={piece}
+      onBlur={(event) => {
+        const said = event.target.value.trim();
+        if (said !== piece) onSay(said);
+      }}
+    />
+  );
+}
+
 /** Before anything was sent there is one channel to tie. */
 const FIRST: Thermometer["channels"] = [
-  { channel: 1, kind: "off", cook: null, batch: null, latest_c: null, latest_at: null },
+  {
+    channel: 1,
+    kind: "off",
+    cook: null,
+    batch: null,
+    piece: null,
+    latest_c: null,
+    latest_at: null,
+  },
 ];
 
 /** Without a thermometer at hand one is played, from loading on. */
