@@ -57,6 +57,22 @@ impl Stop {
         (!self.is(STOP)).then_some(answer)
     }
 
+    /// Whether what this thread computes now is of no use: it must not be kept for another answer.
+    ///
+    /// ```
+    /// use ember_core::stop::Stop;
+    /// assert!(!Stop::nobody_waits());
+    /// let stop = Stop::default();
+    /// stop.during(|| {
+    ///     stop.stop();
+    ///     assert!(Stop::nobody_waits());
+    /// });
+    /// ```
+    #[must_use]
+    pub fn nobody_waits() -> bool {
+        Self::current().is_stopped()
+    }
+
     /// The one this thread works under, to be handed to a helper of it.
     pub(crate) fn current() -> Self {
         OF_THIS_THREAD.with(|own| own.borrow().clone())

@@ -6,9 +6,10 @@ mod kitchen;
 use ember_core::doneness::Region;
 use ember_core::fryer::{Action, PRESETS, Which};
 use ember_core::heat::Looking;
-use ember_core::live::{Safe, What};
+use ember_core::live::{Course, Kept, Safe, What};
 use ember_core::meat::{Browning, CutId};
 use ember_core::plan::{Decides, Outside, PreheatRule, Request, StepKind, TurnRule};
+use ember_core::stop::Stop;
 use ember_core::units::{Interval, Mass, TemperatureDifference};
 use kitchen::{Kitchen, celsius};
 use proptest::prelude::*;
@@ -479,5 +480,28 @@ proptest! {
                 kitchen.told.pop();
             }
         }
+    }
+}
+
+/// What is kept for the next answer was computed for somebody who has gone since, or left in the middle of it:
+/// "back in" was answered with nothing from the second time on.
+#[test]
+fn what_is_kept_is_of_use_to_others() {
+    let mut kitchen = loaded(thighs());
+    kitchen.read(14.0, 46.0);
+    kitchen.tell(15.0, What::TakenOut);
+    let (planned, told) = (kitchen.planned(), &kitchen.told);
+    let anew = Course::of(planned, 0.0, told);
+    assert!(anew.estimate.as_ref().unwrap().back_in.is_some());
+    let mut kept = Kept::default();
+    let mut gone = Stop::default();
+    for left_early in [true, false] {
+        if left_early {
+            gone.stop();
+        }
+        let _ = gone.during(|| Course::kept(planned, 0.0, told, &mut kept));
+        gone.stop();
+        gone = Stop::default();
+        assert_eq!(Course::kept(planned, 0.0, told, &mut kept), anew);
     }
 }

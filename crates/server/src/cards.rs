@@ -136,12 +136,14 @@ pub fn keep<T: Card>(
         document: storage::pack(T::Stored::from(card.clone()))?,
         created_at: now,
     };
-    let added = rows::insert(connection, &row)
-        .map_err(|error| ApiError::name_taken(error, T::KIND, &row.name))?;
-    if added > 0 {
+    let added = rows::insert(connection, &row);
+    let known = rows::find_any(connection, (row.id, T::KIND))?;
+    // Sent twice at once, the second meets the name of the first before its identity.
+    let is_known = added.is_err() && known.is_some();
+    let named = |error| ApiError::name_taken(error, T::KIND, &row.name);
+    if !is_known && added.map_err(named)? > 0 {
         return Ok(Made::New(card.clone().kept(row.id, 1)));
     }
-    let known = rows::find_any(connection, (row.id, T::KIND))?;
     let same = known.as_ref().is_some_and(|known| {
         known.revision > 1
             || storage::unpack::<T::Stored>(known.document.clone())

@@ -97,7 +97,11 @@ pub fn add(
     now: DateTime<Utc>,
 ) -> Result<Made<OwnMachineDto>, ApiError> {
     let row = row(id, &machine, now)?;
-    if insert(connection, &row)? > 0 {
+    let added = insert(connection, &row);
+    let known = rows::find_any(connection, row.id)?;
+    // Sent twice at once, the second meets the name of the first before its identity.
+    let is_known = added.is_err() && known.is_some();
+    if !is_known && added? > 0 {
         return Ok(Made::New(OwnMachineDto {
             id: row.id,
             revision: 1,
@@ -105,7 +109,7 @@ pub fn add(
             cooks: 0,
         }));
     }
-    let known = rows::find_any(connection, row.id)?.ok_or(ApiError::NotFound("machine"))?;
+    let known = known.ok_or(ApiError::NotFound("machine"))?;
     let same = known.revision > 1 || profile(&known).is_ok_and(|one| one == machine);
     again(same, || counted(connection, &known))
 }

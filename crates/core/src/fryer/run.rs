@@ -256,6 +256,11 @@ impl Run {
         self.setting = setting;
     }
 
+    /// Goes on for whoever asks now: a run that was kept was made for somebody who may have gone since.
+    pub fn go_on(&mut self) {
+        self.stop = Stop::current();
+    }
+
     /// Puts rested pieces back for a hot finish.
     pub fn put_back(&mut self, setting: f64) {
         self.phase = Phase::Cooking;

@@ -11,6 +11,7 @@ use crate::fryer::Cavity;
 use crate::plan::Request;
 use crate::plan::cook::Variation;
 use crate::plan::goals::Goal;
+use crate::stop::Stop;
 
 /// So many of each are kept: two batches, as they are and with the last thing told or not.
 const MOST: usize = 4;
@@ -79,7 +80,12 @@ impl Kept {
 
     /// How the fine grid differs from the coarse one.
     pub(super) fn grid(&mut self, compute: impl FnOnce() -> f64) -> f64 {
-        *self.grid.get_or_insert_with(compute)
+        if let Some(grid) = self.grid {
+            return grid;
+        }
+        let grid = compute();
+        self.grid = Some(grid).filter(|_| !Stop::nobody_waits());
+        grid
     }
 
     /// A batch with its responses.
@@ -111,6 +117,10 @@ fn known<T: Clone>(
         Some(n) => kept.remove(n).1,
         None => compute()?,
     };
+    // Half of a cook is no cook.
+    if Stop::nobody_waits() {
+        return Some(value);
+    }
     if kept.len() >= MOST {
         kept.remove(0);
     }

@@ -221,6 +221,7 @@ impl Setup<'_> {
     /// warmer than computed as it was found to be, K; nothing where that is out of reach.
     pub fn back_in(&self, track: &Track, warmer: f64, core: f64) -> Option<f64> {
         let mut run = track.now.clone()?;
+        run.go_on();
         run.warm(warmer);
         run.open(OPENING);
         run.put_back(self.problem.last_dial());

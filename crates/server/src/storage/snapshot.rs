@@ -43,8 +43,12 @@ fn identities(schedule: &mut Value) {
     }
 }
 
+/// Version 2 did not say which steps of a cook a moment stands for, nor for how long a machine's timer is set:
+/// both are absent where they were, and its moments are told to the supper.
+fn steps_and_timers(_schedule: &mut Value) {}
+
 impl Document for SupperPlanDto {
-    const UPGRADES: &'static [Upgrade] = &[identities];
+    const UPGRADES: &'static [Upgrade] = &[identities, steps_and_timers];
 }
 
 impl Document for SupperSummaryDto {}

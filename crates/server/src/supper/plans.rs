@@ -5,6 +5,7 @@ use std::num::NonZero;
 use std::sync::{Arc, LazyLock, Mutex, PoisonError};
 
 use ember_core::plan::{Plan, PlanError, Request, plan};
+use ember_core::stop::Stop;
 use lru::LruCache;
 
 use crate::dto::request::RequestDto;
@@ -31,6 +32,29 @@ pub fn planned(request: &Request) -> Result<Arc<Plan>, PlanError> {
     }
     // Not locked meanwhile: two who ask for the same compute it twice.
     let made = Arc::new(plan(request)?);
-    plans().put(key, Arc::clone(&made));
+    // What was stopped on the way is no plan.
+    if !Stop::nobody_waits() {
+        plans().put(key, Arc::clone(&made));
+    }
     Ok(made)
+}
+
+#[cfg(test)]
+mod tests {
+    use ember_core::fryer::PRESETS;
+    use ember_core::meat::CutId;
+
+    use super::*;
+
+    /// A page that was left in the middle of a plan left half a plan for the next one who asked.
+    #[test]
+    fn a_plan_that_was_stopped_is_not_remembered() {
+        let mut request = Request::usual(CutId::TurkeyDrumstick, PRESETS[2].machine());
+        request.pieces = 3;
+        let stop = Stop::default();
+        stop.stop();
+        assert!(stop.during(|| planned(&request)).is_none());
+        let whole = plan(&request).map(|plan| plan.pull_at);
+        assert_eq!(planned(&request).map(|plan| plan.pull_at), whole);
+    }
 }
