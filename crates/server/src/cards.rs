@@ -136,14 +136,15 @@ pub fn keep<T: Card>(
         document: storage::pack(T::Stored::from(card.clone()))?,
         created_at: now,
     };
-    let added = rows::insert(connection, &row);
-    let known = rows::find_any(connection, (row.id, T::KIND))?;
-    // Sent twice at once, the second meets the name of the first before its identity.
-    let is_known = added.is_err() && known.is_some();
-    let named = |error| ApiError::name_taken(error, T::KIND, &row.name);
-    if !is_known && added.map_err(named)? > 0 {
-        return Ok(Made::New(card.clone().kept(row.id, 1)));
-    }
+    let known = match rows::insert(connection, &row) {
+        Ok(0) => rows::find_any(connection, (row.id, T::KIND))?,
+        Ok(_) => return Ok(Made::New(card.clone().kept(row.id, 1))),
+        // Sent twice at once, the second meets the name of the first before its identity.
+        Err(error) => match rows::find_any(connection, (row.id, T::KIND)) {
+            Ok(Some(known)) => Some(known),
+            _ => return Err(ApiError::name_taken(error, T::KIND, &row.name)),
+        },
+    };
     let same = known.as_ref().is_some_and(|known| {
         known.revision > 1
             || storage::unpack::<T::Stored>(known.document.clone())

@@ -97,18 +97,22 @@ pub fn add(
     now: DateTime<Utc>,
 ) -> Result<Made<OwnMachineDto>, ApiError> {
     let row = row(id, &machine, now)?;
-    let added = insert(connection, &row);
-    let known = rows::find_any(connection, row.id)?;
-    // Sent twice at once, the second meets the name of the first before its identity.
-    let is_known = added.is_err() && known.is_some();
-    if !is_known && added? > 0 {
-        return Ok(Made::New(OwnMachineDto {
-            id: row.id,
-            revision: 1,
-            machine,
-            cooks: 0,
-        }));
-    }
+    let known = match insert(connection, &row) {
+        Ok(0) => rows::find_any(connection, row.id)?,
+        Ok(_) => {
+            return Ok(Made::New(OwnMachineDto {
+                id: row.id,
+                revision: 1,
+                machine,
+                cooks: 0,
+            }));
+        }
+        // Sent twice at once, the second meets the name of the first before its identity.
+        Err(error) => match rows::find_any(connection, row.id) {
+            Ok(Some(known)) => Some(known),
+            _ => return Err(error),
+        },
+    };
     let known = known.ok_or(ApiError::NotFound("machine"))?;
     let same = known.revision > 1 || profile(&known).is_ok_and(|one| one == machine);
     again(same, || counted(connection, &known))
