@@ -330,6 +330,7 @@ test.describe("on a phone, by keyboard", () => {
     await expect.poll(table).toBeGreaterThan(before + 20 * 60_000);
     await page.getByRole("button", { name: "Undo: time added" }).click();
     await expect.poll(table).toBeLessThan(before + 3 * 60_000);
+    await page.waitForTimeout(DOUBLE_TAP);
     await page.getByRole("button", { name: "Undo: loaded" }).click();
     await page.waitForTimeout(DOUBLE_TAP);
     await page.getByRole("button", { name: "Undo: started" }).click();

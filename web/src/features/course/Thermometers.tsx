@@ -42,6 +42,10 @@ export function Thermometers({ cook, units }: { cook: Cook; units: Units }) {
         Leave-in thermometer
       </Text>
       {tie.error ? <Trouble>{tie.error.message}</Trouble> : null}
+      <Text textStyle="small" color="ink.say" mb="2">
+        The tip goes into the middle of the thickest piece, off the bone. Frozen meat takes no
+        probe: wait until it slides in without force.
+      </Text>
       {items.map((one) => (
         <Box key={one.id} mb="3">
           {(one.channels.length > 0 ? one.channels : FIRST).map((channel) => {
