@@ -136,23 +136,15 @@ pub fn keep<T: Card>(
         document: storage::pack(T::Stored::from(card.clone()))?,
         created_at: now,
     };
-    let known = match rows::insert(connection, &row) {
-        Ok(0) => rows::find_any(connection, (row.id, T::KIND))?,
-        Ok(_) => return Ok(Made::New(card.clone().kept(row.id, 1))),
-        // Sent twice at once, the second meets the name of the first before its identity.
-        Err(error) => match rows::find_any(connection, (row.id, T::KIND)) {
-            Ok(Some(known)) => Some(known),
-            _ => return Err(ApiError::name_taken(error, T::KIND, &row.name)),
-        },
-    };
-    let same = known.as_ref().is_some_and(|known| {
-        known.revision > 1
-            || storage::unpack::<T::Stored>(known.document.clone())
-                .is_ok_and(|stored| T::from(stored) == *card)
-    });
-    documents::again(same, || {
-        Ok(read::<T>(known.ok_or(ApiError::NotFound(T::KIND))?)?)
-    })
+    if rows::insert(connection, &row)? > 0 {
+        return Ok(Made::New(card.clone().kept(row.id, 1)));
+    }
+    let known = rows::find_any(connection, (row.id, T::KIND))?
+        .ok_or_else(|| ApiError::name_is_taken(T::KIND, &row.name))?;
+    let same = known.revision > 1
+        || storage::unpack::<T::Stored>(known.document.clone())
+            .is_ok_and(|stored| T::from(stored) == *card);
+    documents::again(same, || Ok(read::<T>(known)?))
 }
 
 /// Writes a card anew, where it is still the one that was seen.

@@ -97,30 +97,18 @@ pub fn add(
     now: DateTime<Utc>,
 ) -> Result<Made<OwnMachineDto>, ApiError> {
     let row = row(id, &machine, now)?;
-    let known = match insert(connection, &row) {
-        Ok(0) => rows::find_any(connection, row.id)?,
-        Ok(_) => {
-            return Ok(Made::New(OwnMachineDto {
-                id: row.id,
-                revision: 1,
-                machine,
-                cooks: 0,
-            }));
-        }
-        // Sent twice at once, the second meets the name of the first before its identity.
-        Err(error) => match rows::find_any(connection, row.id) {
-            Ok(Some(known)) => Some(known),
-            _ => return Err(error),
-        },
-    };
-    let known = known.ok_or(ApiError::NotFound("machine"))?;
+    if rows::insert(connection, std::slice::from_ref(&row))? > 0 {
+        return Ok(Made::New(OwnMachineDto {
+            id: row.id,
+            revision: 1,
+            machine,
+            cooks: 0,
+        }));
+    }
+    let known = rows::find_any(connection, row.id)?
+        .ok_or_else(|| ApiError::name_is_taken("machine", &row.name))?;
     let same = known.revision > 1 || profile(&known).is_ok_and(|one| one == machine);
     again(same, || counted(connection, &known))
-}
-
-fn insert(connection: &mut PgConnection, row: &NewMachine) -> Result<usize, ApiError> {
-    rows::insert(connection, std::slice::from_ref(row))
-        .map_err(|error| ApiError::name_taken(error, "machine", &row.name))
 }
 
 /// Writes a machine anew, where it is still the one that was seen.
@@ -198,7 +186,9 @@ pub fn import(
             // In the order of the document.
             let later = Duration::microseconds(i64::try_from(n).unwrap_or(0));
             let row = row(None, &machine, now + later)?;
-            insert(connection, &row)?;
+            if rows::insert(connection, std::slice::from_ref(&row))? == 0 {
+                return Err(ApiError::name_is_taken("machine", &row.name));
+            }
             there.push(machine.clone());
             read.added.push(OwnMachineDto {
                 id: row.id,

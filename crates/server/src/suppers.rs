@@ -8,7 +8,9 @@ use serde_json::Value;
 use uuid::Uuid;
 
 use crate::context::Context;
-use crate::db::models::{ChangedSupper, Cook, NewSupper, Supper as Row, SupperEvent, SupperRow};
+use crate::db::models::{
+    ChangedSupper, Follower, NewSupper, Supper as Row, SupperEvent, SupperRow,
+};
 use crate::db::{self, Slice, suppers as rows};
 use crate::documents::{Made, Read, Seen, Unread, again};
 use crate::dto::cook::{CookDto, StateDto};
@@ -43,7 +45,7 @@ pub struct Known {
     /// When it was changed last.
     pub changed_at: DateTime<Utc>,
     /// The cooks that follow its dishes, also those that have not begun.
-    pub cooks: Vec<Cook>,
+    pub cooks: Vec<Follower>,
     told: Vec<Telling>,
 }
 
@@ -72,7 +74,7 @@ impl Telling {
     }
 }
 
-fn read(row: Row, events: Vec<SupperEvent>, cooks: Vec<Cook>) -> Result<Known, Unread> {
+fn read(row: Row, events: Vec<SupperEvent>, cooks: Vec<Follower>) -> Result<Known, Unread> {
     let (id, created_at) = (row.id, row.created_at);
     let told: Vec<Telling> = events.into_iter().filter_map(Telling::read).collect();
     let followed = cooks.iter().filter_map(|cook| {
@@ -123,7 +125,7 @@ fn stands(told: &[Telling]) -> Vec<&Telling> {
 impl Known {
     /// The cook that follows a dish, begun or not.
     #[must_use]
-    pub fn cook_of(&self, dish: &str) -> Option<&Cook> {
+    pub fn cook_of(&self, dish: &str) -> Option<&Follower> {
         let mut cooks = self.cooks.iter();
         cooks.find(|cook| cook.dish.as_deref() == Some(dish))
     }

@@ -19,7 +19,9 @@ pub use check::{MOST_DISHES, MOST_EATERS, MOST_HANDS, MOST_RINGS, MOST_SHELVES, 
 pub use laid::{Alternative, Laid, LaidClash, LaidDish, LaidTask, Loss, Moment, Moved, WishChange};
 pub use report::{Report, Reported, report};
 pub use shopping::Purchase;
-pub use wish::{BegunTask, Course, Joins, MethodWish, Wish, WishedCook, WishedDish, WishedSide};
+pub use wish::{
+    ALL, BegunTask, Course, Joins, MethodWish, Wish, WishedCook, WishedDish, WishedSide,
+};
 
 use std::sync::Arc;
 

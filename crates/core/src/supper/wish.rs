@@ -154,5 +154,5 @@ impl Wish {
     }
 }
 
-/// More moments than a task has.
-pub(super) const ALL: u32 = 99;
+/// More moments than a task has: it is done.
+pub const ALL: u32 = 99;

@@ -62,8 +62,7 @@ pub fn find_any(
 pub fn insert(connection: &mut PgConnection, row: &NewCard) -> QueryResult<usize> {
     diesel::insert_into(cards::table)
         .values(row)
-        .on_conflict(cards::id)
-        .do_nothing()
+        .on_conflict_do_nothing()
         .execute(connection)
 }
 

@@ -7,7 +7,7 @@ use serde_json::Value;
 use uuid::Uuid;
 
 use super::Slice;
-use super::models::{Cook, CookRow, Event, NewCook};
+use super::models::{Cook, CookRow, Event, Follower, NewCook};
 use super::schema::{cooks, events};
 
 /// Which cooks are asked for.
@@ -111,11 +111,11 @@ pub fn find_any(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<C
 }
 
 /// The cooks that follow dishes of a supper.
-pub fn of_supper(connection: &mut PgConnection, supper: Uuid) -> QueryResult<Vec<Cook>> {
+pub fn of_supper(connection: &mut PgConnection, supper: Uuid) -> QueryResult<Vec<Follower>> {
     cooks::table
         .filter(cooks::supper_id.eq(supper).and(cooks::deleted_at.is_null()))
         .order(cooks::created_at)
-        .select(Cook::as_select())
+        .select(Follower::as_select())
         .load(connection)
 }
 

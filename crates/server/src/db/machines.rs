@@ -59,8 +59,7 @@ pub fn named(connection: &mut PgConnection, name: &str) -> QueryResult<Option<Uu
 pub fn insert(connection: &mut PgConnection, rows: &[NewMachine]) -> QueryResult<usize> {
     diesel::insert_into(machines::table)
         .values(rows)
-        .on_conflict(machines::id)
-        .do_nothing()
+        .on_conflict_do_nothing()
         .execute(connection)
 }
 

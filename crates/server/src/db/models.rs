@@ -189,6 +189,20 @@ pub struct Cook {
     pub dish: Option<String>,
 }
 
+/// A cook as the supper knows it whose dish it follows.
+#[derive(Debug, Clone, Queryable, Selectable)]
+#[diesel(table_name = cooks)]
+pub struct Follower {
+    /// Identity.
+    pub id: Uuid,
+    /// Identity of the dish.
+    pub dish: Option<String>,
+    /// When it was started.
+    pub started_at: Option<DateTime<Utc>>,
+    /// When it was closed.
+    pub finished_at: Option<DateTime<Utc>>,
+}
+
 /// A cook as a list shows it: without its plan.
 #[derive(Debug, Clone, Queryable, Selectable)]
 #[diesel(table_name = cooks)]

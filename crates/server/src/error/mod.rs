@@ -198,12 +198,20 @@ impl ApiError {
     pub fn name_taken(error: diesel::result::Error, what: &str, name: &str) -> Self {
         use diesel::result::{DatabaseErrorKind, Error};
         match error {
-            Error::DatabaseError(DatabaseErrorKind::UniqueViolation, _) => Self::conflict(
-                Code::NameTaken,
-                format!("there is a {what} called \"{name}\" already; choose another name"),
-            ),
+            Error::DatabaseError(DatabaseErrorKind::UniqueViolation, _) => {
+                Self::name_is_taken(what, name)
+            }
             other => other.into(),
         }
+    }
+
+    /// A name that something else has.
+    #[must_use]
+    pub fn name_is_taken(what: &str, name: &str) -> Self {
+        Self::conflict(
+            Code::NameTaken,
+            format!("there is a {what} called \"{name}\" already; choose another name"),
+        )
     }
 
     fn code(&self) -> Code {

@@ -5,6 +5,7 @@ mod authority;
 mod names;
 mod setup;
 
+use std::net::SocketAddr;
 use std::path::Path;
 use std::sync::Arc;
 
@@ -60,10 +61,9 @@ impl Lan {
     }
 
     fn at(machine: &Machine, port: u16, setup: Option<Setup>) -> Self {
-        let others = machine.outward().map(|address| match address {
-            std::net::IpAddr::V4(address) => format!("https://{address}:{port}"),
-            std::net::IpAddr::V6(address) => format!("https://[{address}]:{port}"),
-        });
+        let others = machine
+            .outward()
+            .map(|address| format!("https://{}", SocketAddr::new(address, port)));
         Self {
             address: format!("https://{}:{port}", machine.name),
             others: others.collect(),

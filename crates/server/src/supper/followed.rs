@@ -3,13 +3,12 @@
 
 use chrono::{DateTime, Duration, Utc};
 use ember_core::schedule::TaskKey;
+use ember_core::supper::ALL;
 
 use crate::dto::cook::CookDto;
 use crate::dto::supper::{AgendaDto, BegunDto, SupperDto, SupperPlanDto};
 use crate::dto::words::StepKindDto;
 
-/// More moments than a task has.
-const ALL: u32 = 99;
 /// A supper is not planned anew for less than this: every reading moves a pull by seconds.
 const SLACK: Duration = Duration::minutes(2);
 

@@ -6,7 +6,7 @@ import { Caution } from "../../components/Notice";
 import { clock } from "../../lib/clock";
 import type { Kept } from "../../lib/outbox";
 import { minutes, temperature, type Units } from "../../lib/units";
-import { type Unanswered, unanswered } from "./foretold";
+import { place, type Unanswered, unanswered } from "./foretold";
 
 interface AnswerProps {
   cook: Cook;
@@ -87,14 +87,11 @@ export function coreNow(
   now: number,
 ) {
   if (loaded === null) return core_c;
-  const minute = (now - loaded) / 60_000;
-  const after = path_min.findIndex((at) => at >= minute);
-  if (after === -1) return path_c.at(-1) ?? core_c;
-  const [from = 0, to = 0] = [path_min[after - 1], path_min[after]];
-  const [low, high = core_c] = [path_c[after - 1], path_c[after]];
-  return low === undefined || to <= from
-    ? high
-    : low + ((high - low) * (minute - from)) / (to - from);
+  const at = place(path_min, Math.max(0, now - loaded) / 60_000);
+  if (at === null) return path_c.at(-1) ?? core_c;
+  const [n, along] = at;
+  const low = path_c[n] ?? core_c;
+  return low + ((path_c[n + 1] ?? low) - low) * along;
 }
 
 function cooking(

@@ -3,7 +3,7 @@ import type { Estimate, Happening } from "../../api/types";
 import type { Kept } from "../../lib/outbox";
 
 /** Where a value lies in a rising list: the index before it and the share of the way to the next. */
-function place(list: number[], value: number): [number, number] | null {
+export function place(list: number[], value: number): [number, number] | null {
   const after = list.findIndex((one) => one >= value);
   if (after < 0) return null;
   if (after === 0) return value === list[0] ? [0, 0] : null;

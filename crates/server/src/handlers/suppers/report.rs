@@ -32,7 +32,10 @@ pub async fn report(
     let (report, now) = (body.into_inner(), context.now());
     let ago = AGO.check(report.ago_s)?;
     let at = now - Duration::milliseconds((ago * 1000.0) as i64);
+    let dish = report.dish.clone();
     let kept = suppers::take_report(&context, id.into_inner(), report, at, now).await?;
-    following::soon(&context, kept.cooks.iter().map(|one| one.cook));
+    // What was told may be the say of the cook that follows that dish.
+    let of_dish = kept.cooks.iter().filter(|one| one.dish == dish);
+    following::soon(&context, of_dish.map(|one| one.cook));
     Ok(documents::answer(&kept, kept.revision))
 }
