@@ -8,7 +8,10 @@ test("a reload and a killed server in mid-cook lose nothing", async ({ page, kit
   await page.getByRole("button", { name: "Start now" }).click();
   await page.waitForURL("**/fryer/*");
   const heading = page.getByRole("heading", { level: 1 });
+  // Until the server has answered, the turn is due by when the cook was started.
+  const answered = page.waitForResponse((one) => one.request().postData()?.includes("step_done") ?? false);
   await page.getByRole("button", { name: "Loaded" }).click();
+  await answered;
   await expect(heading).toContainText("Turn every piece");
   const due = await page.getByText(/at \d\d:\d\d · /).textContent();
   await page.reload();
