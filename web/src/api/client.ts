@@ -1,6 +1,6 @@
 // The one way to the server: every answer that is not a success becomes an ApiFailure.
 import createClient from "openapi-fetch";
-import { CHANGED } from "../lib/message";
+import { CHANGED } from "../domain/message";
 import type { paths } from "./schema";
 import type { Problem } from "./types";
 

@@ -1,4 +1,4 @@
-import { refusal } from "../lib/message";
+import { refusal } from "../domain/message";
 import type { Units } from "../lib/units";
 import { ApiFailure } from "./client";
 import { understand } from "./queries";

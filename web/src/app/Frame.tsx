@@ -4,9 +4,9 @@ import { Outlet, useNavigate } from "@tanstack/react-router";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { PlaceLink } from "../components/PlaceLink";
+import { type Settings, useSettings } from "../domain/settings";
 import { useHousehold } from "../features/household/household";
 import { useOnline } from "../lib/hooks";
-import { type Settings, useSettings } from "../lib/settings";
 
 // Asked for with a key, and then loaded.
 const Keys = lazy(() => import("./Keys"));

@@ -5,7 +5,7 @@ import type { ReactNode } from "react";
 import { catalogueQuery } from "../api/queries";
 import type { Region } from "../api/types";
 import { Action } from "../components/recipes";
-import { changeSettings, type Settings } from "../lib/settings";
+import { changeSettings, type Settings } from "../domain/settings";
 
 const COLOURS = [
   ["auto", "as the device"],

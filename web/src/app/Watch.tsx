@@ -3,13 +3,13 @@ import { Flex, Text } from "@chakra-ui/react";
 import { useRouterState } from "@tanstack/react-router";
 import { useEffect } from "react";
 import { PlaceLink } from "../components/PlaceLink";
+import { useSettings } from "../domain/settings";
 import { useAlarms, useTitle, useWakeLock } from "../features/alarm/useAlarms";
 import { cookReports } from "../features/course/reports";
 import { NewVersion } from "../features/offline/NewVersion";
 import { supperReports } from "../features/supper/telling";
 import { clock, countdown } from "../lib/clock";
 import { useNow } from "../lib/hooks";
-import { useSettings } from "../lib/settings";
 import { useAffairs, useLost, usePlanned } from "../places/fryer/affairs";
 import { useChanges } from "./useChanges";
 

@@ -1,8 +1,8 @@
 // The temperature field itself, painted pixel by pixel: across time, down depth.
 import { chakra } from "@chakra-ui/react";
 import { useEffect, useRef } from "react";
-import { EMBER_TABLE } from "../lib/ember";
-import { columnAt, type Field } from "../lib/field";
+import { EMBER_TABLE } from "../domain/ember";
+import { columnAt, type Field } from "../domain/field";
 
 interface FieldCanvasProps {
   picture: Field;

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
+import { EMBER_TABLE, ember } from "../domain/ember";
+import { isolines, temperatureAt } from "../domain/field";
+import { refusal, render } from "../domain/message";
 import { clock, countdown, day, nextAt } from "./clock";
-import { EMBER_TABLE, ember } from "./ember";
-import { isolines, temperatureAt } from "./field";
-import { refusal, render } from "./message";
 import * as units from "./units";
 
 const metric: units.Units = { temperature: "celsius", weight: "metric" };

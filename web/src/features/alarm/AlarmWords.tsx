@@ -2,7 +2,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Action } from "../../components/recipes";
-import { changeSettings, useSettings } from "../../lib/settings";
+import { changeSettings, useSettings } from "../../domain/settings";
 import { allowSound, play } from "./sound";
 import { useAwake, useSoundAllowed } from "./useAlarms";
 

@@ -1,7 +1,7 @@
 // The alarms of everything that is going on: sounds, vibration, the title, a notification while the page
 // is behind another, and a screen that stays on.
 import { useEffect, useRef, useSyncExternalStore } from "react";
-import { useSettings } from "../../lib/settings";
+import { useSettings } from "../../domain/settings";
 import { type Alarm, type Due, rings } from "./ring";
 import { allowSound, isSoundAllowed, listenToSound, play } from "./sound";
 

@@ -1,7 +1,7 @@
 // What was assumed, the dearest first: what is worth measuring.
 import { Box, chakra, Text } from "@chakra-ui/react";
 import type { Plan } from "../../api/types";
-import { render } from "../../lib/message";
+import { render } from "../../domain/message";
 import { minutes, type Units } from "../../lib/units";
 
 /** Less than this is not worth a ruler, s. */

@@ -7,7 +7,7 @@ import { Choice } from "../../components/Choice";
 import { QuantityInput } from "../../components/QuantityInput";
 import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
-import { inSections } from "../../lib/request";
+import { inSections } from "../../domain/request";
 import { saveFile } from "../../lib/save";
 import { length, MM_PER_INCH, mass, minutes, type Units } from "../../lib/units";
 import { BasketMap } from "./BasketMap";

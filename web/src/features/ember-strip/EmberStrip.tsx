@@ -4,7 +4,7 @@ import { type KeyboardEvent, type PointerEvent, useState } from "react";
 import type { Plan } from "../../api/types";
 import { FieldCanvas } from "../../components/FieldCanvas";
 import { SvgCircle, SvgPath, SvgRect, SvgText } from "../../components/Svg";
-import { temperatureAt } from "../../lib/field";
+import { temperatureAt } from "../../domain/field";
 import { useWidth } from "../../lib/hooks";
 import { length, temperature, type Units } from "../../lib/units";
 import { Edges } from "./Edges";

@@ -2,7 +2,7 @@
 import { useMemo } from "react";
 import type { Plan } from "../../api/types";
 import { SvgPath, SvgText } from "../../components/Svg";
-import { isolines, type Point } from "../../lib/field";
+import { isolines, type Point } from "../../domain/field";
 import { degrees, type Units } from "../../lib/units";
 import type { Frame } from "./frame";
 

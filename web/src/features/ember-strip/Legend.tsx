@@ -1,7 +1,7 @@
 // Which colour is how hot.
 import type { Plan } from "../../api/types";
 import { SvgText } from "../../components/Svg";
-import { css, ember } from "../../lib/ember";
+import { css, ember } from "../../domain/ember";
 import { degrees, type Units } from "../../lib/units";
 import type { Frame } from "./frame";
 

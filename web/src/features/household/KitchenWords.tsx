@@ -5,7 +5,7 @@ import { Choice } from "../../components/Choice";
 import { QuantityInput } from "../../components/QuantityInput";
 import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
-import { useSettings } from "../../lib/settings";
+import { useSettings } from "../../domain/settings";
 import * as show from "../../lib/units";
 import { useHousehold } from "./household";
 

@@ -4,7 +4,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect } from "react";
 import { chooseForHousehold, householdQuery } from "../../api/queries";
 import type { HouseholdSettings } from "../../api/types";
-import { changeSettings, type Settings } from "../../lib/settings";
+import { changeSettings, type Settings } from "../../domain/settings";
 
 /** Takes over what the household chose, and gives a way to choose for it. */
 export function useHousehold(settings: Settings) {

@@ -1,9 +1,9 @@
 // Plan against course, in numbers: the steps by the clock, the readings by the minute.
 import { Box, Table, Text } from "@chakra-ui/react";
 import type { Cook } from "../../api/types";
+import { temperatureAt } from "../../domain/field";
+import { order } from "../../domain/message";
 import { clock } from "../../lib/clock";
-import { temperatureAt } from "../../lib/field";
-import { order } from "../../lib/message";
 import { difference, temperature, type Units } from "../../lib/units";
 
 function late(seconds: number): string {

@@ -2,7 +2,7 @@
 import type { Catalogue } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { Word } from "../../components/Word";
-import { textureOf } from "../../lib/request";
+import { textureOf } from "../../domain/request";
 import { temperature } from "../../lib/units";
 import type { WordProps } from "./words";
 

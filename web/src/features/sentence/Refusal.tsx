@@ -2,7 +2,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Problem, Request } from "../../api/types";
 import { Action } from "../../components/recipes";
-import { inSections } from "../../lib/request";
+import { inSections } from "../../domain/request";
 
 interface RefusalProps {
   problem: Problem;

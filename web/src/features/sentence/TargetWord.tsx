@@ -7,7 +7,7 @@ import { Caution } from "../../components/Notice";
 import { QuantityInput } from "../../components/QuantityInput";
 import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
-import { textureOf } from "../../lib/request";
+import { textureOf } from "../../domain/request";
 import * as show from "../../lib/units";
 import type { WordProps } from "./words";
 

@@ -2,7 +2,7 @@
 import { Box, chakra, Text } from "@chakra-ui/react";
 import type { Step } from "../../api/types";
 import { Caution } from "../../components/Notice";
-import { order, render } from "../../lib/message";
+import { order, render } from "../../domain/message";
 import { temperature, type Units } from "../../lib/units";
 
 interface StepListProps {

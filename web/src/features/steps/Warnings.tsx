@@ -2,7 +2,7 @@
 import { Stack } from "@chakra-ui/react";
 import type { Plan } from "../../api/types";
 import { Caution } from "../../components/Notice";
-import { render } from "../../lib/message";
+import { render } from "../../domain/message";
 import { temperature, type Units } from "../../lib/units";
 
 export function Warnings({ plan, units }: { plan: Plan; units: Units }) {

@@ -3,9 +3,9 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { SupperPlan } from "../../api/types";
 import { Caution } from "../../components/Notice";
+import { render } from "../../domain/message";
+import { useSettings } from "../../domain/settings";
 import { clock, day } from "../../lib/clock";
-import { render } from "../../lib/message";
-import { useSettings } from "../../lib/settings";
 import { capital } from "../../lib/text";
 
 export type Moment = SupperPlan["agenda"][number];

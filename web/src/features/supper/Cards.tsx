@@ -1,8 +1,8 @@
 // The cards that are printed: only paper shows them.
 import { Box, Text } from "@chakra-ui/react";
 import type { Supper, SupperPlan } from "../../api/types";
+import { render } from "../../domain/message";
 import { clock, weekday } from "../../lib/clock";
-import { render } from "../../lib/message";
 import { usePrinting } from "../../lib/print";
 import { setting, temperature, type Units } from "../../lib/units";
 import { cards } from "./cards";

@@ -1,7 +1,7 @@
 // A supper as a document: begun, added to, put on another day, told as text.
 import type { Request, Side, Supper, SupperPlan } from "../../api/types";
+import { render } from "../../domain/message";
 import { clock, day } from "../../lib/clock";
-import { render } from "../../lib/message";
 import { mass, smallMass, type Units } from "../../lib/units";
 
 /** Where the supper that is being put together waits. */

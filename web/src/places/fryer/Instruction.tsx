@@ -1,12 +1,12 @@
 // One large instruction: as it is dialled while it is loaded, and with its countdown after that.
 import { Box, Text } from "@chakra-ui/react";
 import type { Cook } from "../../api/types";
+import { dialled } from "../../domain/dialled";
+import { order, render } from "../../domain/message";
+import { useSettings } from "../../domain/settings";
 import { useAwake } from "../../features/alarm/useAlarms";
-import { dialled } from "../../features/course/dialled";
 import type { StandingStep } from "../../features/course/standing";
 import { clock, countdown } from "../../lib/clock";
-import { order, render } from "../../lib/message";
-import { useSettings } from "../../lib/settings";
 import { minutes, setting, temperature } from "../../lib/units";
 
 interface InstructionProps {

@@ -3,10 +3,10 @@ import { Box, Text } from "@chakra-ui/react";
 import type { Cook } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
+import { useSettings } from "../../domain/settings";
 import { useReports } from "../../features/course/reports";
 import { CourseStrip } from "../../features/ember-strip/CourseStrip";
 import { clock, day } from "../../lib/clock";
-import { useSettings } from "../../lib/settings";
 import { minutes, setting, temperature } from "../../lib/units";
 
 export function NotStarted({ cook }: { cook: Cook }) {

@@ -5,6 +5,8 @@ import { useHotkeys } from "react-hotkeys-hook";
 import type { Cook } from "../../api/types";
 import { Caution, Empty, Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
+import { order } from "../../domain/message";
+import { changeSettings, useSettings } from "../../domain/settings";
 import { AlarmWords } from "../../features/alarm/AlarmWords";
 import { AtTheFryer } from "../../features/basket/AtTheFryer";
 import { Answer, BelowFloor } from "../../features/course/Answer";
@@ -17,8 +19,6 @@ import { aimNow, dialNow, inWords, lastTold, told } from "../../features/course/
 import { CourseStrip } from "../../features/ember-strip/CourseStrip";
 import { clock } from "../../lib/clock";
 import { useNow, useOnce, useWasAway } from "../../lib/hooks";
-import { order } from "../../lib/message";
-import { changeSettings, useSettings } from "../../lib/settings";
 import { capital } from "../../lib/text";
 import { minutes, temperature } from "../../lib/units";
 import { DONE_WORDS, measures } from "./doneWords";

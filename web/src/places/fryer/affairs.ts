@@ -5,13 +5,13 @@ import { useRef } from "react";
 import { ApiFailure } from "../../api/client";
 import { cookQuery, cooksQuery } from "../../api/queries";
 import type { Cook, KeptSupper } from "../../api/types";
+import { order } from "../../domain/message";
+import { useSettings } from "../../domain/settings";
 import type { Alarm } from "../../features/alarm/ring";
 import { useWaiting } from "../../features/course/reports";
 import { type Standing, type StandingStep, skewOf, standing } from "../../features/course/standing";
 import { nextMoment } from "../../features/supper/next";
 import { useComing } from "../../features/supper/useComing";
-import { order } from "../../lib/message";
-import { useSettings } from "../../lib/settings";
 import type { Units } from "../../lib/units";
 
 /** A cook, and the supper whose dish it is. */

@@ -1,9 +1,9 @@
 // A machine drawn to scale, from above and from the side.
 import { Box, Grid, Text } from "@chakra-ui/react";
 import type { Machine } from "../../api/types";
+import { KINDS } from "../../domain/kinds";
 import { Floor } from "../../features/basket/Floor";
 import { SideView } from "../../features/basket/SideView";
-import { KINDS } from "../../lib/kinds";
 import { length, setting, type Units } from "../../lib/units";
 
 export function Drawings({ machine, units }: { machine: Machine; units: Units }) {

@@ -8,10 +8,10 @@ import type { Machine } from "../../api/types";
 import { Empty, Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
+import { refusal } from "../../domain/message";
+import { useSettings } from "../../domain/settings";
 import { useDraft } from "../../lib/draft";
 import { useIdentity } from "../../lib/hooks";
-import { refusal } from "../../lib/message";
-import { useSettings } from "../../lib/settings";
 import { Drawings } from "./Drawings";
 import { MachineSentence } from "./MachineSentence";
 

@@ -4,7 +4,7 @@ import type { Machine } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { NameWord } from "../../components/NameWord";
 import { Word } from "../../components/Word";
-import { KINDS } from "../../lib/kinds";
+import { KINDS } from "../../domain/kinds";
 import { capital } from "../../lib/text";
 import * as show from "../../lib/units";
 import { OnTheSpit, Racks } from "./MachineParts";

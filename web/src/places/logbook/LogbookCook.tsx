@@ -8,13 +8,13 @@ import type { Cook } from "../../api/types";
 import { Caution, Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
+import { useSettings } from "../../domain/settings";
 import { CRISPNESS, DONENESS } from "../../features/course/OutcomeForm";
 import { targetWords } from "../../features/logbook/CookEntry";
 import { Readings, Steps } from "../../features/logbook/CourseTables";
 import { LogStrip } from "../../features/logbook/LogStrip";
 import { useDeleteCook } from "../../features/logbook/useDeleteCook";
 import { clock, day } from "../../lib/clock";
-import { useSettings } from "../../lib/settings";
 import { temperature } from "../../lib/units";
 
 export function LogbookCook() {

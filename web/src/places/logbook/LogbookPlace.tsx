@@ -9,13 +9,13 @@ import { Empty, Trouble, Waiting } from "../../components/Notice";
 import { Pager } from "../../components/Pager";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
+import { useSettings } from "../../domain/settings";
 import { CRISPNESS, DONENESS } from "../../features/course/OutcomeForm";
 import { CookEntry, loadWords, targetWords } from "../../features/logbook/CookEntry";
 import { useDeleteCook } from "../../features/logbook/useDeleteCook";
 import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { day } from "../../lib/clock";
 import { useSettled } from "../../lib/hooks";
-import { useSettings } from "../../lib/settings";
 import type { Units } from "../../lib/units";
 
 const PER_PAGE = 10;

@@ -7,10 +7,10 @@ import { togetherQuery } from "../../api/queries";
 import type { Catalogue, CutEntry, Request, Together } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { Word } from "../../components/Word";
+import { refusal, render } from "../../domain/message";
+import { entryOf, usual } from "../../domain/request";
 import { Floor, PieceShape } from "../../features/basket/Floor";
 import { MassWord, PiecesWord } from "../../features/sentence/words";
-import { refusal, render } from "../../lib/message";
-import { entryOf, usual } from "../../lib/request";
 import { capital } from "../../lib/text";
 import type { Units } from "../../lib/units";
 

@@ -4,8 +4,8 @@ import { useNavigate, useSearch } from "@tanstack/react-router";
 import { catalogueQuery, machinesQuery } from "../../api/queries";
 import type { Catalogue, Machine, Request } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
-import { entryOf, ofKitchen, ofTable, usual } from "../../lib/request";
-import { useSettings } from "../../lib/settings";
+import { entryOf, ofKitchen, ofTable, usual } from "../../domain/request";
+import { useSettings } from "../../domain/settings";
 import { PlanView } from "./PlanView";
 
 /** What a layout by hand does not outlive: other pieces, or another floor. */

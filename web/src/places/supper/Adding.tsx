@@ -3,9 +3,9 @@ import { Text } from "@chakra-ui/react";
 import type { Catalogue, Machine, Supper } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { Word } from "../../components/Word";
+import { entryOf, ofKitchen, ofTable, usual } from "../../domain/request";
+import { useSettings } from "../../domain/settings";
 import { withCook, withSide } from "../../features/supper/document";
-import { entryOf, ofKitchen, ofTable, usual } from "../../lib/request";
-import { useSettings } from "../../lib/settings";
 
 interface AddingProps {
   catalogue: Catalogue;

@@ -4,13 +4,13 @@ import type { Request } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Word } from "../../components/Word";
+import { entryOf, inMachine } from "../../domain/request";
 import { BlendWord } from "../../features/prep/BlendWord";
 import { ownId } from "../../features/prep/method";
 import { useWays } from "../../features/prep/useWays";
 import { TargetWord } from "../../features/sentence/TargetWord";
 import { MassWord, PiecesWord } from "../../features/sentence/words";
 import { IN_HAND } from "../../features/supper/document";
-import { entryOf, inMachine } from "../../lib/request";
 import { hours } from "../../lib/units";
 import type { DishLineProps } from "./props";
 

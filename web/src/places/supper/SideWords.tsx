@@ -6,7 +6,7 @@ import { Choice } from "../../components/Choice";
 import { NameWord } from "../../components/NameWord";
 import { TimeWord } from "../../components/TimeWord";
 import { Word } from "../../components/Word";
-import { entryOf } from "../../lib/request";
+import { entryOf } from "../../domain/request";
 import type { DishLineProps } from "./props";
 
 const SITES: Record<Side["site"], string> = {

@@ -7,11 +7,11 @@ import type { CookRow } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
+import { useSettings } from "../../domain/settings";
 import { CookEntry, loadWords, targetWords } from "../../features/logbook/CookEntry";
 import { useDeleteCook } from "../../features/logbook/useDeleteCook";
 import { Coming } from "../../features/supper/Coming";
 import { clock } from "../../lib/clock";
-import { useSettings } from "../../lib/settings";
 import { minutes, type Units } from "../../lib/units";
 
 export function TodayPlace() {

@@ -1,6 +1,6 @@
 // What the cook prefers, remembered in this browser.
 import { useSyncExternalStore } from "react";
-import type { Units } from "./units";
+import type { Units } from "../lib/units";
 
 export interface Settings extends Units {
   region: "us" | "ca" | "uk" | "anz";

@@ -1,6 +1,6 @@
 // Messages come with quantities left open; here they are read in the cook's units.
-import { capital } from "./text";
-import * as units from "./units";
+import { capital } from "../lib/text";
+import * as units from "../lib/units";
 
 interface Quantity {
   kind: "temperature_c" | "setting_c" | "difference_k" | "length_mm" | "mass_g" | "time_s";

@@ -1,6 +1,6 @@
 // A cook as it is dialled: the setting, the minutes, and what to do after how many.
-import type { Plan, Step } from "../../api/types";
-import { minutes, setting, type Units } from "../../lib/units";
+import type { Plan, Step } from "../api/types";
+import { minutes, setting, type Units } from "../lib/units";
 
 /** What hands do on the way, in a word. */
 const WORDS: Partial<Record<Step["kind"], string>> = {

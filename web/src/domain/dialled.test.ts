@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import type { Plan } from "../../api/types";
+import type { Plan } from "../api/types";
 import { dialled } from "./dialled";
 
 const plan = {
