@@ -25,7 +25,7 @@ export default defineConfig({
   reporter: [["list"]],
   use: {
     launchOptions,
-    locale: "en-US",
+    locale: "en-GB",
     timezoneId: "UTC",
     viewport: { width: 1280, height: 800 },
     trace: "retain-on-failure",

@@ -20,7 +20,7 @@ test("laptop", async ({ page }) => {
   await page.getByRole("textbox", { name: "Pieces" }).fill("24");
   await page.keyboard.press("Enter");
   await page.getByRole("tab", { name: "batch 2" }).click();
-  await page.getByText("How it lies").evaluate((title) => title.scrollIntoView());
+  await page.getByRole("button", { name: /^Arrangement/ }).evaluate((title) => title.scrollIntoView());
   await shot(page, "plan-basket");
   await page.goto("/plan");
   await page.getByRole("button", { name: /^Thickness/ }).click();
@@ -30,7 +30,7 @@ test("laptop", async ({ page }) => {
   await expect(page.getByRole("article").first()).toBeVisible();
   await shot(page, "logbook");
   await page.getByRole("link", { name: "Cider chops", exact: true }).click();
-  await expect(page.getByText("Plan and course")).toBeVisible();
+  await expect(page.getByText("Planned and actual")).toBeVisible();
   await shot(page, "logbook-cook");
   await page.goto("/kitchen");
   await expect(page.getByText("· typical").first()).toBeVisible();
@@ -48,13 +48,13 @@ test("laptop", async ({ page }) => {
     await page.getByRole("dialog").getByRole("button", { name: choice }).click();
   }
   await expect(page.getByText("Before you switch it on")).toBeVisible();
-  await page.getByText("How it turns").evaluate((title) => title.scrollIntoView());
+  await page.getByRole("button", { name: /^Arrangement/ }).evaluate((title) => title.scrollIntoView());
   await shot(page, "plan-spit");
   await page.goto("/plan");
   await page.getByRole("button", { name: "salted and bare overnight" }).click();
-  await page.getByRole("button", { name: "Do it so" }).click();
-  await expect(page.getByText("The plan counts with it.")).toBeVisible();
-  await page.getByText("Before that").evaluate((title) => title.scrollIntoView());
+  await page.getByRole("button", { name: "Use this method" }).click();
+  await expect(page.getByText("Used in this plan.")).toBeVisible();
+  await page.getByRole("button", { name: /^Preparation/ }).evaluate((title) => title.scrollIntoView());
   await shot(page, "plan-prep");
   await page.goto("/supper");
   await page.getByRole("link", { name: "Supper for the ferry crew" }).click();
@@ -66,7 +66,7 @@ test("laptop", async ({ page }) => {
     ["Add a cook", "drumsticks"],
     ["Add a cook", "pork loin roasts"],
     ["Add a side", /^green beans/],
-    ["Nobody works", "Somebody is always awake"],
+    ["Nobody works", "No quiet hours"],
     ["Day", "tomorrow"],
   ] as const) {
     await choose(page, label, choice);
@@ -77,7 +77,7 @@ test("laptop", async ({ page }) => {
   const clock = `${String(soon.getHours()).padStart(2, "0")}:${String(soon.getMinutes()).padStart(2, "0")}`;
   await page.getByRole("textbox", { name: "Time on the clock" }).fill(clock);
   await page.keyboard.press("Enter");
-  await expect(page.getByText("It does not go like that")).toBeVisible();
+  await expect(page.getByText("This schedule does not work")).toBeVisible();
   await page.getByRole("alert").evaluate((alert) => alert.scrollIntoView());
   await shot(page, "supper-clash");
   await page.emulateMedia({ colorScheme: "dark" });
@@ -93,7 +93,7 @@ test.describe("phone", () => {
   test("at the fryer", async ({ page, kitchen }) => {
     await page.goto("/plan");
     await shot(page, "plan-phone");
-    await page.getByRole("button", { name: "Start now" }).click();
+    await page.getByRole("button", { name: "Start cooking" }).click();
     await page.waitForURL("**/fryer/*");
     await shot(page, "fryer-load");
     await page.getByRole("button", { name: "Loaded" }).click();

@@ -3,10 +3,10 @@ import { accessible, choose, expect, fitsTheWidth, test, word } from "./kitchen"
 
 test.use({ locale: "en-GB" });
 
-test("a school is written down, changed, and counted with", async ({ page }) => {
+test("a method is written down, changed, and counted with", async ({ page }) => {
   await page.goto("/plan");
   await page.getByRole("button", { name: "salted and bare overnight" }).click();
-  await page.getByRole("button", { name: "Write your own from it" }).click();
+  await page.getByRole("button", { name: "Copy and edit" }).click();
   await word(page, "Name of your way").click();
   await page.getByRole("textbox", { name: "Name of your way" }).fill("from lunch to supper");
   await page.keyboard.press("Enter");
@@ -27,15 +27,15 @@ test("a school is written down, changed, and counted with", async ({ page }) => 
   await fitsTheWidth(page);
   // A reload loses nothing of it; what cannot be is told, and stays to be mended.
   await page.reload();
-  await page.getByRole("button", { name: "Keep it under this name" }).click();
+  await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("alert")).toContainText("9.0 %, not within 0.1-3 %");
   await word(page, "On it: salt for its weight").click();
   await page.getByRole("textbox", { name: "Salt" }).fill("1.2");
   await page.keyboard.press("Enter");
-  await page.getByRole("button", { name: "Keep it under this name" }).click();
+  await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("button", { name: "from lunch to supper", exact: true })).toBeVisible();
-  await page.getByRole("button", { name: "Do it so" }).click();
-  await expect(page.getByText("The plan counts with it.")).toBeVisible();
+  await page.getByRole("button", { name: "Use this method" }).click();
+  await expect(page.getByText("Used in this plan.")).toBeVisible();
   // The caution of raw poultry moved to what is first now.
   const steps = page.getByRole("listitem").filter({ hasText: "Salt it all over" }).first();
   await expect(steps).toContainText("Do not wash raw poultry");
@@ -44,11 +44,11 @@ test("a school is written down, changed, and counted with", async ({ page }) => 
 
   await page.getByRole("button", { name: "Change it" }).click();
   await choose(page, "What task 2 is", "covered in the fridge");
-  await page.getByRole("button", { name: "Keep the changes" }).click();
-  await expect(page.getByText("The plan counts with it.")).toBeVisible();
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("Used in this plan.")).toBeVisible();
 
   // It goes into a supper under its name.
-  await page.getByRole("button", { name: "To a supper" }).click();
+  await page.getByRole("button", { name: "Add to supper" }).click();
   await choose(page, "Day", "tomorrow");
   await expect(word(page, "Getting ready")).toHaveText("from lunch to supper");
   await page.goto("/kitchen");
@@ -79,7 +79,7 @@ test.describe("on a phone, by keyboard", () => {
     await field("Allergen of part 2").fill("celery");
     await accessible(page);
     await fitsTheWidth(page);
-    await page.getByRole("button", { name: "Keep this blend" }).focus();
+    await page.getByRole("button", { name: "Save" }).focus();
     await page.keyboard.press("Enter");
     await expect(page.getByText("black pepper 12 g, celery seed 6 g")).toBeVisible();
 

@@ -89,7 +89,21 @@ export class Kitchen {
 
 interface Fixtures {
   demo: boolean;
+  /** Whether details and sections are folded away, as they are for a new cook. */
+  folded: boolean;
 }
+
+const SHOWN = ["details", "preparation", "arrangement", "alongside", "result", "temperatures", "measure"];
+
+/** Every detail of a sentence and every section of a plan open, until the cook folds them. */
+export const unfolded = (page: Page) =>
+  page.addInitScript((names) => {
+    const shown = Object.fromEntries(names.map((name) => [name, true]));
+    localStorage.setItem(
+      "zesty-ember.shown",
+      localStorage.getItem("zesty-ember.shown") ?? JSON.stringify(shown),
+    );
+  }, SHOWN);
 
 /** A kitchen for each test: with the demo's machines and log, or empty. */
 export const test = base.extend<Fixtures & { kitchen: Kitchen }>({
@@ -101,6 +115,11 @@ export const test = base.extend<Fixtures & { kitchen: Kitchen }>({
     await kitchen.close();
   },
   baseURL: async ({ kitchen }, use) => use(kitchen.url),
+  folded: [false, { option: true }],
+  page: async ({ page, folded }, use) => {
+    if (!folded) await unfolded(page);
+    await use(page);
+  },
 });
 
 export { expect };

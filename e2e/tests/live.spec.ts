@@ -43,7 +43,7 @@ const tones = (page: Page) =>
 
 async function loaded(page: Page) {
   await page.goto("/plan");
-  await page.getByRole("button", { name: "Start now" }).click();
+  await page.getByRole("button", { name: "Start cooking" }).click();
   await page.waitForURL("**/fryer/*");
   await page.getByRole("button", { name: "Loaded" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Turn every piece");
@@ -218,7 +218,7 @@ test("the practice thermometer from loading to the log", async ({ page, kitchen 
   await page.getByRole("button", { name: "Finish" }).click();
   await page.getByRole("button", { name: "crisp", exact: true }).click();
   await page.getByRole("button", { name: "just right" }).click();
-  await page.getByRole("button", { name: "Into the logbook" }).click();
+  await page.getByRole("button", { name: "Save to logbook" }).click();
   await expect(page.getByRole("link", { name: /See how it went/ })).toBeVisible();
 });
 

@@ -95,7 +95,7 @@ test("many pieces become batches, with the price of one", async ({ page }) => {
   await expect(word(page, "Loading")).toHaveText("all at once");
   await expect(page.getByText(/later than with much air/)).toBeVisible();
   await expect(page.getByText(/^2 batches, fair, would be ready about/)).toBeVisible();
-  await page.getByRole("button", { name: "Load with air" }).click();
+  await page.getByRole("button", { name: "Load with space between" }).click();
   await expect(page.getByText(/2 batches, 12 and 12/)).toBeVisible();
 });
 
@@ -180,7 +180,7 @@ test("the spit: how it hangs, what to go through, and why it stands still", asyn
   await expect(page.getByRole("alert")).toContainText("lay it on a rack");
   // Another machine has no spit.
   await choose(page, "Machine", /^the drum/);
-  await expect(word(page, "How it is held")).toHaveText("on its floor");
+  await expect(word(page, "How it is held")).toHaveText("in the basket");
 });
 
 test("wings tumble without a turn", async ({ page }) => {
@@ -194,7 +194,7 @@ test("wings tumble without a turn", async ({ page }) => {
 
 test("something else beside it: together or one after the other, and why", async ({ page }) => {
   await page.goto("/plan");
-  await choose(page, "Beside it", "bone-in pork chops");
+  await choose(page, "Cooked alongside", "bone-in pork chops");
   await expect(page.getByText("One after the other.")).toBeVisible();
   await choose(page, "Machine", /^twin drawers/);
   await expect(page.getByText("At the same time, a drawer each.")).toBeVisible();
@@ -208,7 +208,7 @@ test("bad loads are refused in words, in time", async ({ page }) => {
   await choose(page, "Cut", "whole chickens");
   await choose(page, "Machine", /^a compact drum/);
   await expect(page.getByRole("alert")).toContainText("does not fit");
-  await expect(page.getByRole("button", { name: "Start now" })).toBeDisabled();
+  await expect(page.getByRole("button", { name: "Start cooking" })).toBeDisabled();
 });
 
 test("the drawing is downloaded to scale and printed alone", async ({ page }) => {
@@ -226,14 +226,14 @@ test("the drawing is downloaded to scale and printed alone", async ({ page }) =>
 
 test("at the fryer each batch shows how it lies, and the spit its checklist", async ({ page }) => {
   await page.goto("/plan");
-  await page.getByRole("button", { name: "Start now" }).click();
+  await page.getByRole("button", { name: "Start cooking" }).click();
   await page.waitForURL("**/fryer/*");
   await expect(page.getByRole("img", { name: /^8 pieces as they lie/ })).toBeVisible();
   await page.goto("/plan");
   await choose(page, "Machine", /^the shelves/);
   await choose(page, "Cut", "pork loin roasts");
   await choose(page, "How it is held", /^on the spit/);
-  await page.getByRole("button", { name: "Start now" }).click();
+  await page.getByRole("button", { name: "Start cooking" }).click();
   await page.waitForURL("**/fryer/*");
   await page.getByLabel("One turn by hand: clear of walls and element all the way round.").check();
   await page.getByRole("button", { name: "It does not turn" }).click();

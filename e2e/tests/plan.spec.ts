@@ -30,9 +30,9 @@ test("poultry below its floor is refused beside the sentence, with a way out", a
   await page.getByRole("textbox", { name: "Core temperature" }).fill("60");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("alert")).toContainText("Chicken is not planned below 70 °C");
-  await expect(page.getByRole("button", { name: "Start now" })).toBeDisabled();
+  await expect(page.getByRole("button", { name: "Start cooking" })).toBeDisabled();
   await accessible(page);
-  await page.getByRole("button", { name: "Aim at the floor" }).click();
+  await page.getByRole("button", { name: "Use the safe minimum" }).click();
   await expect(word(page, "Until")).toHaveText("70 °C");
   await expect(page.getByRole("alert")).toHaveCount(0);
 });
@@ -40,18 +40,18 @@ test("poultry below its floor is refused beside the sentence, with a way out", a
 test("red meat below its floor asks for a yes, and every view keeps saying so", async ({ page }) => {
   await page.goto("/plan");
   await page.getByRole("button", { name: "More" }).click();
-  await page.getByLabel("Whose safety chart").selectOption("us");
+  await page.getByLabel("Food safety guidance").selectOption("us");
   await page.keyboard.press("Escape");
   await word(page, "Cut").click();
   await page.getByRole("button", { name: "beef steaks" }).click();
   await word(page, "Until").click();
   await page.getByRole("button", { name: /medium-rare/ }).click();
   await expect(page.getByRole("alert")).toContainText("below the 63 °C");
-  await page.getByRole("button", { name: /plan it all the same/ }).click();
-  await expect(page.getByText("Below the safety floor.")).toBeVisible();
-  await page.getByRole("button", { name: "Keep for later" }).click();
+  await page.getByRole("button", { name: /plan it anyway/ }).click();
+  await expect(page.getByText("Below the safe minimum.")).toBeVisible();
+  await page.getByRole("button", { name: "Save plan" }).click();
   await expect(page.getByRole("article").filter({ hasText: "beef steak" })).toContainText(
-    "Below the safety floor.",
+    "Below the safe minimum.",
   );
 });
 
@@ -61,7 +61,7 @@ test("a setting above the ceiling tells what the ceiling does instead", async ({
   await page.getByRole("textbox", { name: "Setting" }).fill("232");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("alert")).toContainText("goes up to 204 °C, not 232 °C. At its ceiling");
-  await page.getByRole("button", { name: "Set it to its ceiling" }).click();
+  await page.getByRole("button", { name: "Use its highest setting" }).click();
   await expect(word(page, "Setting")).toHaveText("204 °C");
 });
 
@@ -113,7 +113,7 @@ test("units, keys and colours", async ({ page }) => {
   await page.reload();
   await expect(word(page, "Until")).toHaveText("juicy, 171 °F");
   await page.keyboard.press("Shift+?");
-  await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+  await expect(page.getByRole("dialog", { name: "Keyboard shortcuts" })).toBeVisible();
   await accessible(page);
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "More" }).click();

@@ -20,7 +20,7 @@ test("with the mouse on a laptop, in Fahrenheit and pounds", async ({ page, kitc
   await accessible(page);
   await fitsTheWidth(page);
 
-  await page.getByRole("button", { name: "Start now" }).click();
+  await page.getByRole("button", { name: "Start cooking" }).click();
   await page.waitForURL("**/fryer/*");
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Load 4 bone-in thighs");
   await accessible(page);
@@ -65,12 +65,12 @@ test("with the mouse on a laptop, in Fahrenheit and pounds", async ({ page, kitc
   await page.getByRole("button", { name: "Served" }).click();
   await page.getByRole("button", { name: "crisp", exact: true }).click();
   await page.getByRole("button", { name: "just right" }).click();
-  await page.getByLabel("To remember").fill("Fennel pollen next time");
+  await page.getByLabel("Notes").fill("Fennel pollen next time");
   // What was chosen outlives a reload.
   await page.reload();
-  await expect(page.getByLabel("To remember")).toHaveValue("Fennel pollen next time");
+  await expect(page.getByLabel("Notes")).toHaveValue("Fennel pollen next time");
   await accessible(page);
-  await page.getByRole("button", { name: "Into the logbook" }).click();
+  await page.getByRole("button", { name: "Save to logbook" }).click();
   await page.getByRole("link", { name: /See how it went/ }).click();
   await expect(page.getByText("Fennel pollen next time")).toBeVisible();
   await expect(page.getByRole("cell", { name: "115 °F", exact: true })).toBeVisible();
@@ -116,7 +116,7 @@ test.describe("on a phone, in Celsius and grams, by keyboard alone", () => {
     await expect(strip).toHaveAttribute("aria-valuetext", /^minute \d+, \d+ mm deep: \d+ °C$/);
     await accessible(page);
 
-    await page.getByRole("button", { name: "Start now" }).focus();
+    await page.getByRole("button", { name: "Start cooking" }).focus();
     await page.keyboard.press("Enter");
     await page.waitForURL("**/fryer/*");
     const heading = page.getByRole("heading", { level: 1 });
@@ -169,13 +169,13 @@ test.describe("on a phone, in Celsius and grams, by keyboard alone", () => {
     await page.keyboard.press("t");
     await page.keyboard.type("72");
     await page.keyboard.press("Enter");
-    await expect(heading).toContainText("To the table");
+    await expect(heading).toContainText("Serve");
     await space();
     await page.getByRole("button", { name: "fair" }).focus();
     await page.keyboard.press("Enter");
     await page.getByRole("button", { name: "just right" }).focus();
     await page.keyboard.press("Enter");
-    await page.getByRole("button", { name: "Into the logbook" }).focus();
+    await page.getByRole("button", { name: "Save to logbook" }).focus();
     await page.keyboard.press("Enter");
     await expect(page.getByRole("link", { name: /See how it went/ })).toBeVisible();
     await page.keyboard.press("g");

@@ -27,7 +27,7 @@ const evening = () => {
 };
 
 /** So that the time of day at which this runs makes no difference. */
-const awake = (page: Page) => choose(page, "Nobody works", "Somebody is always awake");
+const awake = (page: Page) => choose(page, "Nobody works", "No quiet hours");
 
 /** Two cooks and two sides. */
 async function lay(page: Page) {
@@ -86,7 +86,7 @@ test("a supper from the evening before to the table", async ({ page }) => {
   const valid = ajv.compile(await (await page.request.get("/api/suppers/schema")).json());
   expect(valid(JSON.parse(saved)), ajv.errorsText(valid.errors)).toBe(true);
   expect(valid({ name: "half a supper" })).toBe(false);
-  await page.getByRole("button", { name: "Begin anew" }).click();
+  await page.getByRole("button", { name: "Start over" }).click();
   await expect(page.getByRole("button", { name: /^Leave out/ })).toHaveCount(0);
   await page.getByLabel("File of a supper").setInputFiles({
     name: "supper.json",
@@ -107,9 +107,9 @@ test("a kept supper is planned anew around what has begun", async ({ page }) => 
   await choose(page, "Add a cook", "drumsticks");
   await choose(page, "Getting ready", /^bare for half an hour/);
   await awake(page);
-  await choose(page, "What for", /as soon as it can be/);
+  await choose(page, "What for", /as soon as possible/);
   await expect(page.getByText("By the clock")).toBeVisible();
-  await page.getByRole("button", { name: "Keep this supper" }).click();
+  await page.getByRole("button", { name: "Save supper" }).click();
   await page.waitForURL("**/supper/*");
   await expect(page.getByRole("timer")).toBeVisible();
   const serve = await page.getByRole("slider", { name: "On the table" }).getAttribute("aria-valuetext");
@@ -154,7 +154,7 @@ test("what does not go says why, and offers ways out", async ({ page }) => {
   await word(page, "On the table at").click();
   await page.getByRole("textbox", { name: "Time on the clock" }).fill(clock);
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("alert")).toContainText(/It does not go like that|has passed/);
+  await expect(page.getByRole("alert")).toContainText(/This schedule does not work|has passed/);
   await expect(page.getByRole("button", { name: /^Leave out/ })).toHaveCount(4);
 });
 
@@ -171,7 +171,7 @@ test("a crowded evening shows where it clashes, and goes another way", async ({ 
   await page.getByRole("textbox", { name: "Time on the clock" }).fill(clock);
   await page.keyboard.press("Enter");
   const alert = page.getByRole("alert");
-  await expect(alert).toContainText("It does not go like that");
+  await expect(alert).toContainText("This schedule does not work");
   await expect(alert).toContainText("8 drumsticks and the pork loin roast at once in the drum");
   await expect(page.getByTitle(/at once in the drum, \d\d:\d\d to/)).toBeVisible();
   await accessible(page);
@@ -189,15 +189,15 @@ test("out of the kitchen by a time, potatoes when the heat is turned down", asyn
   await choose(page, "Add a side", /^parboiled potatoes/);
   await choose(page, "What for", "out of the kitchen");
   await choose(page, "Day", "tomorrow");
-  await expect(word(page, "Out by")).toHaveText("19:00");
+  await expect(word(page, "Finished by")).toHaveText("19:00");
   await expect(page.getByText("Add the parboiled potatoes")).toBeVisible();
   await choose(page, "When parboiled potatoes joins", "when its heat is turned down");
   await expect(page.getByRole("alert")).toContainText("give that cook a hot start");
   // In its plan, and back.
-  await page.getByRole("link", { name: "Its plan" }).click();
+  await page.getByRole("link", { name: "Edit cooking plan" }).click();
   await choose(page, "Programme", /hot/);
   await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "Back into the supper" }).click();
+  await page.getByRole("button", { name: "Save to supper" }).click();
   await page.waitForURL("**/supper");
   await expect(page.getByRole("alert")).toHaveCount(0);
   await expect(page.getByText("Add the parboiled potatoes")).toBeVisible();
@@ -249,8 +249,8 @@ test.describe("on a phone, by keyboard", () => {
     await choose(page, "Add a cook", "drumsticks");
     await choose(page, "Add a side", /^green beans/);
     await awake(page);
-    await choose(page, "What for", /as soon as it can be/);
-    await page.getByRole("button", { name: "Keep this supper" }).click();
+    await choose(page, "What for", /as soon as possible/);
+    await page.getByRole("button", { name: "Save supper" }).click();
     await page.waitForURL("**/supper/*");
     await page.goto("/fryer");
     const heading = page.getByRole("heading", { level: 1 }).first();
@@ -261,22 +261,22 @@ test.describe("on a phone, by keyboard", () => {
     await page.getByRole("button", { name: "5 min later", exact: true }).click();
     await expect(page.getByRole("button", { name: "5 min later", exact: true })).toBeEnabled();
     await expect(page.getByText(/^Then, at/)).toBeVisible();
-    await page.getByRole("button", { name: /^(It has begun|Done)$/ }).click();
+    await page.getByRole("button", { name: /^(Started|Done)$/ }).click();
     await expect(heading).not.toHaveText(first ?? "");
     // With the network gone it goes on, and nothing told is lost.
     const told = [first, await heading.textContent()];
     await page.context().setOffline(true);
-    await page.getByRole("button", { name: /^(It has begun|Done)$/ }).click();
-    await expect(page.getByText(/what you tell is sent later/)).toBeVisible();
+    await page.getByRole("button", { name: /^(Started|Done)$/ }).click();
+    await expect(page.getByText(/updates are sent when the server answers/)).toBeVisible();
     const later = await heading.textContent();
     await page.context().setOffline(false);
-    await expect(page.getByText(/what you tell is sent later/)).toHaveCount(0);
+    await expect(page.getByText(/updates are sent when the server answers/)).toHaveCount(0);
     await page.reload();
     await expect(page.getByRole("timer")).toBeVisible();
     await expect(heading).toHaveText(later ?? "");
     // Through everything, whatever dish it is of, to the table: what is loaded is followed by its own cook.
     const button = page.getByRole("button", {
-      name: /^(It has begun|Done|Loaded|Turned|Skip|Taken out|Rested|Served)$/,
+      name: /^(Started|Done|Loaded|Turned|Skip|Taken out|Rested|Served)$/,
     });
     // Nothing has been in for long: what comes out goes back in.
     for (let n = 0; n < 16; n += 1) {
@@ -295,7 +295,7 @@ test.describe("on a phone, by keyboard", () => {
     await page.getByRole("button", { name: "Finish" }).click();
     await page.getByRole("button", { name: "crisp", exact: true }).click();
     await page.getByRole("button", { name: "just right" }).click();
-    await page.getByRole("button", { name: "Into the logbook" }).click();
+    await page.getByRole("button", { name: "Save to logbook" }).click();
     await page.goto("/logbook");
     await expect(page.getByText("8 drumsticks").first()).toBeVisible();
   });
@@ -312,7 +312,7 @@ test.describe("on a phone, by keyboard", () => {
     const table = async () => new Date((await kept()).plan.serve_at).getTime();
     await page.goto(`/fryer?supper=${id}`);
     const heading = page.getByRole("heading", { level: 1 }).first();
-    const due = page.getByRole("button", { name: "It has begun" });
+    const due = page.getByRole("button", { name: "Started" });
     await expect(heading).toHaveText(/^Load/);
     await expect(page.getByText(/^Set \d+ °C, \d+ min$/)).toBeVisible();
     await due.click();
@@ -341,20 +341,20 @@ test.describe("on a phone, by keyboard", () => {
   });
 });
 
-test("from the plan to the supper, with the school the plan counts with", async ({ page }) => {
+test("from the plan to the supper, with the method the plan counts with", async ({ page }) => {
   await page.goto("/plan");
   await page.getByRole("button", { name: "salted and bare overnight" }).click();
-  await page.getByRole("button", { name: "Do it so" }).click();
-  await expect(page.getByText("The plan counts with it.")).toBeVisible();
+  await page.getByRole("button", { name: "Use this method" }).click();
+  await expect(page.getByText("Used in this plan.")).toBeVisible();
   await word(page, "Time: Let it dry in the fridge, on a rack, uncovered").click();
   await page.getByRole("textbox", { name: "Time", exact: true }).fill("3 h");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("alert")).toContainText("Write 4 h to 24 h.");
   await page.getByRole("textbox", { name: "Time", exact: true }).fill("8 h");
   await page.keyboard.press("Enter");
-  await expect(page.getByText("The plan counts with it.")).toBeVisible();
+  await expect(page.getByText("Used in this plan.")).toBeVisible();
   await accessible(page);
-  await page.getByRole("button", { name: "To a supper" }).click();
+  await page.getByRole("button", { name: "Add to supper" }).click();
   await choose(page, "Day", "tomorrow");
   await expect(page.getByText("Let it dry in the fridge, on a rack, uncovered").first()).toBeVisible();
 });

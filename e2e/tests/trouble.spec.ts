@@ -5,7 +5,7 @@ test.use({ locale: "en-GB" });
 
 test("a reload and a killed server in mid-cook lose nothing", async ({ page, kitchen }) => {
   await page.goto("/plan");
-  await page.getByRole("button", { name: "Start now" }).click();
+  await page.getByRole("button", { name: "Start cooking" }).click();
   await page.waitForURL("**/fryer/*");
   const heading = page.getByRole("heading", { level: 1 });
   // Until the server has answered, the turn is due by when the cook was started.
@@ -31,7 +31,7 @@ test("a reload and a killed server in mid-cook lose nothing", async ({ page, kit
 
 test("a kept report outlives the page", async ({ page, kitchen }) => {
   await page.goto("/plan");
-  await page.getByRole("button", { name: "Start now" }).click();
+  await page.getByRole("button", { name: "Start cooking" }).click();
   await page.waitForURL("**/fryer/*");
   const heading = page.getByRole("heading", { level: 1 });
   await expect(heading).toContainText("Load");
@@ -55,11 +55,11 @@ test("no server: every place says so and offers to try again", async ({ page }) 
   for (const path of ["/", "/fryer"]) {
     await page.goto(path);
     await expect(page.getByText("Drumsticks for tonight")).toBeVisible();
-    await expect(page.getByText("The server does not answer").first()).toBeVisible();
+    await expect(page.getByText("Can't reach the server").first()).toBeVisible();
   }
   for (const path of ["/plan", "/logbook"]) {
     await page.goto(path);
-    await expect(page.getByRole("alert")).toContainText("does not answer", { timeout: 15_000 });
+    await expect(page.getByRole("alert")).toContainText("Can't reach the server", { timeout: 15_000 });
     await expect(page.getByRole("button", { name: "Try again" })).toBeVisible();
   }
   await accessible(page);
@@ -70,7 +70,7 @@ test("no server: every place says so and offers to try again", async ({ page }) 
 
 test("a cook goes on from cold with the network gone", async ({ page, context, kitchen }) => {
   await page.goto("/plan");
-  await page.getByRole("button", { name: "Start now" }).click();
+  await page.getByRole("button", { name: "Start cooking" }).click();
   await page.waitForURL("**/fryer/*");
   const heading = page.getByRole("heading", { level: 1 });
   await page.getByRole("button", { name: "Loaded" }).click();
@@ -100,7 +100,7 @@ test("a cook goes on from cold with the network gone", async ({ page, context, k
   await cold.getByRole("button", { name: "Finish" }).click();
   await cold.getByRole("button", { name: "crisp", exact: true }).click();
   await cold.getByRole("button", { name: "just right" }).click();
-  await cold.getByRole("button", { name: "Into the logbook" }).click();
+  await cold.getByRole("button", { name: "Save to logbook" }).click();
   await expect(cold.getByText("It is closed here")).toBeVisible();
   await cold.reload();
   await expect(cold.getByText("It is closed here")).toBeVisible();
@@ -111,7 +111,7 @@ test("a cook goes on from cold with the network gone", async ({ page, context, k
 
 test("offline is told, and the countdown goes on", async ({ page, context }) => {
   await page.goto("/plan");
-  await page.getByRole("button", { name: "Start now" }).click();
+  await page.getByRole("button", { name: "Start cooking" }).click();
   await page.waitForURL("**/fryer/*");
   await page.getByRole("button", { name: "Loaded" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Turn");
@@ -148,7 +148,7 @@ test("a cook can be renamed, and an unknown one is told", async ({ page }) => {
   await page.goto("/fryer/00000000-0000-4000-8000-000000000000");
   await expect(page.getByRole("alert")).toContainText("not here any more");
   await page.goto("/nowhere");
-  await expect(page.getByText("Nothing cooks here")).toBeVisible();
+  await expect(page.getByText("Page not found")).toBeVisible();
   await accessible(page);
 });
 

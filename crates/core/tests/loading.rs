@@ -2,7 +2,7 @@
 #![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use ember_core::basket::{Tie, Tumbling};
-use ember_core::fryer::{Machine, PRESETS, Spit, Support, Truth};
+use ember_core::fryer::{Calibration, Machine, PRESETS, Spit, Support};
 use ember_core::meat::CutId;
 use ember_core::plan::{
     How, Keeping, LoadRule, Plan, PlanError, Request, StepKind, Turning, WarningKind, plan, render,
@@ -280,12 +280,12 @@ fn two_kinds_share_a_machine() {
 fn a_profile_says_how_true_it_is() {
     let usual = plan(&of(CutId::Drumstick, 4, drawer())).unwrap();
     let mut weak = of(CutId::Drumstick, 4, drawer());
-    weak.machine.truth.heat = 0.8;
+    weak.machine.calibration.heat = 0.8;
     assert!(plan(&weak).unwrap().pull_at > usual.pull_at);
     let mut cool = of(CutId::Drumstick, 4, drawer());
-    cool.machine.truth = Truth {
+    cool.machine.calibration = Calibration {
         offset: TemperatureDifference::from_kelvins(-15.0),
-        ..Truth::default()
+        ..Calibration::default()
     };
     let cool = plan(&cool).unwrap();
     assert!(cool.pull_at > usual.pull_at);
@@ -319,11 +319,11 @@ fn a_machine_that_cannot_be_is_refused() {
         change(&mut machine);
         machine.check().unwrap_err().to_string()
     };
-    insta::assert_snapshot!(refused(|m| m.height = mm(0.0)), @"usable height is 0 mm, not within 40-400 mm");
+    insta::assert_snapshot!(refused(|m| m.height = mm(0.0)), @"usable height is 0 mm; it can be 40 mm to 400 mm");
     insta::assert_snapshot!(refused(|m| m.element = mm(150.0)), @"the element is 150 mm over the floor, below the 190 mm that are said to be free; measure both again");
-    insta::assert_snapshot!(refused(|m| m.racks = vec![mm(20.0), mm(40.0)]), @"a rack at 20 mm leaves 20 mm of room; at least 30 mm are needed above each");
+    insta::assert_snapshot!(refused(|m| m.racks = vec![mm(20.0), mm(40.0)]), @"a rack at 20 mm leaves 20 mm above it; at least 30 mm are needed");
     insta::assert_snapshot!(refused(|m| m.spit.as_mut().unwrap().length = mm(400.0)), @"a spit of 400 mm does not go into a machine 300 mm wide; measure between the forks");
     insta::assert_snapshot!(refused(|m| m.lowest = Temperature::from_celsius(240.0)), @"the lowest setting 240 °C is above the highest, 232 °C; swap them");
-    insta::assert_snapshot!(refused(|m| m.truth.heat = f64::NAN), @"heat factor is NaN of its kind, not within 0.5-1.6 of its kind");
-    insta::assert_snapshot!(refused(|m| m.kind = ember_core::fryer::MachineKind::Drawer), @"a drawer or a grill has no racks; choose an oven style, or leave it out");
+    insta::assert_snapshot!(refused(|m| m.calibration.heat = f64::NAN), @"heat factor is NaN of its kind; it can be 0.5 to 1.6");
+    insta::assert_snapshot!(refused(|m| m.kind = ember_core::fryer::MachineKind::Drawer), @"a drawer or a grill has no racks; choose an oven style, or remove it");
 }

@@ -200,7 +200,7 @@ fn red_meat_below_its_floor_needs_a_yes_and_keeps_saying_so() {
     let mut request = Request::usual(CutId::BeefSteak, drawer());
     request.target = celsius(57.0);
     let refusal = plan(&request).unwrap_err();
-    insta::assert_snapshot!(refusal, @"57 °C is below the 63 °C that USDA gives for whole cuts of beef; acknowledge that to plan it all the same");
+    insta::assert_snapshot!(refusal, @"57 °C is below the 63 °C that USDA gives for whole cuts of beef; confirm that you know this to plan it anyway");
     request.below_floor_acknowledged = true;
     let plan = plan(&request).unwrap();
     assert!(plan.below_floor);
@@ -251,11 +251,11 @@ fn impossible_wishes_name_what_binds_and_the_way_out() {
 
     let mut tall = Request::usual(CutId::BeefRoast, PRESETS[0].machine());
     tall.thickness = Some(Length::from_millimetres(95.0));
-    insta::assert_snapshot!(plan(&tall).unwrap_err(), @"a piece 95 mm tall does not fit a cavity of 90 mm; level or halve it");
+    insta::assert_snapshot!(plan(&tall).unwrap_err(), @"a piece 95 mm tall does not fit a space of 90 mm; level it or halve it");
 
     let mut thin = Request::usual(CutId::PorkChop, drawer());
     thin.thickness = Some(Length::from_millimetres(300.0));
-    insta::assert_snapshot!(plan(&thin).unwrap_err(), @"thickness is 300 mm, not within 5-160 mm");
+    insta::assert_snapshot!(plan(&thin).unwrap_err(), @"thickness is 300 mm; it can be 5 mm to 160 mm");
 
     let mut low = Request::usual(CutId::PorkChop, PRESETS[0].machine());
     low.setting = Some(celsius(70.0));

@@ -141,15 +141,15 @@ fn parboiled_heat_is_carried() {
     assert!(hot.mean.celsius() > 40.0 && hot.mean.celsius() < 98.0);
 }
 
-/// Every school of every cut can be cooked, and none is slower for having dried longer.
+/// Every method of every cut can be cooked, and none is slower for having dried longer.
 #[test]
-fn every_school_is_compared() {
+fn every_method_is_compared() {
     for entry in CATALOGUE {
-        let schools = methods(entry);
-        let mut ids: Vec<&str> = schools.iter().map(|method| method.id.as_str()).collect();
+        let methods = methods(entry);
+        let mut ids: Vec<&str> = methods.iter().map(|method| method.id.as_str()).collect();
         ids.dedup();
-        assert_eq!(ids.len(), schools.len(), "{}", entry.name);
-        for method in &schools {
+        assert_eq!(ids.len(), methods.len(), "{}", entry.name);
+        for method in &methods {
             assert!(!method.reason.is_empty() && !method.tasks.is_empty());
             for task in &method.tasks {
                 let window = task.window;
@@ -158,14 +158,14 @@ fn every_school_is_compared() {
         }
     }
     for id in [CutId::Drumstick, CutId::PorkBellySlab, CutId::PartyWing] {
-        let schools = methods(cut(id));
-        let worth: Vec<Compared> = compare(&usual(id, Vec::new()), &schools)
+        let methods = methods(cut(id));
+        let worth: Vec<Compared> = compare(&usual(id, Vec::new()), &methods)
             .into_iter()
             .map(Result::unwrap)
             .collect();
         let driest = |one: &&Compared| one.id == "night_bare" || one.id == "long_skin";
         let longest = worth.iter().find(driest).unwrap();
-        assert_eq!(worth.len(), schools.len());
+        assert_eq!(worth.len(), methods.len());
         assert!(longest.cook <= worth[0].cook, "{id:?}");
         // The towel is worth something against a wet surface.
         let towel = worth
@@ -214,19 +214,19 @@ fn salt_in_a_blend_counts_once() {
         ],
     };
     let meat = Mass::from_grams(920.0);
-    let school = [Seasoning::Salt(0.01), Seasoning::Rub];
-    let told = quantities(&school, Some(&blend), meat, 0.11);
+    let method = [Seasoning::Salt(0.01), Seasoning::Rub];
+    let told = quantities(&method, Some(&blend), meat, 0.11);
     let grams: Vec<f64> = told.iter().map(|one| one.mass.grams()).collect();
     assert!((grams[0] - 6.67).abs() < 1e-9, "{grams:?}");
     assert!((grams[1..].iter().sum::<f64>() - 12.65).abs() < 1e-9);
     assert_eq!(told[2].allergen.as_deref(), Some("mustard"));
-    let salted = sodium(&school, Some(&blend), meat, 0.11);
+    let salted = sodium(&method, Some(&blend), meat, 0.11);
     assert!((salted - 9.2 * 393.4).abs() < 1e-6, "{salted}");
     let rub = sodium(&[Seasoning::Rub], Some(&blend), meat, 0.11);
     assert!((rub - 2.53 * 393.4).abs() < 1e-6, "{rub}");
 }
 
-/// What a cook makes of a school is checked where it can hurt or cannot be.
+/// What a cook makes of a method is checked where it can hurt or cannot be.
 #[test]
 fn a_method_of_ones_own() {
     let belly = cut(CutId::PorkBellySlab);
@@ -267,21 +267,21 @@ fn a_method_of_ones_own() {
     );
 }
 
-/// A school that cannot be in a machine leaves the others: crumb comes off where it tumbles.
+/// A method that cannot be in a machine leaves the others: crumb comes off where it tumbles.
 #[test]
-fn a_school_that_cannot_be_is_told_alone() {
+fn a_method_that_cannot_be_is_told_alone() {
     let tumbles = PRESETS.iter().find(|known| known.tumbler.is_some());
     let mut request = Request::usual(CutId::ThinBonelessChop, tumbles.unwrap().machine());
     request.support = Support::TumblingBasket;
     request.mass = Mass::from_grams(90.0);
-    let schools = methods(cut(CutId::ThinBonelessChop));
-    let worth = compare(&request, &schools);
-    for (school, worth) in schools.iter().zip(&worth) {
+    let methods = methods(cut(CutId::ThinBonelessChop));
+    let worth = compare(&request, &methods);
+    for (method, worth) in methods.iter().zip(&worth) {
         assert_eq!(
             worth.is_err(),
-            school.coat == Coat::Crumbed,
+            method.coat == Coat::Crumbed,
             "{}",
-            school.id
+            method.id
         );
     }
 }
@@ -291,8 +291,8 @@ fn a_school_that_cannot_be_is_told_alone() {
 fn quantities_by_hand() {
     // Eight drumsticks of 115 g and some 0.11 m²: 9.2 g of salt, 12.7 g of rub, 2.2 g of oil.
     let meat = Mass::from_grams(920.0);
-    let school = [Seasoning::Salt(0.01), Seasoning::Rub, Seasoning::Spray];
-    let told: Vec<String> = quantities(&school, None, meat, 0.11)
+    let method = [Seasoning::Salt(0.01), Seasoning::Rub, Seasoning::Spray];
+    let told: Vec<String> = quantities(&method, None, meat, 0.11)
         .iter()
         .map(|one| format!("{} {} g, {}", one.what, one.weighed().grams(), one.spoons()))
         .collect();
@@ -305,10 +305,10 @@ fn quantities_by_hand() {
         ]
     );
     // 9.2 g of salt are 3619 mg of sodium; a fifth of that in each of five portions.
-    assert!((sodium(&school, None, meat, 0.11) / 5.0 - 723.9).abs() < 0.5);
+    assert!((sodium(&method, None, meat, 0.11) / 5.0 - 723.9).abs() < 0.5);
     // A brine leaves only what goes in.
     let brine = [Seasoning::GradientBrine(0.06)];
-    assert!(sodium(&brine, None, meat, 0.11) < sodium(&school, None, meat, 0.11));
+    assert!(sodium(&brine, None, meat, 0.11) < sodium(&method, None, meat, 0.11));
     assert_eq!(spoons(Ingredient::Flour, 125.0), "1 cup");
     assert_eq!(spoons(Ingredient::Oil, 14.0), "1 tbsp");
     // Common practice: a pound of bone-in wings or ribs feeds one.
@@ -329,7 +329,7 @@ fn too_long_out_is_refused() {
     assert!(matches!(refused, PlanError::OutOfBounds(_)));
     assert_eq!(
         refused.to_string(),
-        "time on the counter of a hot kitchen is 5400 s, not within 0-3600 s"
+        "time on the counter of a hot kitchen is 1 h 30 min; it can be 0 min to 1 h"
     );
     let night = plan(&usual(
         CutId::PorkChop,

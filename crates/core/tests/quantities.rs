@@ -90,7 +90,7 @@ fn every_bound_is_open_inside_and_closed_outside() {
         }
     }
     insta::assert_snapshot!(bounds::START.check(55.0).unwrap_err(),
-        @"start temperature is 55 °C, not within 0-40 °C");
+        @"start temperature is 55 °C; it can be 0 °C to 40 °C");
 }
 
 proptest! {

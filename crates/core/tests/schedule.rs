@@ -482,8 +482,8 @@ fn a_supper_of_plans_and_sides() {
     let cook = |id: CutId, method: &str| {
         let request = Request::usual(id, machine.clone());
         let plan = plan(&request).unwrap();
-        let schools = methods(cut(id));
-        let method = schools.iter().find(|one| one.id == method);
+        let methods = methods(cut(id));
+        let method = methods.iter().find(|one| one.id == method);
         places.cook(cut(id).plural, &request, &plan, method, 0)
     };
     let sauce = Side {

@@ -13,7 +13,7 @@ use crate::documents::{Made, Read, Seen, Unread, again};
 use crate::dto::cook::{CookDto, CookRowDto, MarkDto, NewCookDto, StateDto};
 use crate::dto::course::CourseDto;
 use crate::dto::event::{EventDto, HappeningDto, ReportDto};
-use crate::dto::plan::PlanDto;
+use crate::dto::plan::{PlanDto, StepDto};
 use crate::dto::request::RequestDto;
 use crate::error::{ApiError, Code};
 use crate::storage::snapshot::CookSummary;
@@ -151,24 +151,43 @@ fn read(
             .map(|started| course::of(id, &request, &plan, started, &events, probes, now))
             .transpose()
             .map_err(|why| Unreadable::Damaged(why.to_string()))?;
+        let start_by = start_by(cook.eat_at, &plan.steps);
         Ok(CookDto {
             id: cook.id,
             revision: cook.revision,
             name: cook.name,
             state: state(cook.started_at, cook.finished_at),
-            request,
-            plan,
             eat_at: cook.eat_at,
+            start_by,
+            prepare_from: start_by.map(|at| prepare_from(at, &request)),
             supper: cook.supper_id,
             created_at: cook.created_at,
             started_at: cook.started_at,
             finished_at: cook.finished_at,
+            request,
+            plan,
             events,
             course,
             now,
         })
     };
     read().map_err(|why: Unreadable| why.row(id, &name, created_at))
+}
+
+/// When the first step begins so that it is on the table in time.
+fn start_by(eat_at: Option<DateTime<Utc>>, steps: &[StepDto]) -> Option<DateTime<Utc>> {
+    let lasts = steps.last()?.at_s - steps.first()?.at_s;
+    Some(eat_at? - seconds(lasts))
+}
+
+/// When it is begun to be got ready so that it can start then.
+fn prepare_from(start_by: DateTime<Utc>, request: &RequestDto) -> DateTime<Utc> {
+    let ahead: f64 = request.ahead.iter().map(|one| one.ahead_s).sum();
+    start_by - seconds(ahead)
+}
+
+fn seconds(count: f64) -> Duration {
+    Duration::milliseconds((count * 1000.0).round() as i64)
 }
 
 fn read_row(cook: models::CookRow, events: Vec<models::Event>) -> Result<CookRowDto, Unreadable> {
@@ -196,6 +215,7 @@ fn read_row(cook: models::CookRow, events: Vec<models::Event>) -> Result<CookRow
         state: state(cook.started_at, cook.finished_at),
         request,
         eat_at: cook.eat_at,
+        start_by: start_by(cook.eat_at, &summary.steps),
         supper: cook.supper_id,
         created_at: cook.created_at,
         started_at: cook.started_at,

@@ -28,6 +28,7 @@ pub mod purge;
 pub mod routes;
 pub mod sent_csv;
 pub mod settings;
+pub mod shared;
 pub mod startup;
 pub mod storage;
 pub mod supper;

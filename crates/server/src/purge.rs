@@ -3,12 +3,14 @@
 use std::time::Duration;
 
 use crate::context::Context;
-use crate::db::{cards, changes, cooks, machines, suppers, thermometers};
+use crate::db::{cards, changes, cooks, machines, shared, suppers, thermometers};
 
 /// How long something deleted can be brought back, days.
 const KEPT_DAYS: i64 = 30;
 /// A page that was away for longer than this looks at everything, days.
 const CHANGES_DAYS: i64 = 2;
+/// A shared sentence nobody shared again for so long is gone, days.
+const SHARED_DAYS: i64 = 400;
 /// How often it is looked for.
 const EVERY: Duration = Duration::from_secs(3600);
 
@@ -17,6 +19,7 @@ pub async fn forever(context: Context) {
     loop {
         let before = context.now() - chrono::Duration::days(KEPT_DAYS);
         let missed = context.now() - chrono::Duration::days(CHANGES_DAYS);
+        let shared_last = context.now() - chrono::Duration::days(SHARED_DAYS);
         let purged = context
             .query(move |connection| {
                 Ok(cooks::purge(connection, before)?
@@ -24,7 +27,8 @@ pub async fn forever(context: Context) {
                     + cards::purge(connection, before)?
                     + machines::purge(connection, before)?
                     + changes::purge(connection, missed)?
-                    + thermometers::purge(connection, missed)?)
+                    + thermometers::purge(connection, missed)?
+                    + shared::purge(connection, shared_last)?)
             })
             .await;
         match purged {

@@ -3,6 +3,7 @@
 use actix_web::http::header;
 use actix_web::web::{self, Data};
 use actix_web::{HttpRequest, HttpResponse};
+use ember_core::units::Message;
 use utoipa_actix_web::scope;
 use utoipa_actix_web::service_config::ServiceConfig;
 
@@ -10,7 +11,7 @@ use crate::description::Description;
 use crate::error::{ApiError, Code, Problem, respond};
 use crate::handlers::{
     blends, catalogue, changes, cooks, events, health, machines, methods, phone, plans, quantities,
-    settings, stored, suppers, thermometers,
+    settings, shared, stored, suppers, thermometers,
 };
 
 /// Everything below `/api`.
@@ -28,6 +29,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(machines::export::export)
             .service(machines::import::import)
             .service(machines::schema::schema)
+            .service(machines::typical::typical)
             .service(machines::replace::replace)
             .service(machines::delete::delete)
             .service(machines::restore::restore)
@@ -48,6 +50,8 @@ pub fn api(config: &mut ServiceConfig) {
             .service(plans::equivalent::equivalent)
             .service(plans::convert::convert)
             .service(plans::together::together)
+            .service(shared::create::create)
+            .service(shared::read::read)
             .service(changes::listen::listen)
             .service(thermometers::list::list)
             .service(thermometers::add::add)
@@ -85,7 +89,10 @@ async fn nothing_here(request: HttpRequest, description: Data<Description>) -> H
     };
     let mut response = respond(&Problem::new(
         Code::MethodNotAllowed,
-        format!("{} is not answered here, only {allowed}", request.method()),
+        &Message::plain(format!(
+            "{} is not answered here, only {allowed}",
+            request.method()
+        )),
     ));
     if let Ok(value) = allowed.parse() {
         response.headers_mut().insert(header::ALLOW, value);

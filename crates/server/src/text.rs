@@ -18,6 +18,8 @@ pub struct Limit {
 pub const NAME: Limit = Limit { min: 1, max: 80 };
 /// Name of a machine.
 pub const MACHINE_NAME: Limit = Limit { min: 1, max: 60 };
+/// A word on a dial.
+pub const DIAL_WORD: Limit = Limit { min: 1, max: 20 };
 /// What is typed for a quantity.
 pub const QUANTITY: Limit = Limit { min: 0, max: 40 };
 /// Key of a task of a supper.

@@ -93,7 +93,7 @@ async fn what_cannot_be_mixed_or_followed_is_refused_in_words() {
     }
 }
 
-/// The cook's own way stands beside the schools, with the blend weighed out, and goes into a supper.
+/// The cook's own way stands beside the methods, with the blend weighed out, and goes into a supper.
 #[actix_web::test]
 async fn a_way_of_ones_own_is_compared_and_followed() {
     let database = Database::new();

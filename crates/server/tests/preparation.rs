@@ -7,7 +7,7 @@ use serde_json::json;
 use support::{Database, post, sentence, server};
 
 #[actix_web::test]
-async fn schools_are_told_with_quantities_and_worth() {
+async fn methods_are_told_with_quantities_and_worth() {
     let database = Database::new();
     let app = server(&database).await;
     let (status, prep) = post(
@@ -18,11 +18,11 @@ async fn schools_are_told_with_quantities_and_worth() {
     .await;
     assert_eq!(status, 200, "{prep}");
     let methods = prep["methods"].as_array().unwrap();
-    let school = |id: &str| methods.iter().find(|one| one["id"] == id).unwrap();
-    let night = school("night_bare");
+    let method = |id: &str| methods.iter().find(|one| one["id"] == id).unwrap();
+    let night = method("night_bare");
     // Crisper sooner than straight from the package, for some water.
-    let crisp = |school: &serde_json::Value| school["worth"]["crisp_at_s"].as_f64().unwrap();
-    assert!(crisp(night) < crisp(school("straight")));
+    let crisp = |method: &serde_json::Value| method["worth"]["crisp_at_s"].as_f64().unwrap();
+    assert!(crisp(night) < crisp(method("straight")));
     assert!(night["worth"]["water_lost_g"].as_f64().unwrap() > 1.0);
     // A day bare loses more than half an hour, and is crisp no later.
     let bare = prep["bare"].as_array().unwrap();
@@ -40,7 +40,7 @@ async fn schools_are_told_with_quantities_and_worth() {
     let meat = prep["meat_g"].as_f64().unwrap();
     assert!((night["sodium_mg"].as_f64().unwrap() - meat * 0.01 * 393.4).abs() < 1.0);
     assert_eq!(night["amounts"][0]["ingredient"], "fine salt");
-    // What a school does to the meat is what a plan takes.
+    // What a method does to the meat is what a plan takes.
     let mut dried = sentence();
     dried["ahead"] = night["tasks"]
         .as_array()

@@ -251,8 +251,8 @@ async fn bad_suppers_are_refused_in_words() {
     assert!(refused(&many).await.contains("there are 40 dishes"));
     let zone = |asked: &mut Value| asked["quiet"]["zone"] = json!("Atlantis");
     assert!(refused(&zone).await.contains("is no time zone"));
-    let school = |asked: &mut Value| asked["dishes"][0]["cook"]["method"] = json!("by moonlight");
-    assert!(refused(&school).await.contains("is no school"));
+    let method = |asked: &mut Value| asked["dishes"][0]["cook"]["method"] = json!("by moonlight");
+    assert!(refused(&method).await.contains("is no method"));
     let both = |asked: &mut Value| asked["leave_by"] = asked["serve_at"].clone();
     assert!(refused(&both).await.contains("one of the two"));
     let when = |asked: &mut Value| asked["dishes"][2]["side"]["joins"] = json!("at_minute");

@@ -1,21 +1,18 @@
 // The one way to the server: every answer that is not a success becomes an ApiFailure.
 import createClient from "openapi-fetch";
-import { CHANGED } from "../domain/message";
+import { refusal } from "../domain/message";
+import { currentSettings } from "../domain/settings";
 import type { paths } from "./schema";
 import type { Problem } from "./types";
 
 export const client = createClient<paths>({ baseUrl: "/" });
 
-/** What went wrong, as the server told it, or that it could not be reached. */
+/** What went wrong, in the cook's units, or that the server could not be reached. */
 export class ApiFailure extends Error {
   readonly problem: Problem | null;
 
   constructor(problem: Problem | null) {
-    super(
-      problem?.code === "changed"
-        ? CHANGED
-        : (problem?.detail ?? "The kitchen's server does not answer."),
-    );
+    super(problem ? refusal(problem, currentSettings()) : "Can't reach the server.");
     this.problem = problem;
   }
 
@@ -45,5 +42,5 @@ export async function answer<T>(call: Promise<Answer<T>>): Promise<T> {
 }
 
 function isProblem(value: unknown): value is Problem {
-  return typeof value === "object" && value !== null && "code" in value && "detail" in value;
+  return typeof value === "object" && value !== null && "code" in value && "message" in value;
 }

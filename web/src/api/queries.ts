@@ -49,6 +49,10 @@ export const machinesQuery = () =>
     staleTime: 60_000,
   });
 
+/** The typical machine of a kind and a capacity, l. */
+export const typicalMachine = (kind: Machine["kind"], capacity_l: number) =>
+  answer(client.GET("/api/machines/typical", { params: { query: { kind, capacity_l } } }));
+
 /** Made once, however often it is sent: the identity is the caller's. */
 export const addMachine = (id: string, machine: Machine) =>
   answer(client.POST("/api/machines", { params: { query: { id } }, body: machine }));
@@ -89,7 +93,7 @@ export const planQuery = (request: Request) =>
     retry: false,
   });
 
-/** The schools of getting this meat ready and the cook's own ways, each cooked. */
+/** The methods of getting this meat ready and the cook's own methods, each cooked. */
 export const preparationQuery = (request: Request, own: OwnMethod[]) =>
   queryOptions({
     queryKey: ["preparation", request, own],
@@ -171,6 +175,20 @@ export const keepCook = (id: string, request: Request, eatAt: Date | null) =>
       body: { request, eat_at: eatAt?.toISOString() ?? null },
     }),
   );
+
+/** A sentence that was shared under a short address. */
+export const sharedQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["shared", id],
+    queryFn: ({ signal }) =>
+      answer(client.GET("/api/shared/{id}", { params: { path: { id } }, signal })),
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+  });
+
+/** Stores a sentence under a short address; the same sentence has the same one. */
+export const share = (request: Request) =>
+  answer(client.POST("/api/shared", { body: { request } }));
 
 /** Plans a cook anew that has not begun. */
 export const changeCook = (known: Seen, request: Request, eatAt: Date | null) =>

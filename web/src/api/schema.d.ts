@@ -289,6 +289,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/machines/typical": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The typical machine of a kind and a capacity. */
+        get: operations["typical_machine"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/machines/{id}": {
         parameters: {
             query?: never;
@@ -440,7 +457,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The schools of getting this meat ready, each cooked, with what it takes. */
+        /** The methods of getting this meat ready, each cooked, with what it takes. */
         post: operations["preparation"];
         delete?: never;
         options?: never;
@@ -527,6 +544,40 @@ export interface paths {
         get: operations["read_settings"];
         /** Chooses for the household. */
         put: operations["write_settings"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shared": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Stores a sentence under a short address; the same sentence has the same one. */
+        post: operations["share_plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shared/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A sentence that was shared. */
+        get: operations["read_shared_plan"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -927,7 +978,7 @@ export interface components {
              */
             bare_s: number;
             /** @description What it is worth in the cook. */
-            worth: components["schemas"]["SchoolWorthDto"];
+            worth: components["schemas"]["MethodWorthDto"];
         };
         /**
          * @description What a piece is basted with.
@@ -1040,24 +1091,28 @@ export interface components {
         CatalogueDto: {
             /** @description Cuts. */
             cuts: components["schemas"]["CutEntryDto"][];
-            /** @description Ways of loading. */
-            load: components["schemas"]["LoadEntryDto"][];
+            /** @description The groups a cook looks for them in, in their order. */
+            groups: components["schemas"]["GroupEntryDto"][];
+            /** @description Methods of loading. */
+            load: components["schemas"]["LoadMethodDto"][];
             /** @description Typical machines. */
             machine_presets: components["schemas"]["PresetDto"][];
+            /** @description Names a cook may look for in vain. */
+            not_yet: components["schemas"]["NotYetDto"][];
             /** @description How the outside can be. */
             outside: components["schemas"]["OutsideEntryDto"][];
-            /** @description Schools of preheating. */
-            preheat: components["schemas"]["PreheatSchoolDto"][];
+            /** @description Methods of preheating. */
+            preheat: components["schemas"]["PreheatMethodDto"][];
             /** @description Regions. */
             regions: components["schemas"]["RegionEntryDto"][];
-            /** @description Schools of saucing. */
-            sauce: components["schemas"]["SauceSchoolDto"][];
+            /** @description Methods of saucing. */
+            sauce: components["schemas"]["SauceMethodDto"][];
             /** @description Typical side dishes. */
             sides: components["schemas"]["SideEntryDto"][];
             /** @description Ways of holding the pieces. */
             support: components["schemas"]["SupportEntryDto"][];
-            /** @description Schools of turning. */
-            turn: components["schemas"]["TurnSchoolDto"][];
+            /** @description Methods of turning. */
+            turn: components["schemas"]["TurnMethodDto"][];
         };
         /** @description One channel. */
         ChannelDto: {
@@ -1210,6 +1265,11 @@ export interface components {
             now: string;
             /** @description The plan as computed then. */
             plan: components["schemas"]["PlanDto"];
+            /**
+             * Format: date-time
+             * @description When it is begun to be got ready so that it can start then.
+             */
+            prepare_from?: string | null;
             /** @description What the cook said. */
             request: components["schemas"]["RequestDto"];
             /**
@@ -1217,6 +1277,11 @@ export interface components {
              * @description Changes so far, counted from 1; the ETag.
              */
             revision: number;
+            /**
+             * Format: date-time
+             * @description When the first step begins so that it is.
+             */
+            start_by?: string | null;
             /**
              * Format: date-time
              * @description When it was started.
@@ -1302,6 +1367,11 @@ export interface components {
             revision: number;
             /**
              * Format: date-time
+             * @description When the first step begins so that it is.
+             */
+            start_by?: string | null;
+            /**
+             * Format: date-time
              * @description When it was started.
              */
             started_at?: string | null;
@@ -1380,10 +1450,14 @@ export interface components {
             faces?: string[] | null;
             /** @description Floors by region. */
             floors: components["schemas"]["CutFloorDto"][];
+            /** @description Where a cook looks for it. */
+            group: components["schemas"]["GroupDto"];
             /** @description What can have been done to it. */
             handlings: components["schemas"]["HandlingEntryDto"][];
             /** @description One piece. */
             name: string;
+            /** @description Other names it goes by in kitchens and shops, here and elsewhere. */
+            other_names: string[];
             /** @description Several pieces. */
             plural: string;
             /**
@@ -1391,6 +1465,8 @@ export interface components {
              * @description Setting recommended.
              */
             setting_c: number;
+            /** @description Its outline from above. */
+            silhouette: components["schemas"]["SilhouetteDto"];
             /** @description Donenesses, from least to most. */
             textures: components["schemas"]["TextureDto"][];
             /** @description Usual surface. */
@@ -1406,7 +1482,7 @@ export interface components {
              * @description Usual number of pieces.
              */
             usual_pieces: number;
-            /** @description Usual school of turning. */
+            /** @description Usual method of turning. */
             usual_turn: components["schemas"]["TurnDto"];
         };
         /** @description The floor of a cut in a region. */
@@ -1438,6 +1514,16 @@ export interface components {
          * @enum {string}
          */
         DecidesDto: "inside" | "outside" | "planned";
+        /** @description A word on a dial: "high", "roast". */
+        DialWordDto: {
+            /**
+             * Format: double
+             * @description What it stands for.
+             */
+            setting_c: number;
+            /** @description As it is printed. */
+            word: string;
+        };
         /** @description Sections of a piece. */
         DivisionDto: {
             /** @description Fewest and most bones in one. */
@@ -1721,6 +1807,18 @@ export interface components {
              * @description How far the core is past its goal at the pull.
              */
             past_k: number;
+        };
+        /**
+         * @description Where a cook looks for a cut.
+         * @enum {string}
+         */
+        GroupDto: "wings" | "pieces" | "birds" | "belly" | "chops_and_steaks" | "ribs" | "roasts";
+        /** @description A group of cuts. */
+        GroupEntryDto: {
+            /** @description Identity. */
+            group: components["schemas"]["GroupDto"];
+            /** @description The words. */
+            words: string;
         };
         /**
          * @description What was done to a cut.
@@ -2070,12 +2168,12 @@ export interface components {
          * @enum {string}
          */
         LoadDto: "with_air" | "all_at_once";
-        /** @description A way of loading. */
-        LoadEntryDto: {
+        /** @description A method of loading. */
+        LoadMethodDto: {
+            /** @description Identity. */
+            method: components["schemas"]["LoadDto"];
             /** @description Its reason. */
             reason: string;
-            /** @description Identity. */
-            school: components["schemas"]["LoadDto"];
             /** @description The words. */
             words: string;
         };
@@ -2125,6 +2223,8 @@ export interface components {
         /** @description A machine. */
         MachineDto: {
             dial?: components["schemas"]["TemperatureScaleDto"] | null;
+            /** @description Words on its dial, where it has any. */
+            dial_words?: components["schemas"]["DialWordDto"][];
             /**
              * Format: double
              * @description From the floor to the element; absent where it is the free height.
@@ -2288,7 +2388,7 @@ export interface components {
             /** @description The quantities. */
             values: components["schemas"]["QuantityDto"][];
         };
-        /** @description One school. */
+        /** @description One method. */
         MethodDto: {
             /** @description What to weigh out. */
             amounts: components["schemas"]["AmountDto"][];
@@ -2333,7 +2433,7 @@ export interface components {
              * @description From the first task to the last.
              */
             time_s: number;
-            worth?: components["schemas"]["SchoolWorthDto"] | null;
+            worth?: components["schemas"]["MethodWorthDto"] | null;
         };
         /** @description Methods of the kitchen. */
         MethodPageDto: {
@@ -2356,6 +2456,38 @@ export interface components {
             total: number;
             /** @description Rows of this page that cannot be shown. */
             unreadable: components["schemas"]["UnreadableDto"][];
+        };
+        /** @description A method, cooked. */
+        MethodWorthDto: {
+            /** @description Its colour. */
+            browning: components["schemas"]["BrowningDto"];
+            /**
+             * Format: double
+             * @description Time to the pull.
+             */
+            cook_s: number;
+            /**
+             * Format: double
+             * @description Core when it goes in.
+             */
+            core_c: number;
+            /**
+             * Format: double
+             * @description When the upper face is crisp; nothing where it is not before the pull.
+             */
+            crisp_at_s?: number | null;
+            /** @description How crisp it is at the pull. */
+            crispness: string;
+            /**
+             * Format: double
+             * @description Dry layer by then.
+             */
+            dry_layer_mm: number;
+            /**
+             * Format: double
+             * @description Water one piece has lost by then.
+             */
+            water_lost_g: number;
         };
         /**
          * @description A moment that can be seen.
@@ -2403,10 +2535,23 @@ export interface components {
             /** @description What the cook says. */
             request: components["schemas"]["RequestDto"];
         };
+        /** @description A sentence to be shared. */
+        NewSharedDto: {
+            /** @description The sentence. */
+            request: components["schemas"]["RequestDto"];
+        };
         /** @description A thermometer to be added. */
         NewThermometerDto: {
             /** @description What to call it. */
             name: string;
+        };
+        /** @description Names of something that is not cooked, with what to do instead. */
+        NotYetDto: {
+            /** @description What it is called. */
+            names: string[];
+            nearest?: components["schemas"]["CutDto"] | null;
+            /** @description Why not, and what to do. */
+            reason: string;
         };
         /**
          * @description What is noticed of a probe.
@@ -2843,16 +2988,16 @@ export interface components {
             y_mm: number;
         };
         /**
-         * @description School of preheating.
+         * @description Method of preheating.
          * @enum {string}
          */
         PreheatDto: "always" | "thin_only" | "never" | "hot";
-        /** @description A school of preheating. */
-        PreheatSchoolDto: {
+        /** @description A method of preheating. */
+        PreheatMethodDto: {
+            /** @description Identity. */
+            method: components["schemas"]["PreheatDto"];
             /** @description Its reason. */
             reason: string;
-            /** @description Identity. */
-            school: components["schemas"]["PreheatDto"];
             /** @description The words. */
             words: string;
         };
@@ -2888,7 +3033,7 @@ export interface components {
              */
             shortest_s: number;
         };
-        /** @description The schools of getting meat ready. */
+        /** @description The methods of getting meat ready. */
         PreparationDto: {
             /** @description Bare in the fridge for half an hour, four hours, a night, a day; nothing without skin. */
             bare: components["schemas"]["BareDto"][];
@@ -2897,7 +3042,7 @@ export interface components {
              * @description Weight of all pieces.
              */
             meat_g: number;
-            /** @description The schools, the quickest first, then the cook's own ways. */
+            /** @description The methods, the quickest first, then the cook's own ways. */
             methods: components["schemas"]["MethodDto"][];
             /** @description Raw weight for one eater: light, usual, hungry. */
             portion_g: number[];
@@ -2917,9 +3062,9 @@ export interface components {
              */
             thaw_water_s: number;
         };
-        /** @description What the schools are asked for. */
+        /** @description What the methods are asked for. */
         PreparationWishDto: {
-            /** @description The cook's own ways, to stand beside the schools. */
+            /** @description The cook's own ways, to stand beside the methods. */
             own?: components["schemas"]["OwnMethodDto"][];
             /** @description The sentence. */
             request: components["schemas"]["RequestDto"];
@@ -2979,6 +3124,8 @@ export interface components {
              * @description Greatest value accepted.
              */
             max?: number | null;
+            /** @description The same with its quantities left open, to be told in a cook's units. */
+            message: components["schemas"]["MessageDto"];
             /**
              * Format: double
              * @description Least value accepted.
@@ -3121,6 +3268,11 @@ export interface components {
         RegionEntryDto: {
             /** @description Whose chart is followed. */
             authority: string;
+            /**
+             * Format: double
+             * @description Cooked food that waits is held at this or more.
+             */
+            hot_holding_c: number;
             /** @description Identity. */
             region: components["schemas"]["RegionDto"];
             /** @description In words. */
@@ -3216,7 +3368,7 @@ export interface components {
              * @description How many.
              */
             pieces: number;
-            /** @description School of preheating. */
+            /** @description Method of preheating. */
             preheat: components["schemas"]["PreheatDto"];
             programme?: components["schemas"]["ProgrammeDto"] | null;
             /**
@@ -3231,7 +3383,7 @@ export interface components {
              * @description Temperature of the kitchen.
              */
             room_c?: number;
-            /** @description School of saucing. */
+            /** @description Method of saucing. */
             sauce: components["schemas"]["SauceDto"];
             /**
              * Format: double
@@ -3266,7 +3418,7 @@ export interface components {
             thickness_mm?: number | null;
             /** @description How a roast on the spit is tied. */
             tie?: components["schemas"]["TieDto"];
-            /** @description School of turning. */
+            /** @description Method of turning. */
             turn: components["schemas"]["TurnDto"];
             /**
              * @description Somebody at the table is pregnant, very young, old or ill: no target below the safe minimum,
@@ -3282,16 +3434,16 @@ export interface components {
          */
         SafeDto: "no_minimum" | "waived" | "measured" | "holding" | "not_measured" | "short";
         /**
-         * @description School of saucing.
+         * @description Method of saucing.
          * @enum {string}
          */
         SauceDto: "none" | "before_and_at_turn" | "last_minutes" | "tossed";
-        /** @description A school of saucing. */
-        SauceSchoolDto: {
+        /** @description A method of saucing. */
+        SauceMethodDto: {
+            /** @description Identity. */
+            method: components["schemas"]["SauceDto"];
             /** @description Its reason. */
             reason: string;
-            /** @description Identity. */
-            school: components["schemas"]["SauceDto"];
             /** @description The words. */
             words: string;
         };
@@ -3358,38 +3510,6 @@ export interface components {
              * @description From.
              */
             start_at: string;
-        };
-        /** @description A school, cooked. */
-        SchoolWorthDto: {
-            /** @description Its colour. */
-            browning: components["schemas"]["BrowningDto"];
-            /**
-             * Format: double
-             * @description Time to the pull.
-             */
-            cook_s: number;
-            /**
-             * Format: double
-             * @description Core when it goes in.
-             */
-            core_c: number;
-            /**
-             * Format: double
-             * @description When the upper face is crisp; nothing where it is not before the pull.
-             */
-            crisp_at_s?: number | null;
-            /** @description How crisp it is at the pull. */
-            crispness: string;
-            /**
-             * Format: double
-             * @description Dry layer by then.
-             */
-            dry_layer_mm: number;
-            /**
-             * Format: double
-             * @description Water one piece has lost by then.
-             */
-            water_lost_g: number;
         };
         /** @description Something that goes on the meat. */
         SeasoningDto: {
@@ -3495,6 +3615,16 @@ export interface components {
             /** @description Whether one end is thicker: the one to the left. */
             thick_end: boolean;
         };
+        /** @description A shared sentence. */
+        SharedDto: {
+            /**
+             * Format: uuid
+             * @description Its identity, the same for the same sentence.
+             */
+            id: string;
+            /** @description The sentence, without the consent to go below a safe minimum. */
+            request: components["schemas"]["RequestDto"];
+        };
         /** @description Something to buy. */
         ShoppingDto: {
             /** @description An allergen it often brings. */
@@ -3574,6 +3704,11 @@ export interface components {
             /** @description As it goes into a supper, for one eater. */
             side: components["schemas"]["SideDto"];
         };
+        /**
+         * @description Outline of a piece from above.
+         * @enum {string}
+         */
+        SilhouetteDto: "capsule" | "rounded" | "rectangle" | "teardrop" | "folded";
         /**
          * @description Where a side dish is made.
          * @enum {string}
@@ -3727,7 +3862,7 @@ export interface components {
         };
         /** @description A cook of a supper. */
         SupperCookDto: {
-            /** @description The school of getting it ready; absent for what the sentence says. */
+            /** @description The method of getting it ready; absent for what the sentence says. */
             method?: string | null;
             /** @description The sentence. */
             request: components["schemas"]["RequestDto"];
@@ -4088,16 +4223,16 @@ export interface components {
             words: string;
         };
         /**
-         * @description School of turning.
+         * @description Method of turning.
          * @enum {string}
          */
         TurnDto: "equal_browning" | "half_way" | "never";
-        /** @description A school of turning. */
-        TurnSchoolDto: {
+        /** @description A method of turning. */
+        TurnMethodDto: {
+            /** @description Identity. */
+            method: components["schemas"]["TurnDto"];
             /** @description Its reason. */
             reason: string;
-            /** @description Identity. */
-            school: components["schemas"]["TurnDto"];
             /** @description The words. */
             words: string;
         };
@@ -4116,7 +4251,7 @@ export interface components {
          * @description What is being typed; the name is that of the field it will fill.
          * @enum {string}
          */
-        TypedFieldDto: "piece_mass_g" | "thickness_mm" | "start_c" | "setting_c" | "core_target_c" | "core_c" | "air_c" | "gap_mm" | "floor_width_mm" | "floor_corner_mm" | "height_mm" | "element_mm" | "rack_mm" | "spit_length_mm" | "spit_diameter_mm" | "spit_heaviest_g" | "tumbler_l" | "power_w" | "step_k" | "preheat_s" | "timer_s" | "ahead_s" | "heat_factor" | "offset_k" | "altitude_m" | "thermometer_offset_k";
+        TypedFieldDto: "piece_mass_g" | "total_mass_g" | "capacity_l" | "thickness_mm" | "start_c" | "setting_c" | "core_target_c" | "core_c" | "air_c" | "gap_mm" | "floor_width_mm" | "floor_corner_mm" | "height_mm" | "element_mm" | "rack_mm" | "spit_length_mm" | "spit_diameter_mm" | "spit_heaviest_g" | "tumbler_l" | "power_w" | "step_k" | "preheat_s" | "timer_s" | "ahead_s" | "heat_factor" | "offset_k" | "altitude_m" | "thermometer_offset_k";
         /** @description What it means. */
         UnderstoodDto: {
             /**
@@ -6564,6 +6699,82 @@ export interface operations {
             };
         };
     };
+    typical_machine: {
+        parameters: {
+            query: {
+                /** @description Its kind. */
+                kind: components["schemas"]["MachineKindDto"];
+                /** @description Its capacity as the label gives it. */
+                capacity_l: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineDto"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     replace_machine: {
         parameters: {
             query?: never;
@@ -8710,6 +8921,191 @@ export interface operations {
             };
             /** @description The body is not JSON. */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    share_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSharedDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_shared_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,11 +1,13 @@
 // The frame: the mark, the places, the cook's units, and the keys.
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
-import { Outlet, useNavigate } from "@tanstack/react-router";
-import { lazy, Suspense, useEffect, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
+import { Outlet, useLocation, useNavigate } from "@tanstack/react-router";
+import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import { PlaceLink } from "../components/PlaceLink";
+import { LAST_PLAN } from "../domain/address";
 import { type Settings, useSettings } from "../domain/settings";
+import { useShortcut } from "../domain/useShortcut";
 import { useHousehold } from "../features/household/household";
+import { writeDraft } from "../lib/draft";
 import { useOnline } from "../lib/hooks";
 
 // Asked for with a key, and then loaded.
@@ -17,7 +19,7 @@ const Watch = lazy(() => import("./Watch"));
 const PLACES = [
   { to: "/plan", name: "Plan" },
   { to: "/supper", name: "Supper" },
-  { to: "/fryer", name: "At the fryer" },
+  { to: "/fryer", name: "Cook now" },
   { to: "/logbook", name: "Logbook" },
   { to: "/kitchen", name: "Kitchen" },
 ] as const;
@@ -29,15 +31,20 @@ export function Frame() {
   const online = useOnline();
   const [help, setHelp] = useState(false);
   useColour(settings.colour);
-  useHotkeys("shift+slash", () => setHelp((open) => !open), { useKey: false });
-  useHotkeys("n", () => void navigate({ to: "/plan", search: {} }));
-  useHotkeys("u", () => choose(otherUnits(settings)), [choose, settings]);
-  useHotkeys("g>h", () => void navigate({ to: "/" }));
-  useHotkeys("g>p", () => void navigate({ to: "/plan" }));
-  useHotkeys("g>s", () => void navigate({ to: "/supper" }));
-  useHotkeys("g>f", () => void navigate({ to: "/fryer" }));
-  useHotkeys("g>l", () => void navigate({ to: "/logbook" }));
-  useHotkeys("g>k", () => void navigate({ to: "/kitchen" }));
+  useFocusOnMain();
+  useShortcut("?", () => setHelp((open) => !open));
+  const startOver = () => {
+    writeDraft(LAST_PLAN, null);
+    void navigate({ to: "/plan", search: {} });
+  };
+  useShortcut("n", startOver);
+  useShortcut("u", () => choose(otherUnits(settings)));
+  useShortcut("g>h", () => void navigate({ to: "/" }));
+  useShortcut("g>p", () => void navigate({ to: "/plan" }));
+  useShortcut("g>s", () => void navigate({ to: "/supper" }));
+  useShortcut("g>f", () => void navigate({ to: "/fryer" }));
+  useShortcut("g>l", () => void navigate({ to: "/logbook" }));
+  useShortcut("g>k", () => void navigate({ to: "/kitchen" }));
 
   return (
     <Box maxW="page" mx="auto" minH="100dvh">
@@ -117,7 +124,7 @@ export function Frame() {
       </Flex>
       {online ? null : (
         <Box role="status" bg="well" px={{ base: "5", md: "9" }} py="2" textStyle="small">
-          No connection. What is on the screen goes on; what you report is kept and sent later.
+          No connection. The countdowns go on; updates are sent when the server answers.
         </Box>
       )}
       <Suspense>
@@ -142,6 +149,17 @@ const MoreComes = () => (
   </Text>
 );
 
+/** On another page reading begins at its top, also for those who do not see it. */
+function useFocusOnMain() {
+  const path = useLocation({ select: (location) => location.pathname });
+  const last = useRef(path);
+  useEffect(() => {
+    if (last.current === path) return;
+    last.current = path;
+    document.getElementById("main")?.focus({ preventScroll: true });
+  }, [path]);
+}
+
 /** Everything the other way round. */
 function otherUnits(settings: Settings) {
   return settings.temperature === "celsius"
@@ -153,14 +171,19 @@ function otherUnits(settings: Settings) {
 function useColour(colour: Settings["colour"]) {
   useEffect(() => {
     const device = window.matchMedia("(prefers-color-scheme: dark)");
+    // Paper is white.
+    const paper = window.matchMedia("print");
     const apply = () => {
-      const dark = colour === "dark" || (colour === "auto" && device.matches);
+      const dark = !paper.matches && (colour === "dark" || (colour === "auto" && device.matches));
       document.documentElement.classList.toggle("dark", dark);
       document.documentElement.style.colorScheme = dark ? "dark" : "light";
     };
     apply();
-    device.addEventListener("change", apply);
-    return () => device.removeEventListener("change", apply);
+    const queries = [device, paper];
+    for (const query of queries) query.addEventListener("change", apply);
+    return () => {
+      for (const query of queries) query.removeEventListener("change", apply);
+    };
   }, [colour]);
 }
 

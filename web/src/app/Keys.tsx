@@ -3,10 +3,10 @@ import { Box, chakra, Dialog, Portal } from "@chakra-ui/react";
 import { Action } from "../components/recipes";
 
 const KEYS = [
-  ["?", "these keys"],
+  ["?", "these shortcuts"],
   ["n", "a new plan"],
   ["g then h", "today"],
-  ["g then p, s, f, l, k", "Plan, Supper, At the fryer, Logbook, Kitchen"],
+  ["g then p, s, f, l, k", "Plan, Supper, Cook now, Logbook, Kitchen"],
   ["u", "the other units"],
   ["/", "search the logbook"],
   ["space", "at the fryer: done"],
@@ -23,7 +23,7 @@ export default function Keys({ onClose }: { onClose: () => void }) {
         <Dialog.Positioner>
           <Dialog.Content bg="raised" borderRadius="key">
             <Dialog.Header>
-              <Dialog.Title textStyle="title">Keys</Dialog.Title>
+              <Dialog.Title textStyle="title">Keyboard shortcuts</Dialog.Title>
             </Dialog.Header>
             <Dialog.Body pb="6">
               <chakra.dl

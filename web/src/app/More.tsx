@@ -1,5 +1,5 @@
 // Whose safety chart, which colours, and the way to the keys.
-import { Box, chakra, NativeSelect, Popover, Portal, Text } from "@chakra-ui/react";
+import { Box, Checkbox, chakra, NativeSelect, Popover, Portal, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { catalogueQuery } from "../api/queries";
@@ -39,10 +39,10 @@ export default function More({ settings, onChoose, onHelp }: MoreProps) {
             borderRadius="field"
             aria-label="More"
           >
-            <Field label="Whose safety chart">
+            <Field label="Food safety guidance">
               <NativeSelect.Root size="sm">
                 <NativeSelect.Field
-                  aria-label="Whose safety chart"
+                  aria-label="Food safety guidance"
                   value={settings.region}
                   onChange={(event) => onChoose({ region: event.target.value as Region })}
                 >
@@ -73,8 +73,18 @@ export default function More({ settings, onChoose, onHelp }: MoreProps) {
                 <NativeSelect.Indicator />
               </NativeSelect.Root>
             </Field>
+            <Checkbox.Root
+              checked={settings.shortcuts}
+              onCheckedChange={(change) => changeSettings({ shortcuts: change.checked === true })}
+            >
+              <Checkbox.HiddenInput />
+              <Checkbox.Control />
+              <Checkbox.Label>
+                <Text textStyle="small">Single keys do something</Text>
+              </Checkbox.Label>
+            </Checkbox.Root>
             <Action type="button" look="plain" onClick={onHelp}>
-              Keys
+              Keyboard shortcuts
             </Action>
           </Popover.Content>
         </Popover.Positioner>

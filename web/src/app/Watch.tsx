@@ -4,12 +4,13 @@ import { useRouterState } from "@tanstack/react-router";
 import { useEffect } from "react";
 import { PlaceLink } from "../components/PlaceLink";
 import { useSettings } from "../domain/settings";
-import { useAlarms, useTitle, useWakeLock } from "../features/alarm/useAlarms";
+import { useAlarms, useWakeLock } from "../features/alarm/useAlarms";
 import { cookReports } from "../features/course/reports";
 import { NewVersion } from "../features/offline/NewVersion";
 import { supperReports } from "../features/supper/telling";
 import { clock, countdown } from "../lib/clock";
 import { useNow } from "../lib/hooks";
+import { useUrgentTitle } from "../lib/title";
 import { useAffairs, useLost, usePlanned } from "../places/fryer/affairs";
 import { useChanges } from "./useChanges";
 
@@ -32,10 +33,8 @@ export default function Watch() {
   usePlanned();
   const next = affairs[0];
   const left = next ? (next.at - now) / 1000 : Number.POSITIVE_INFINITY;
-  useTitle(
-    next && left < COUNTS / 1000
-      ? `${left <= 0 ? "now" : countdown(left)} · ${next.what}`
-      : "Zesty Ember",
+  useUrgentTitle(
+    next && left < COUNTS / 1000 ? `${left <= 0 ? "now" : countdown(left)} · ${next.what}` : null,
   );
   const cooking = useRouterState({ select: (state) => state.location.pathname });
   const lost = useLost();
@@ -43,9 +42,9 @@ export default function Watch() {
     <>
       {lost === null ? null : (
         <Text role="status" bg="well" px={{ base: "5", md: "9" }} py="2" textStyle="small">
-          The server does not answer
-          {lost > 0 ? `; what you see is from ${clock(new Date(lost))}` : ""}. What you tell is kept
-          and sent later.
+          Can't reach the server
+          {lost > 0 ? `; what you see is from ${clock(new Date(lost))}` : ""}. Updates are sent when
+          the server answers.
         </Text>
       )}
       <NewVersion cooking={affairs.length > 0} />

@@ -6,13 +6,13 @@ import {
   lazyRouteComponent,
 } from "@tanstack/react-router";
 import { Empty, Trouble } from "../components/Notice";
-import { readPlanSearch } from "../places/plan/search";
+import { readPlanSearch } from "../domain/address";
 import { Frame } from "./Frame";
 
 const root = createRootRoute({
   component: Frame,
   notFoundComponent: () => (
-    <Empty title="Nothing cooks here">
+    <Empty title="Page not found">
       This address leads nowhere. The places are in the line above.
     </Empty>
   ),
@@ -49,6 +49,11 @@ const fryerCook = createRoute({
 const logbook = createRoute({
   getParentRoute: () => root,
   path: "/logbook",
+  /** Which page of it, and what is searched. */
+  validateSearch: ({ page, q }: Record<string, unknown>): { page?: number; q?: string } => ({
+    page: Number.isInteger(page) && Number(page) > 1 ? Number(page) : undefined,
+    q: q === undefined || q === "" ? undefined : String(q).slice(0, 100),
+  }),
   component: lazyRouteComponent(() => import("../places/logbook/LogbookPlace"), "LogbookPlace"),
 });
 
@@ -107,7 +112,7 @@ export const router = createRouter({
   ]),
   defaultPreload: "intent",
   defaultErrorComponent: ({ reset }) => (
-    <Trouble onRetry={reset}>This page tripped over something. Nothing stored is lost.</Trouble>
+    <Trouble onRetry={reset}>Something went wrong. Nothing saved is lost.</Trouble>
   ),
 });
 

@@ -88,7 +88,7 @@ const config = defineConfig({
         page: { value: "1280px" },
         sentence: { value: "1180px" },
         reading: { value: "40rem" },
-        clock: { value: "4rem" },
+        clock: { value: "4.25rem" },
         basket: { value: "22rem" },
         basketSmall: { value: "15rem" },
         lane: { value: "6.5rem" },
@@ -143,6 +143,15 @@ const config = defineConfig({
           fontSize: { base: "22px", md: "27px" },
           lineHeight: "1.5",
           letterSpacing: "-0.012em",
+        },
+      },
+      dialled: {
+        value: {
+          fontFamily: "heading",
+          fontWeight: "700",
+          fontSize: { base: "23px", md: "28px" },
+          lineHeight: "1.25",
+          letterSpacing: "-0.015em",
         },
       },
       title: {

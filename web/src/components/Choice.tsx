@@ -1,6 +1,7 @@
 // A list to choose one thing from, with a search once it is long.
 import { Box, Input, Text } from "@chakra-ui/react";
-import { type KeyboardEvent, useId, useState } from "react";
+import { useId, useState } from "react";
+import { byArrows } from "./byArrows";
 import { Option } from "./recipes";
 
 export interface ChoiceItem<T> {
@@ -24,17 +25,8 @@ export function Choice<T extends string>({ items, chosen, onChoose }: ChoiceProp
   const shown = items.filter((item) => item.text.toLowerCase().includes(words));
   const searchable = items.length >= LONG;
 
-  const move = (event: KeyboardEvent<HTMLElement>) => {
-    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-    if (!step) return;
-    event.preventDefault();
-    const stops = [...event.currentTarget.querySelectorAll<HTMLElement>("input, button")];
-    const at = stops.indexOf(document.activeElement as HTMLElement);
-    stops[(at + step + stops.length) % stops.length]?.focus();
-  };
-
   return (
-    <Box onKeyDown={move}>
+    <Box onKeyDown={byArrows}>
       {searchable ? (
         <Input
           data-first

@@ -1,13 +1,13 @@
 // A time of day, typed.
 import { Flex, Input, Text } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
-import { clock, nextAt } from "../lib/clock";
+import { clockExample, nextAt, timeOfDay } from "../lib/clock";
 import { Action } from "./recipes";
 
 interface ClockFormProps {
   label: string;
   value: string;
-  /** Takes the time as 19:00. */
+  /** Takes the time as 19:00, in every language. */
   onTold: (text: string) => void;
   children?: ReactNode;
 }
@@ -21,7 +21,7 @@ export function ClockForm({ label, value, onTold, children }: ClockFormProps) {
         event.preventDefault();
         const at = nextAt(typed, new Date());
         setWrong(!at);
-        if (at) onTold(clock(at));
+        if (at) onTold(timeOfDay(at));
       }}
     >
       <Flex gap="2" align="center" mb="2">
@@ -29,7 +29,7 @@ export function ClockForm({ label, value, onTold, children }: ClockFormProps) {
           data-first
           aria-label={label}
           aria-invalid={wrong}
-          placeholder="19:00"
+          placeholder={clockExample()}
           textStyle="time"
           value={typed}
           onFocus={(event) => event.target.select()}
@@ -41,7 +41,7 @@ export function ClockForm({ label, value, onTold, children }: ClockFormProps) {
       </Flex>
       {wrong ? (
         <Text role="alert" color="beet" textStyle="small" mb="2">
-          “{typed}” is not a time of day; write it like 19:00.
+          “{typed}” is not a time of day; write it like {clockExample()}.
         </Text>
       ) : null}
       {children}

@@ -1,5 +1,6 @@
-// A name as a word that opens to be typed.
+// A name as a word that opens to be typed; it counts once it is done, not letter by letter.
 import { Input } from "@chakra-ui/react";
+import { useState } from "react";
 import { Action } from "./recipes";
 import { Word } from "./Word";
 
@@ -15,26 +16,42 @@ interface NameWordProps {
 export function NameWord({ label = "Name", name, most, wrong, onName }: NameWordProps) {
   return (
     <Word label={label} text={name || "no name"} state={wrong ? "wrong" : "told"}>
-      {(close) => (
-        <form
-          onSubmit={(event) => {
-            event.preventDefault();
-            close();
-          }}
-        >
-          <Input
-            data-first
-            aria-label={label}
-            maxLength={most}
-            value={name}
-            onFocus={(event) => event.target.select()}
-            onChange={(event) => onName(event.target.value)}
-          />
-          <Action type="submit" look="solid" mt="3">
-            Done
-          </Action>
-        </form>
-      )}
+      {(close) => <NameForm label={label} name={name} most={most} onName={onName} onDone={close} />}
     </Word>
+  );
+}
+
+type NameFormProps = Omit<NameWordProps, "wrong" | "label"> & {
+  label: string;
+  onDone: () => void;
+};
+
+function NameForm({ label, name, most, onName, onDone }: NameFormProps) {
+  const [typed, setTyped] = useState(name);
+  const tell = () => {
+    if (typed !== name) onName(typed);
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        tell();
+        onDone();
+      }}
+    >
+      <Input
+        data-first
+        aria-label={label}
+        maxLength={most}
+        value={typed}
+        onFocus={(event) => event.target.select()}
+        onChange={(event) => setTyped(event.target.value)}
+        // Also where the cook goes on elsewhere.
+        onBlur={tell}
+      />
+      <Action type="submit" look="solid" mt="3">
+        Done
+      </Action>
+    </form>
   );
 }

@@ -30,7 +30,7 @@ export function Trouble({ children, onRetry }: { children: ReactNode; onRetry?: 
 export function Empty({ title, children }: { title: string; children: ReactNode }) {
   return (
     <Box py="10" maxW="reading">
-      <Text textStyle="title" mb="2">
+      <Text as="h1" textStyle="title" mb="2">
         {title}
       </Text>
       <Box textStyle="line" color="ink.say">

@@ -1,7 +1,7 @@
 // A number with its unit: typed, stepped or slid. What is typed is read by `understand`, which
 // answers with a number or throws an Error whose message tells what is wrong.
 import { Flex, Input, Slider, Text } from "@chakra-ui/react";
-import { type ReactNode, useId, useState } from "react";
+import { type ReactNode, useId, useRef, useState } from "react";
 import { Action } from "./recipes";
 
 interface QuantityInputProps {
@@ -22,16 +22,22 @@ export function QuantityInput(props: QuantityInputProps) {
   const [wrong, setWrong] = useState<string | null>(null);
   const id = useId();
   const [low, high] = range;
+  // What was typed last: an answer to what was typed before comes too late.
+  const asked = useRef(0);
 
   const set = (next: number) => {
+    asked.current += 1;
     setTyped(null);
     setWrong(null);
     onChange(Math.min(high, Math.max(low, next)));
   };
   const apply = async () => {
     if (typed === null) return onDone();
+    asked.current += 1;
+    const own = asked.current;
     try {
       const next = await understand(typed);
+      if (own !== asked.current) return;
       setWrong(null);
       onChange(next);
       onDone();
@@ -65,7 +71,10 @@ export function QuantityInput(props: QuantityInputProps) {
           flex="1"
           value={typed ?? show(value)}
           onFocus={(event) => event.target.select()}
-          onChange={(event) => setTyped(event.target.value)}
+          onChange={(event) => {
+            asked.current += 1;
+            setTyped(event.target.value);
+          }}
         />
         <Action type="button" aria-label={`${label} more`} onClick={() => by(1)} px="3.5">
           +

@@ -17,11 +17,18 @@ const plan = {
 
 test("a batch as it is dialled, in whole minutes from its own loading", () => {
   const units = { temperature: "fahrenheit", weight: "imperial" } as const;
-  expect(dialled(plan, 1, 196.1, units)).toEqual({
-    main: "385 °F, 24 min",
-    after: "turn after 15 min, check after 18 min",
+  expect(dialled(plan, 1, 196.1, {}, units)).toEqual({
+    main: "385 °F for 24 min",
+    after: "turn after 15, check at 18 min",
     timer: 1430,
   });
-  expect(dialled(plan, 2, 196.1, units).main).toBe("385 °F, 22 min");
-  expect(dialled(plan, 2, 196.1, units).after).toBe("");
+  expect(dialled(plan, 2, 196.1, {}, units).main).toBe("385 °F for 22 min");
+  expect(dialled(plan, 2, 196.1, {}, units).after).toBe("");
+});
+
+test("a dial with words shows its own", () => {
+  const units = { temperature: "celsius", weight: "metric" } as const;
+  const machine = { dial_words: [{ word: "roast", setting_c: 180 }] };
+  expect(dialled(plan, 1, 180, machine, units).main).toBe("“roast” (180 °C) for 24 min");
+  expect(dialled(plan, 1, 190, machine, units).main).toBe("190 °C for 24 min");
 });

@@ -13,6 +13,8 @@ export interface Settings extends Units {
   vulnerable: boolean;
   colour: "auto" | "light" | "dark";
   muted: boolean;
+  /** Whether single keys do something. */
+  shortcuts: boolean;
   /** A soft sound comes so long before something is due, minutes; 0 for none. */
   prealert_min: number;
 }
@@ -30,6 +32,7 @@ const USUAL: Settings = {
   vulnerable: false,
   colour: "auto",
   muted: false,
+  shortcuts: true,
   prealert_min: 5,
 };
 
@@ -58,5 +61,8 @@ function subscribe(listener: () => void) {
   listeners.add(listener);
   return () => listeners.delete(listener);
 }
+
+/** What is preferred at this moment. */
+export const currentSettings = () => current;
 
 export const useSettings = () => useSyncExternalStore(subscribe, () => current);

@@ -1,8 +1,29 @@
-// Times of day and countdowns.
+// Times of day, days and countdowns, as this device's language writes them.
 
 const pad = (value: number) => String(value).padStart(2, "0");
 
-export const clock = (at: Date) => `${pad(at.getHours())}:${pad(at.getMinutes())}`;
+/** A format is made once: it costs more than what it writes. */
+const language = typeof navigator === "undefined" ? undefined : navigator.language;
+export const clockFormat = (of?: string) =>
+  new Intl.DateTimeFormat(of, { hour: "numeric", minute: "2-digit" });
+const CLOCK = clockFormat(language);
+const WEEKDAY = new Intl.DateTimeFormat(language, { weekday: "short" });
+const DATE = new Intl.DateTimeFormat(language, {
+  weekday: "short",
+  day: "numeric",
+  month: "short",
+});
+const RELATIVE_DAYS = new Map([
+  [0, "today"],
+  [1, "yesterday"],
+  [-1, "tomorrow"],
+]);
+
+/** Writes a time of day: "19:00" or "7:00 PM". It is never broken over two lines. */
+export const clock = (at: Date, format = CLOCK) => format.format(at).replace(/\s/g, "\u00a0");
+
+/** A time of day for an address or a document, the same in every language: "19:00". */
+export const timeOfDay = (at: Date) => `${pad(at.getHours())}:${pad(at.getMinutes())}`;
 
 /** The time zone of this device's clock. */
 export const zone = () => Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC";
@@ -15,25 +36,38 @@ export function countdown(seconds: number): string {
   return sign + (h > 0 ? `${h}:${pad(m)}:${pad(s)}` : `${m}:${pad(s)}`);
 }
 
-/** The next time the clock shows "19:00", from now on. */
+const TYPED = /^(\d{1,2})(?:\s*[:.h]?\s*(\d{2}))?\s*h?\s*([ap])?\.?\s*(?:m\.?)?$/i;
+
+/** The next time the clock shows what was typed, from now on: "19:00", "19.30", "1930", "7 pm". */
 export function nextAt(text: string, now: Date): Date | null {
-  const match = /^\s*(\d{1,2})[:.h]?(\d{2})\s*$/.exec(text);
-  const [hours, minutes] = [Number(match?.[1]), Number(match?.[2])];
-  if (!match || hours > 23 || minutes > 59) return null;
+  const match = TYPED.exec(text.trim());
+  if (!match) return null;
+  const [, typedHours, typedMinutes, half] = match;
+  const [written, minutes] = [Number(typedHours), Number(typedMinutes ?? 0)];
+  // "7" alone could be in the morning or in the evening.
+  if (typedMinutes === undefined && half === undefined && written <= 12) return null;
+  if (half !== undefined && (written < 1 || written > 12)) return null;
+  const hours =
+    half === undefined ? written : (written % 12) + (half.toLowerCase() === "p" ? 12 : 0);
+  if (hours > 23 || minutes > 59) return null;
   const at = new Date(now);
   at.setHours(hours, minutes, 0, 0);
   if (at.getTime() < now.getTime()) at.setDate(at.getDate() + 1);
   return at;
 }
 
-/** The same on paper, which is read on another day. */
-export const weekday = (at: Date) => at.toLocaleDateString(undefined, { weekday: "short" });
+/** How a time of day is typed in this language, as an example. */
+export const clockExample = () => clock(new Date(2000, 0, 1, 19, 0));
 
+export const weekday = (at: Date) => WEEKDAY.format(at);
+
+/** "today", "tomorrow", "yesterday" or "Sat 28 Nov". */
 export function day(at: Date, now: Date): string {
   const midnight = (date: Date) => new Date(date).setHours(0, 0, 0, 0);
   const days = Math.round((midnight(now) - midnight(at)) / 86_400_000);
-  if (days === 0) return "today";
-  if (days === 1) return "yesterday";
-  if (days === -1) return "tomorrow";
-  return at.toLocaleDateString(undefined, { weekday: "short", day: "numeric", month: "short" });
+  return RELATIVE_DAYS.get(days) ?? DATE.format(at);
 }
+
+/** A time of day, with its weekday where it is not today. */
+export const clockOn = (at: Date, now: Date) =>
+  at.toDateString() === now.toDateString() ? clock(at) : `${weekday(at)} ${clock(at)}`;

@@ -1,20 +1,31 @@
+// What is being changed outlives a reload of the page, until it is saved or dropped. What does not look
+// like it any more - a draft of an earlier version - is as if it were not there.
 import { useState } from "react";
 
-/** What is being changed outlives a reload of the page, until it is kept or dropped. */
-export function useDraft<T>(key: string, saved: T): [T, (next: T | null) => void, boolean] {
-  const [draft, setDraft] = useState<T | null>(() => readDraft<T>(key));
-  const put = (next: T | null) => {
-    setDraft(next);
-    writeDraft(key, next);
+type Check<T> = (value: unknown) => value is T;
+
+export function useDraft<T>(
+  key: string,
+  saved: T,
+  isIt: Check<T>,
+): [T, (next: T | null) => void, boolean] {
+  const [known, setKnown] = useState(() => ({ key, draft: readDraft(key, isIt) }));
+  // A draft of something else is read where the same form goes on with that.
+  const current = known.key === key ? known : { key, draft: readDraft(key, isIt) };
+  if (current !== known) setKnown(current);
+  const put = (draft: T | null) => {
+    setKnown({ key, draft });
+    writeDraft(key, draft);
   };
-  return [draft ?? saved, put, draft !== null];
+  return [current.draft ?? saved, put, current.draft !== null];
 }
 
-export function readDraft<T>(key: string): T | null {
+export function readDraft<T>(key: string, isIt: Check<T>): T | null {
   const text = sessionStorage.getItem(key);
   if (!text) return null;
   try {
-    return JSON.parse(text) as T;
+    const draft: unknown = JSON.parse(text);
+    return isIt(draft) ? draft : null;
   } catch {
     return null;
   }

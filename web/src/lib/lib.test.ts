@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { EMBER_TABLE, ember } from "../domain/ember";
 import { isolines, temperatureAt } from "../domain/field";
 import { refusal, render } from "../domain/message";
-import { clock, countdown, day, nextAt } from "./clock";
+import { clock, clockFormat, countdown, day, nextAt, timeOfDay } from "./clock";
 import * as units from "./units";
 
 const metric: units.Units = { temperature: "celsius", weight: "metric" };
@@ -25,16 +25,21 @@ describe("units", () => {
     expect(units.minutes(4800)).toBe("1 h 20 min");
   });
 
+  it("tells what a scale in ounces does not show in grams", () => {
+    expect(units.mass(2.5, imperial)).toBe("2.5 g");
+    expect(units.mass(12, imperial)).toBe("12 g");
+    expect(units.mass(28.35, imperial)).toBe("1 oz");
+  });
+
+  it("tells two lengths in one unit", () => {
+    expect(units.lengths(264, 188, metric)).toBe("264 by 188 mm");
+    expect(units.lengths(264, 188, imperial)).toBe("10.4 by 7.4 in");
+  });
+
   it("tells long times", () => {
     expect(units.hours(43_800)).toBe("12 h");
     expect(units.hours(5400)).toBe("1 h 30 min");
     expect(units.smallMass(2.25, metric)).toBe("2.3 g");
-  });
-
-  it("puts the quantities of a refusal in the cook's units", () => {
-    const detail = "a piece 105 mm tall does not fit a cavity of 90 mm; level or halve it";
-    const told = refusal({ code: "too_tall", detail }, imperial);
-    expect(told).toBe("A piece 4.1 in tall does not fit a cavity of 3.5 in; level or halve it.");
   });
 
   it("goes to the cook's scale and back", () => {
@@ -58,19 +63,18 @@ describe("messages", () => {
   });
 
   it("tells a refusal in the cook's units", () => {
+    const length = (value: number) => ({ kind: "length_mm" as const, value });
     const problem = {
       code: "out_of_bounds",
-      detail: "thickness is 300 mm, not within 5-160 mm",
-      value: 300,
-      min: 5,
-      max: 160,
-      unit: "mm",
+      message: {
+        text: "thickness is {}; it can be {} to {}",
+        values: [length(300), length(5), length(160)],
+      },
     };
     expect(refusal(problem, metric)).toBe("Thickness is 300 mm; it can be 5 mm to 160 mm.");
     expect(refusal(problem, imperial)).toContain("11.8 in");
-    expect(refusal({ code: "fault", detail: "something went wrong" }, metric)).toBe(
-      "Something went wrong.",
-    );
+    const changed = { code: "changed", message: { text: "this was changed", values: [] } };
+    expect(refusal(changed, metric)).toContain("Save again");
   });
 });
 
@@ -80,14 +84,23 @@ describe("clock", () => {
   it("finds the next time of day", () => {
     expect(nextAt("19:00", now)?.getTime()).toBe(new Date(2026, 10, 25, 19, 0).getTime());
     expect(nextAt("1815", now)?.getDate()).toBe(26);
-    for (const text of ["", "25:00", "7", "19:60", "soon"]) expect(nextAt(text, now)).toBeNull();
+    for (const text of ["7 pm", "7PM", "7:00 p.m.", "19.00", "19h00", "19"]) {
+      expect([text, nextAt(text, now)?.getTime()]).toEqual([text, nextAt("19:00", now)?.getTime()]);
+    }
+    expect(nextAt("12 am", now)?.getHours()).toBe(0);
+    expect(nextAt("12:30 pm", now)?.getHours()).toBe(12);
+    for (const text of ["", "25:00", "7", "19:60", "13 pm", "0 am", "soon"])
+      expect(nextAt(text, now)).toBeNull();
   });
 
   it("counts down through nought", () => {
     expect(countdown(232)).toBe("3:52");
     expect(countdown(3832)).toBe("1:03:52");
     expect(countdown(-5)).toBe("−0:05");
-    expect(clock(now)).toBe("18:30");
+    expect(timeOfDay(now)).toBe("18:30");
+    expect(clock(now, clockFormat("en-GB"))).toBe("18:30");
+    expect(clock(now, clockFormat("de"))).toBe("18:30");
+    expect(clock(now, clockFormat("en-US"))).toBe("6:30\u00a0PM");
     expect(day(new Date(2026, 10, 24, 23, 0), now)).toBe("yesterday");
   });
 });

@@ -1,5 +1,16 @@
 // Showing quantities in the cook's units. Display only: the rules live in the core.
 
+/** Numbers as this device's language writes them: "1.5" or "1,5". */
+const language = typeof navigator === "undefined" ? undefined : navigator.language;
+const FORMATS = [0, 1, 2].map(
+  (maximumFractionDigits) =>
+    new Intl.NumberFormat(language, { maximumFractionDigits, useGrouping: false }),
+);
+
+/** A number with at most so many decimals (none to two), without noughts at its end. */
+export const decimal = (value: number, decimals: 0 | 1 | 2) =>
+  (FORMATS[decimals] as Intl.NumberFormat).format(value);
+
 export interface Units {
   temperature: "celsius" | "fahrenheit";
   weight: "metric" | "imperial";
@@ -34,20 +45,22 @@ export const difference = (kelvins: number, units: Units) =>
 
 export function mass(grams: number, units: Units): string {
   if (units.weight === "metric") {
-    return grams < 999.5 ? `${Math.round(grams)} g` : `${trimmed(grams / 1000, 2)} kg`;
+    return grams < 999.5 ? `${Math.round(grams)} g` : `${decimal(grams / 1000, 2)} kg`;
   }
+  // Less than a scale in ounces shows is told in grams, as spoons are.
+  if (grams < GRAMS_PER_OUNCE / 2) return `${decimal(grams, grams < 10 ? 1 : 0)} g`;
   const ounces = Math.round((grams / GRAMS_PER_OUNCE) * 4) / 4;
   const pounds = Math.floor(ounces / 16);
   const rest = ounces - pounds * 16;
-  if (pounds === 0) return `${trimmed(rest, 2)} oz`;
-  return rest > 0 ? `${pounds} lb ${trimmed(rest, 2)} oz` : `${pounds} lb`;
+  if (pounds === 0) return `${decimal(rest, 2)} oz`;
+  return rest > 0 ? `${pounds} lb ${decimal(rest, 2)} oz` : `${pounds} lb`;
 }
 
 export function length(mm: number, units: Units): string {
   if (units.weight === "metric") return `${Math.round(mm)} mm`;
   const inches = mm / MM_PER_INCH;
   const quarters = Math.round(inches * 4) / 4;
-  if (Math.abs(inches - quarters) > 0.01) return `${trimmed(inches, 1)} in`;
+  if (Math.abs(inches - quarters) > 0.01) return `${decimal(inches, 1)} in`;
   const whole = Math.floor(quarters);
   const part = { 0.25: "1/4", 0.5: "1/2", 0.75: "3/4" }[quarters - whole] ?? "";
   return `${[whole > 0 ? whole : "", part].filter(Boolean).join(" ")} in`;
@@ -57,10 +70,10 @@ const LITRES_PER_QUART = 0.946352946;
 
 export const volume = (litres: number, units: Units) =>
   units.weight === "metric"
-    ? `${trimmed(litres, 1)} l`
-    : `${trimmed(litres / LITRES_PER_QUART, 1)} qt`;
+    ? `${decimal(litres, 1)} l`
+    : `${decimal(litres / LITRES_PER_QUART, 1)} qt`;
 
-export const share = (of: number) => `${Math.round(of * 100)}\u00a0%`;
+export const share = (of: number, decimals: 0 | 1 = 0) => `${decimal(of * 100, decimals)}\u00a0%`;
 
 /** Minutes as a kitchen clock tells them. */
 export function minutes(seconds: number): string {
@@ -75,13 +88,15 @@ export function minutes(seconds: number): string {
 
 /** Hours where there are many minutes. */
 export function hours(seconds: number): string {
-  return seconds < 3 * 3600 ? minutes(seconds) : `${trimmed(Math.round(seconds / 1800) / 2, 1)} h`;
+  return seconds < 3 * 3600 ? minutes(seconds) : `${decimal(Math.round(seconds / 1800) / 2, 1)} h`;
+}
+
+/** Two lengths of one thing, with one unit: "260 by 190 mm". */
+export function lengths(first: number, second: number, units: Units): string {
+  const [a, b] = [length(first, units), length(second, units)];
+  return `${a.slice(0, a.lastIndexOf(" "))} by ${b}`;
 }
 
 /** As a small scale shows it. */
 export const smallMass = (grams: number, units: Units) =>
-  units.weight === "metric" && grams < 10 ? `${trimmed(grams, 1)} g` : mass(grams, units);
-
-function trimmed(value: number, decimals: number): string {
-  return String(Number(value.toFixed(decimals)));
-}
+  units.weight === "metric" && grams < 10 ? `${decimal(grams, 1)} g` : mass(grams, units);

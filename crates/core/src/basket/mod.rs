@@ -58,9 +58,9 @@ impl Airiness {
         match self {
             Self::Stacked => "stacked",
             Self::Crowded => "crowded",
-            Self::Snug => "snug",
-            Self::Fair => "fair",
-            Self::Airy => "airy",
+            Self::Snug => "little space",
+            Self::Fair => "some space",
+            Self::Airy => "plenty of space",
         }
     }
 }

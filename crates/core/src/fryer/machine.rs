@@ -3,7 +3,8 @@
 use crate::units::bounds::{self, OutOfBounds};
 use crate::units::round_to_step;
 use crate::units::{
-    Interval, Length, Mass, Power, Temperature, TemperatureDifference, TemperatureScale,
+    Interval, Length, Mass, Message, Power, Quantity, Temperature, TemperatureDifference,
+    TemperatureScale,
 };
 
 /// How a machine is built, which decides how its heat reaches the meat.
@@ -55,7 +56,7 @@ pub struct Spit {
 
 /// How far a machine is from what its kind and its dial promise.
 #[derive(Debug, Clone, Copy, PartialEq)]
-pub struct Truth {
+pub struct Calibration {
     /// Heat its air carries over that of its kind.
     pub heat: f64,
     /// What its air is hotter than the dial says.
@@ -105,18 +106,15 @@ pub struct Machine {
     /// Its dial and its timer.
     pub dial: Dial,
     /// How true it is.
-    pub truth: Truth,
+    pub calibration: Calibration,
 }
 
 /// Why a machine cannot be.
-#[derive(Debug, Clone, Copy, PartialEq, thiserror::Error)]
+#[derive(Debug, Clone, Copy, PartialEq)]
 pub enum MachineError {
     /// A measure outside its bound.
-    #[error(transparent)]
-    OutOfBounds(#[from] OutOfBounds),
+    OutOfBounds(OutOfBounds),
     /// The dial runs backwards.
-    #[error("the lowest setting {:.0} °C is above the highest, {:.0} °C; swap them",
-        lowest.celsius(), highest.celsius())]
     Dial {
         /// Lowest setting.
         lowest: Temperature,
@@ -124,8 +122,6 @@ pub enum MachineError {
         highest: Temperature,
     },
     /// The element hangs in the usable height.
-    #[error("the element is {:.0} mm over the floor, below the {:.0} mm that are said to be free; \
-             measure both again", element.millimetres(), height.millimetres())]
     ElementInTheWay {
         /// From the floor to the element.
         element: Length,
@@ -133,8 +129,6 @@ pub enum MachineError {
         height: Length,
     },
     /// Corners rounder than the floor is wide.
-    #[error("corners of {:.0} mm do not go with a floor {:.0} mm wide; at most half of that",
-        corner.millimetres(), side.millimetres())]
     Corner {
         /// Radius of the corners.
         corner: Length,
@@ -142,8 +136,6 @@ pub enum MachineError {
         side: Length,
     },
     /// A rack above the usable height, or too near to the one below.
-    #[error("a rack at {:.0} mm leaves {:.0} mm of room; at least {least:.0} mm are needed above each",
-        at.millimetres(), room.millimetres())]
     Rack {
         /// Height of the rack.
         at: Length,
@@ -153,8 +145,6 @@ pub enum MachineError {
         least: f64,
     },
     /// A spit that does not go into the machine.
-    #[error("a spit of {:.0} mm does not go into a machine {:.0} mm wide; measure between the forks",
-        length.millimetres(), longest.millimetres())]
     SpitTooLong {
         /// Between the forks.
         length: Length,
@@ -162,12 +152,59 @@ pub enum MachineError {
         longest: Length,
     },
     /// Something that kinds of machine without an oven's room do not have.
-    #[error("a drawer or a grill has no {what}; choose an oven style, or leave it out")]
     NotInThisKind {
         /// What.
         what: &'static str,
     },
 }
+
+impl MachineError {
+    /// What is wrong and the way out, with its quantities left open.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        match *self {
+            Self::OutOfBounds(error) => error.message(),
+            Self::Dial { lowest, highest } => Message::with(
+                "the lowest setting {} is above the highest, {}; swap them",
+                [Quantity::Setting(lowest), Quantity::Setting(highest)],
+            ),
+            Self::ElementInTheWay { element, height } => Message::with(
+                "the element is {} over the floor, below the {} that are said to be free; measure \
+                 both again",
+                [Quantity::Length(element), Quantity::Length(height)],
+            ),
+            Self::Corner { corner, side } => Message::with(
+                "corners of {} do not fit a floor {} wide; at most half of that",
+                [Quantity::Length(corner), Quantity::Length(side)],
+            ),
+            Self::Rack { at, room, least } => Message::with(
+                "a rack at {} leaves {} above it; at least {} are needed",
+                [at, room, Length::from_millimetres(least)].map(Quantity::Length),
+            ),
+            Self::SpitTooLong { length, longest } => Message::with(
+                "a spit of {} does not go into a machine {} wide; measure between the forks",
+                [length, longest].map(Quantity::Length),
+            ),
+            Self::NotInThisKind { what } => Message::plain(format!(
+                "a drawer or a grill has no {what}; choose an oven style, or remove it"
+            )),
+        }
+    }
+}
+
+impl From<OutOfBounds> for MachineError {
+    fn from(error: OutOfBounds) -> Self {
+        Self::OutOfBounds(error)
+    }
+}
+
+impl std::fmt::Display for MachineError {
+    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+        f.write_str(&self.message().metric())
+    }
+}
+
+impl std::error::Error for MachineError {}
 
 /// Corners of a drawer are rounded by about this, mm (common practice).
 pub const USUAL_CORNER: Length = Length::from_millimetres(12.0);
@@ -218,7 +255,7 @@ impl MachineKind {
     }
 }
 
-impl Default for Truth {
+impl Default for Calibration {
     /// As its kind and its dial promise.
     fn default() -> Self {
         Self {
@@ -307,7 +344,7 @@ impl Machine {
     /// let mut flat = PRESETS[0].machine();
     /// flat.height = Length::from_millimetres(0.0);
     /// assert_eq!(flat.check().unwrap_err().to_string(),
-    ///            "usable height is 0 mm, not within 40-400 mm");
+    ///            "usable height is 0 mm; it can be 40 mm to 400 mm");
     /// ```
     pub fn check(&self) -> Result<(), MachineError> {
         self.floor.check()?;
@@ -337,8 +374,8 @@ impl Machine {
         if let Some(time) = self.preheat {
             bounds::PREHEAT.check(time.seconds())?;
         }
-        bounds::HEAT_FACTOR.check(self.truth.heat)?;
-        bounds::OFFSET.check(self.truth.offset.kelvins())?;
+        bounds::HEAT_FACTOR.check(self.calibration.heat)?;
+        bounds::OFFSET.check(self.calibration.offset.kelvins())?;
         Ok(())
     }
 

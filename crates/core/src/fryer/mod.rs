@@ -9,7 +9,9 @@ mod support;
 
 pub use action::{Action, Baste, OPENING, TURNING, Which};
 pub use cavity::{Cavity, KindLaw, Load, Spot};
-pub use machine::{Dial, Floor, Machine, MachineError, MachineKind, Spit, Truth, USUAL_CORNER};
-pub use presets::{PRESETS, Preset};
+pub use machine::{
+    Calibration, Dial, Floor, Machine, MachineError, MachineKind, Spit, USUAL_CORNER,
+};
+pub use presets::{PRESETS, Preset, typical};
 pub use run::{Pace, Phase, Rest, Run, WARMING_OVEN};
 pub use support::Support;

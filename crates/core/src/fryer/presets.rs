@@ -1,6 +1,9 @@
 //! Machines of typical sizes, in neutral words.
 
+use std::f64::consts::PI;
+
 use super::machine::{Dial, Floor, Machine, MachineKind, Spit};
+use crate::units::bounds;
 use crate::units::{Length, Mass, Power, Temperature, TemperatureDifference};
 
 /// A machine of a typical size.
@@ -153,7 +156,78 @@ impl Preset {
             step: TemperatureDifference::from_kelvins(5.0),
             preheat: None,
             dial: Dial::default(),
-            truth: super::Truth::default(),
+            calibration: super::Calibration::default(),
         }
     }
+}
+
+/// Up to this a single drawer is a compact drum rather than a family drawer, l.
+const COMPACT: f64 = 4.5;
+
+/// A machine of a kind with a capacity as its label gives it, l: the typical one of that kind, larger or
+/// smaller in all directions. What labels say is about what can be used (common practice); of twin
+/// drawers each has half.
+///
+/// ```
+/// use ember_core::fryer::{MachineKind, PRESETS, typical};
+/// let small = typical(MachineKind::Drawer, 2.5);
+/// let large = typical(MachineKind::Drawer, 8.0);
+/// assert!(small.height < large.height && small.check().is_ok() && large.check().is_ok());
+/// // One of the typical size is the typical one: 250 by 250 by 110 mm are 6.9 l.
+/// let family = typical(MachineKind::Drawer, 6.875);
+/// assert_eq!(family.floor, PRESETS[1].floor);
+/// ```
+#[must_use]
+pub fn typical(kind: MachineKind, litres: f64) -> Machine {
+    let of_kind = |preset: &&Preset| preset.kind == kind;
+    let preset = match kind {
+        MachineKind::Drawer if litres > COMPACT => PRESETS.iter().filter(of_kind).nth(1),
+        _ => PRESETS.iter().find(of_kind),
+    };
+    let mut machine = preset.unwrap_or(&PRESETS[0]).machine();
+    let drawers = if kind == MachineKind::TwinDrawers {
+        2.0
+    } else {
+        1.0
+    };
+    let times = (litres / drawers / volume(&machine)).cbrt();
+    let scaled = |length: Length, bound: bounds::Bound| {
+        let mm = (length.millimetres() * times).round();
+        Length::from_millimetres(mm.clamp(bound.min, bound.max))
+    };
+    machine.floor = match machine.floor {
+        Floor::Round { diameter } => Floor::Round {
+            diameter: scaled(diameter, bounds::FLOOR),
+        },
+        Floor::Rectangular {
+            width,
+            depth,
+            corner,
+        } => Floor::Rectangular {
+            width: scaled(width, bounds::FLOOR),
+            depth: scaled(depth, bounds::FLOOR),
+            corner,
+        },
+    };
+    machine.height = scaled(machine.height, bounds::CAVITY_HEIGHT);
+    machine.element = scaled(machine.element, bounds::ELEMENT);
+    for rack in &mut machine.racks {
+        *rack = scaled(*rack, bounds::RACK);
+    }
+    // What is no longer there to be used is left out rather than guessed.
+    if machine.check().is_err() {
+        machine.racks.clear();
+        machine.spit = None;
+    }
+    machine
+}
+
+/// What can be used of it, l.
+fn volume(machine: &Machine) -> f64 {
+    let height = machine.height.millimetres();
+    let area = match machine.floor {
+        Floor::Round { diameter } => PI / 4.0 * diameter.millimetres().powi(2),
+        Floor::Rectangular { width, depth, .. } => width.millimetres() * depth.millimetres(),
+    };
+    area * height * 1e-6
 }

@@ -64,7 +64,7 @@ impl Support {
     #[must_use]
     pub const fn words(self) -> &'static str {
         match self {
-            Self::Basket => "on its floor",
+            Self::Basket => "in the basket",
             Self::Rack => "on a rack",
             Self::FoilBox => "in a foil box",
             Self::GrillPlate => "on the grill plate",

@@ -3,6 +3,7 @@
 mod catalogue;
 mod composition;
 mod cut;
+mod names;
 mod surface;
 pub mod water;
 
@@ -11,4 +12,5 @@ pub use composition::{Composition, Material};
 pub use cut::{
     Animal, Browning, Class, Cut, Dividing, FirstUp, Form, Silhouette, Texture, ThicknessRule,
 };
+pub use names::{Group, NOT_YET, NotYet};
 pub use surface::{Coat, SurfaceStart};

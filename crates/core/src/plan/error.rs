@@ -7,19 +7,13 @@ use crate::units::bounds::OutOfBounds;
 use crate::units::{Interval, Length, Mass, Temperature};
 
 /// Why no plan could be made.
-#[derive(Debug, Clone, PartialEq, thiserror::Error)]
+#[derive(Debug, Clone, PartialEq)]
 pub enum PlanError {
     /// A parameter outside its bound.
-    #[error(transparent)]
-    OutOfBounds(#[from] OutOfBounds),
+    OutOfBounds(OutOfBounds),
     /// A machine that cannot be.
-    #[error(transparent)]
-    Machine(#[from] MachineError),
+    Machine(MachineError),
     /// Poultry is never planned below its floor.
-    #[error(
-        "{animal} is not planned below {:.0} °C ({authority}); choose {:.0} °C or more",
-        floor.celsius(), floor.celsius().ceil()
-    )]
     BelowPoultryFloor {
         /// The animal.
         animal: &'static str,
@@ -29,11 +23,6 @@ pub enum PlanError {
         authority: &'static str,
     },
     /// A whole cut below the floor needs an explicit yes.
-    #[error(
-        "{:.0} °C is below the {:.0} °C that {authority} gives for whole cuts of {animal}; \
-         acknowledge that to plan it all the same",
-        target.celsius(), floor.celsius()
-    )]
     NeedsAcknowledgement {
         /// The animal.
         animal: &'static str,
@@ -45,11 +34,6 @@ pub enum PlanError {
         authority: &'static str,
     },
     /// No waiver where somebody at the table is at risk.
-    #[error(
-        "{:.0} °C is below the {:.0} °C of {authority}, and somebody at the table is pregnant, very \
-         young, old or ill; choose {:.0} °C or more",
-        target.celsius(), floor.celsius(), floor.celsius().ceil()
-    )]
     NoWaiver {
         /// What was asked.
         target: Temperature,
@@ -59,10 +43,6 @@ pub enum PlanError {
         authority: &'static str,
     },
     /// Meat whose inside was outside, or that is stuffed, is never planned below its floor.
-    #[error(
-        "meat that is {handling} is not planned below {:.0} °C ({authority}); choose {:.0} °C or more",
-        floor.celsius(), floor.celsius().ceil()
-    )]
     BelowHandledFloor {
         /// What was done to it.
         handling: &'static str,
@@ -72,13 +52,8 @@ pub enum PlanError {
         authority: &'static str,
     },
     /// A clock of food safety runs too long.
-    #[error(
-        "{}: {} h, and {} h are the most; {}",
-        .0.clock.words(), hours(.0.time), hours(.0.limit), .0.clock.way_out()
-    )]
     Clock(Overrun),
     /// Something that cannot have been done to this cut.
-    #[error("{cut}: \"{handling}\" is not said of such a cut; choose another")]
     NotHandled {
         /// The cut.
         cut: &'static str,
@@ -86,10 +61,6 @@ pub enum PlanError {
         handling: &'static str,
     },
     /// Water boils before the core is there.
-    #[error(
-        "at {:.0} m water boils at {:.1} °C: moist meat does not reach {:.0} °C; choose {:.0} °C or less",
-        altitude.metres(), boiling.celsius(), target.celsius(), (boiling.celsius() - BELOW_BOILING).floor()
-    )]
     OutOfReach {
         /// What was asked.
         target: Temperature,
@@ -99,9 +70,6 @@ pub enum PlanError {
         boiling: Temperature,
     },
     /// Taken out and not put back, or put back without having been taken out.
-    #[error(
-        "everything is taken out {out} times and put back {back} times; plan both, or leave both out"
-    )]
     TakenOut {
         /// Times it is taken out.
         out: usize,
@@ -109,7 +77,6 @@ pub enum PlanError {
         back: usize,
     },
     /// A division into batches that is not one of these pieces.
-    #[error("{split} pieces are divided into batches, and there are {pieces}; divide them all")]
     Split {
         /// Pieces in the batches.
         split: u32,
@@ -117,10 +84,6 @@ pub enum PlanError {
         pieces: u32,
     },
     /// The core never gets there within the limit.
-    #[error(
-        "the core never reaches {:.0} °C at {:.0} °C within {:.0} h; it stops at {:.0} °C",
-        target.celsius(), setting.celsius(), limit.minutes() / 60.0, reached.celsius()
-    )]
     NeverReached {
         /// What was asked.
         target: Temperature,
@@ -132,10 +95,6 @@ pub enum PlanError {
         reached: Temperature,
     },
     /// The piece does not fit under the element.
-    #[error(
-        "a piece {:.0} mm tall does not fit a cavity of {:.0} mm; {}",
-        piece.millimetres(), cavity.millimetres(), lower(*on_its_side)
-    )]
     TooTall {
         /// Thickness of the piece.
         piece: Length,
@@ -145,10 +104,6 @@ pub enum PlanError {
         on_its_side: Option<Length>,
     },
     /// The dial does not go there.
-    #[error(
-        "the machine goes up to {:.0} °C, not {:.0} °C; {:.0} min at its ceiling do what {:.0} min would",
-        ceiling.celsius(), asked.celsius(), at_ceiling.minutes(), at_asked.minutes()
-    )]
     AboveCeiling {
         /// The setting asked for.
         asked: Temperature,
@@ -160,10 +115,6 @@ pub enum PlanError {
         at_ceiling: Interval,
     },
     /// The dial does not go that low.
-    #[error(
-        "the machine starts at {:.0} °C, not {:.0} °C; choose {:.0} °C or more",
-        lowest.celsius(), asked.celsius(), lowest.celsius()
-    )]
     BelowLowest {
         /// The setting asked for.
         asked: Temperature,
@@ -171,10 +122,6 @@ pub enum PlanError {
         lowest: Temperature,
     },
     /// A setting on the way that the dial does not have.
-    #[error(
-        "the machine goes up to {:.0} °C, not {:.0} °C; choose {:.0} °C or less",
-        ceiling.celsius(), asked.celsius(), ceiling.celsius()
-    )]
     NotOnTheDial {
         /// The setting asked for.
         asked: Temperature,
@@ -182,11 +129,6 @@ pub enum PlanError {
         ceiling: Temperature,
     },
     /// A thickness that a piece of this weight cannot have.
-    #[error(
-        "{:.0} mm does not go with {:.0} g: such a {cut} is between {:.0} and {:.0} mm thick; \
-         check both numbers",
-        thickness.millimetres(), mass.grams(), range[0].millimetres(), range[1].millimetres()
-    )]
     ThicknessOfWeight {
         /// The cut.
         cut: &'static str,
@@ -198,10 +140,6 @@ pub enum PlanError {
         range: [Length; 2],
     },
     /// The piece does not lie on the floor.
-    #[error(
-        "one {cut} of {:.0} g covers about {:.0} by {:.0} mm, more than the floor of {place}; {}",
-        mass.grams(), outline[0].millimetres(), outline[1].millimetres(), smaller(*division)
-    )]
     TooLarge {
         /// The cut.
         cut: &'static str,
@@ -215,9 +153,6 @@ pub enum PlanError {
         division: Option<Division>,
     },
     /// More than anyone would cook one after the other.
-    #[error(
-        "{pieces} {cut} take {batches} batches, more than {most}; take fewer or a larger machine"
-    )]
     TooMany {
         /// The cut.
         cut: &'static str,
@@ -229,9 +164,6 @@ pub enum PlanError {
         most: u32,
     },
     /// A layout that is not one of these pieces.
-    #[error(
-        "{laid} pieces are laid out of {pieces}; lay out at least one and no more than there are"
-    )]
     LaidOut {
         /// Pieces laid out.
         laid: u32,
@@ -239,7 +171,6 @@ pub enum PlanError {
         pieces: u32,
     },
     /// A way of holding the meat that the machine or the cut does not allow.
-    #[error("{cut} {how}: {reason}")]
     CannotHold {
         /// The cut.
         cut: &'static str,
@@ -249,12 +180,6 @@ pub enum PlanError {
         reason: &'static str,
     },
     /// A load that the spit does not take.
-    #[error(
-        "{pieces} {cut} on the spit weigh {:.0} g, are {:.0} mm long and {:.0} mm across; this spit \
-         takes {:.0} g, {:.0} mm and {:.0} mm; take a smaller piece, or lay it on a rack",
-        asked.0.grams(), asked.1[0].millimetres(), asked.1[1].millimetres(),
-        spit.heaviest.grams(), spit.length.millimetres(), spit.diameter.millimetres()
-    )]
     NotOnTheSpit {
         /// The cut.
         cut: &'static str,
@@ -266,7 +191,6 @@ pub enum PlanError {
         spit: crate::fryer::Spit,
     },
     /// Weights that are not one for each piece.
-    #[error("{weighed} weights for {pieces} pieces; weigh every piece, or say one weight for all")]
     Weighed {
         /// Weights given.
         weighed: usize,
@@ -274,7 +198,6 @@ pub enum PlanError {
         pieces: u32,
     },
     /// A rack or a drawer that the machine does not have.
-    #[error("there is no level {asked} that such a piece fits on, only {there}; choose another")]
     NoSuchLevel {
         /// Asked for, from 1.
         asked: usize,
@@ -282,10 +205,6 @@ pub enum PlanError {
         there: usize,
     },
     /// Something planned for a minute at which everything is out already.
-    #[error(
-        "something is planned at {:.0} min, but everything is out at {:.0} min; plan it earlier",
-        at.minutes(), out.minutes()
-    )]
     AfterTheEnd {
         /// When it was planned.
         at: Interval,
@@ -294,49 +213,25 @@ pub enum PlanError {
     },
 }
 
-/// The core of moist meat stays so far below boiling, K.
-pub const BELOW_BOILING: f64 = 1.0;
-
-fn hours(time: Interval) -> f64 {
-    (time.minutes() / 6.0).round() / 10.0
-}
-
-/// The way out of a cavity that is too low.
-fn lower(on_its_side: Option<Length>) -> String {
-    on_its_side.map_or_else(
-        || "level or halve it".to_owned(),
-        |side| {
-            format!(
-                "on its side it is {:.0} mm; turn it, or halve it",
-                side.millimetres()
-            )
-        },
-    )
-}
-
-/// The way out of a floor that is too small.
-fn smaller(division: Option<Division>) -> String {
-    match division {
-        Some(Division {
-            sections,
-            mass,
-            bones: Some([fewest, most]),
-            ..
-        }) => format!(
-            "cut it between the bones into {sections} sections of {}, about {:.0} g each",
-            if fewest == most {
-                format!("{most} bones")
-            } else {
-                format!("{fewest}-{most} bones")
-            },
-            mass.grams()
-        ),
-        Some(Division { sections, mass, .. }) => {
-            format!(
-                "cut it into {sections} pieces of about {:.0} g",
-                mass.grams()
-            )
-        }
-        None => "cut it to fit or take a larger machine".to_owned(),
+impl From<OutOfBounds> for PlanError {
+    fn from(error: OutOfBounds) -> Self {
+        Self::OutOfBounds(error)
     }
 }
+
+impl From<MachineError> for PlanError {
+    fn from(error: MachineError) -> Self {
+        Self::Machine(error)
+    }
+}
+
+impl std::fmt::Display for PlanError {
+    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+        f.write_str(&self.message().metric())
+    }
+}
+
+impl std::error::Error for PlanError {}
+
+/// The core of moist meat stays so far below boiling, K.
+pub const BELOW_BOILING: f64 = 1.0;

@@ -76,8 +76,8 @@ impl Clock {
     pub const fn words(self) -> &'static str {
         match self {
             Self::Raw => "raw meat out of the fridge",
-            Self::Heating => "meat warming until its middle passes 60 °C",
-            Self::Cooked => "cooked meat below keeping hot",
+            Self::Heating => "meat warming until its middle is hot",
+            Self::Cooked => "cooked meat that is not kept hot",
             Self::Fridge => "raw meat in the fridge",
             Self::PartCooked => "part-cooked meat out of the fridge",
             Self::PartCookedFridge => "part-cooked meat in the fridge",
@@ -91,7 +91,7 @@ impl Clock {
             Self::Raw => "keep it in the fridge for longer and on the counter for less",
             Self::Heating => "choose a hotter setting, or smaller pieces",
             Self::Cooked => {
-                "cook fewer pieces or in a larger machine, keep them in an oven at 80 °C, or chill them"
+                "cook fewer pieces or in a larger machine, keep them hot in an oven, or chill them"
             }
             Self::Fridge => "buy it later, or freeze it",
             Self::PartCooked => "chill it at once, or cook it straight on",

@@ -1,4 +1,4 @@
-//! A cook's own way of getting meat ready: copied from a school and changed.
+//! A cook's own way of getting meat ready: copied from a method and changed.
 
 use super::ahead::Ahead;
 use super::cautions::{BOIL_IT, CHILL, TWO_HOURS, raw_caution};

@@ -257,7 +257,7 @@ pub enum Binding {
         place: String,
     },
     /// Too much is to be done at once.
-    #[error("there are too few hands for everything that is to be done at once")]
+    #[error("there are too many tasks at once")]
     Hands,
     /// Something would have to be done when nobody works.
     #[error("something would have to be done in the hours in which nobody works")]

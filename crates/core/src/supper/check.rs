@@ -89,7 +89,7 @@ fn check_time(wish: &Wish) -> Result<(), SupperError> {
     if at <= 0 && wish.begun.is_empty() {
         return refuse(
             field,
-            "the serving time has passed; choose a later one, or as soon as it is ready".to_owned(),
+            "the serving time has passed; choose a later one, or as soon as possible".to_owned(),
         );
     }
     if at > FURTHEST * 24 * 60 {

@@ -164,7 +164,7 @@ impl Table {
             .ok_or_else(|| SupperError::Invalid {
                 field: "side.with",
                 detail: format!(
-                    "{} goes with a cook, and there is none of that number",
+                    "{} goes with an unknown dish; choose one of this supper's cooks",
                     side.name
                 ),
             })
@@ -260,7 +260,7 @@ fn got_ready(request: &mut Request, wanted: &MethodWish) -> Result<Option<Method
             found.ok_or_else(|| SupperError::Invalid {
                 field: "method",
                 detail: format!(
-                    "\"{id}\" is no school of getting {} ready; choose one of the plan's",
+                    "unknown method \"{id}\" for {}; choose one of the plan's",
                     request.entry().plural
                 ),
             })?

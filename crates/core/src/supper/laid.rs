@@ -8,13 +8,13 @@ use super::check::MOST_HANDS;
 use super::dishes::{Table, stands_in};
 use super::shopping::{Purchase, seasoned, shopping};
 use super::wish::{BegunTask, Wish, WishedCook};
-use crate::plan::{Message, Plan, Quantity, Request};
+use crate::plan::{Plan, Request};
 use crate::prep::{Ahead, Amount, Clock};
 use crate::schedule::{
     Change, Clash, HandsOn, Minute, PlaceKind, Placed, Resource, Scarce, Schedule, Task, TaskKey,
     TypicalSite, WayOut, whole_minutes,
 };
-use crate::units::Temperature;
+use crate::units::{Message, Quantity, Temperature};
 
 /// A loss below this is little.
 const LITTLE: f64 = 15.0;

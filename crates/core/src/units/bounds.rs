@@ -3,6 +3,8 @@
 //! The same constant gives the check, the message, the test generator and the limits written into
 //! the API description, so that none of them can drift from the others.
 
+use super::{Interval, Length, Mass, Message, Quantity, Temperature, TemperatureDifference};
+
 /// The range a parameter may take, with the words and the unit of its message.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Bound {
@@ -19,14 +21,49 @@ pub struct Bound {
 }
 
 /// A value outside its [`Bound`]; the message tells value, unit and range.
-#[derive(Debug, Clone, Copy, PartialEq, thiserror::Error)]
-#[error("{} is {} {unit}, not within {}-{} {unit}", bound.name, trim(*value), trim(bound.min), trim(bound.max), unit = bound.unit)]
+#[derive(Debug, Clone, Copy, PartialEq)]
 pub struct OutOfBounds {
     /// What was given.
     pub value: f64,
     /// What it broke.
     pub bound: Bound,
 }
+
+impl OutOfBounds {
+    /// The value and the range, with its quantities left open.
+    ///
+    /// ```
+    /// use ember_core::units::{TemperatureScale::Celsius, WeightSystem, bounds::THICKNESS};
+    /// let message = THICKNESS.check(300.0).unwrap_err().message();
+    /// assert_eq!(message.render(Celsius, WeightSystem::Imperial),
+    ///            "thickness is 11.8 in; it can be 0.2 in to 6.3 in");
+    /// ```
+    #[must_use]
+    pub fn message(&self) -> Message {
+        let Bound { name, unit, .. } = self.bound;
+        let all = [self.value, self.bound.min, self.bound.max];
+        match self.bound.open() {
+            Some(quantity) => Message::with(
+                format!("{name} is {{}}; it can be {{}} to {{}}"),
+                all.map(quantity),
+            ),
+            None => {
+                let [value, min, max] = all.map(trim);
+                Message::plain(format!(
+                    "{name} is {value} {unit}; it can be {min} to {max}"
+                ))
+            }
+        }
+    }
+}
+
+impl std::fmt::Display for OutOfBounds {
+    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+        f.write_str(&self.message().metric())
+    }
+}
+
+impl std::error::Error for OutOfBounds {}
 
 fn trim(value: f64) -> f64 {
     (value * 100.0).round() / 100.0
@@ -49,6 +86,21 @@ impl Bound {
         }
     }
 
+    /// How its values are told in a cook's units; nothing where every cook uses the same.
+    fn open(self) -> Option<fn(f64) -> Quantity> {
+        Some(match self.unit {
+            "°C" if self.field.contains("setting") => {
+                |value| Quantity::Setting(Temperature::from_celsius(value))
+            }
+            "°C" => |value| Quantity::Temperature(Temperature::from_celsius(value)),
+            "K" => |value| Quantity::Difference(TemperatureDifference::from_kelvins(value)),
+            "mm" => |value| Quantity::Length(Length::from_millimetres(value)),
+            "g" => |value| Quantity::Mass(Mass::from_grams(value)),
+            "s" => |value| Quantity::Time(Interval::from_seconds(value)),
+            _ => return None,
+        })
+    }
+
     /// Accepts a value inside the range.
     ///
     /// # Errors
@@ -58,7 +110,7 @@ impl Bound {
     /// use ember_core::units::bounds::THICKNESS;
     /// assert_eq!(THICKNESS.check(25.0), Ok(25.0));
     /// assert_eq!(THICKNESS.check(300.0).unwrap_err().to_string(),
-    ///            "thickness is 300 mm, not within 5-160 mm");
+    ///            "thickness is 300 mm; it can be 5 mm to 160 mm");
     /// assert!(THICKNESS.check(f64::NAN).is_err());
     /// ```
     pub fn check(self, value: f64) -> Result<f64, OutOfBounds> {
@@ -74,6 +126,8 @@ impl Bound {
 pub const PIECES: Bound = Bound::new("pieces", "pieces", "pieces", 1.0, 60.0);
 /// Weight of one piece; from half a flat to a large roast.
 pub const PIECE_MASS: Bound = Bound::new("weight of a piece", "piece_mass_g", "g", 15.0, 4000.0);
+/// All pieces together, as a pack is labelled.
+pub const TOTAL_MASS: Bound = Bound::new("weight of all", "total_mass_g", "g", 15.0, 40_000.0);
 /// Thickness at the thickest part.
 pub const THICKNESS: Bound = Bound::new("thickness", "thickness_mm", "mm", 5.0, 160.0);
 /// Temperature of the meat when it goes in; frozen meat is out of scope of the model.
@@ -88,6 +142,8 @@ pub const ROOM: Bound = Bound::new("kitchen temperature", "room_c", "°C", 5.0, 
 pub const WATTS: Bound = Bound::new("power", "power_w", "W", 400.0, 4000.0);
 /// Inside width, depth or diameter of a floor.
 pub const FLOOR: Bound = Bound::new("floor size", "floor_width_mm", "mm", 100.0, 600.0);
+/// Capacity of a machine as its label gives it.
+pub const CAPACITY: Bound = Bound::new("capacity", "capacity_l", "l", 1.0, 60.0);
 /// Free height over the floor.
 pub const CAVITY_HEIGHT: Bound = Bound::new("usable height", "height_mm", "mm", 40.0, 400.0);
 /// A reading of the thermometer during a cook.

@@ -5,10 +5,12 @@
 
 pub mod bounds;
 mod format;
+mod message;
 mod parse;
 
 pub use bounds::{Bound, OutOfBounds};
 pub use format::{TemperatureScale, WeightSystem, round_to_step};
+pub use message::{Message, Quantity};
 pub use parse::{
     ParseError, parse_altitude, parse_clock_minutes, parse_length, parse_mass, parse_power,
     parse_share, parse_temperature, parse_temperature_difference, parse_time, parse_volume,

@@ -8,6 +8,7 @@ pub mod machines;
 pub mod models;
 pub mod schema;
 pub mod settings;
+pub mod shared;
 pub mod suppers;
 pub mod thermometers;
 

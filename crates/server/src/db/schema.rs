@@ -133,6 +133,14 @@ diesel::table! {
     }
 }
 
+diesel::table! {
+    shared (id) {
+        id -> Uuid,
+        sentence -> Jsonb,
+        created_at -> Timestamptz,
+    }
+}
+
 diesel::joinable!(events -> cooks (cook_id));
 diesel::joinable!(supper_events -> suppers (supper_id));
 diesel::allow_tables_to_appear_in_same_query!(cooks, events);

@@ -58,12 +58,12 @@ fn blend(name: &str, parts: &[(&str, f64, bool, Option<&str>)]) -> BlendDto {
     }
 }
 
-/// The school of a night in the fridge, with the island's times.
+/// The method of a night in the fridge, with the island's times.
 pub fn night_before_the_ferry() -> OwnMethodDto {
-    let school = methods(cut(CutId::Drumstick))
+    let method = methods(cut(CutId::Drumstick))
         .into_iter()
         .find(|method| method.id == "night_bare");
-    let tasks = school.map_or_else(Vec::new, |Method { tasks, .. }| tasks);
+    let tasks = method.map_or_else(Vec::new, |Method { tasks, .. }| tasks);
     OwnMethodDto {
         cut: CutId::Drumstick.into(),
         name: "the night before the ferry".to_owned(),

@@ -8,7 +8,7 @@ mod supper;
 
 use chrono::{DateTime, Duration, Utc};
 use diesel::{Connection, PgConnection};
-use ember_core::fryer::{Dial, Floor, Machine, MachineKind, Spit, Support, Truth};
+use ember_core::fryer::{Calibration, Dial, Floor, Machine, MachineKind, Spit, Support};
 use ember_core::meat::CutId;
 use ember_core::plan::{Plan, Request, SauceRule, StepKind, plan};
 use ember_core::units::{Length, Mass, Power, Temperature, TemperatureDifference};
@@ -67,7 +67,7 @@ fn drum() -> Machine {
         step: TemperatureDifference::from_kelvins(5.0),
         preheat: None,
         dial: Dial::default(),
-        truth: Truth::default(),
+        calibration: Calibration::default(),
     }
 }
 

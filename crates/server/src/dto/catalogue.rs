@@ -1,8 +1,8 @@
-//! What the sentence offers: cuts, coats, schools, typical machines, safety floors.
+//! What the sentence offers: cuts, surfaces, methods, typical machines, safety floors.
 
 use ember_core::doneness::{Handling, Region, floor, usual_texture};
 use ember_core::fryer::{PRESETS, Preset, Support};
-use ember_core::meat::{CATALOGUE, Coat, Cut};
+use ember_core::meat::{CATALOGUE, Coat, Cut, Group, NOT_YET, NotYet};
 use ember_core::plan::{LoadRule, Outside, PreheatRule, SauceRule, TurnRule};
 use ember_core::schedule::{SIDES, TypicalSide, TypicalSite};
 use ember_core::units::bounds;
@@ -14,8 +14,8 @@ use super::plan::FloorDto;
 use super::request::RegionDto;
 use super::supper::{SideDto, SiteDto};
 use super::words::{
-    CoatDto, CutDto, FirstUpDto, HandlingDto, LoadDto, OutsideDto, PreheatDto, SauceDto,
-    SupportDto, TurnDto,
+    CoatDto, CutDto, FirstUpDto, GroupDto, HandlingDto, LoadDto, OutsideDto, PreheatDto, SauceDto,
+    SilhouetteDto, SupportDto, TurnDto,
 };
 
 /// Everything a sentence can be made of.
@@ -23,16 +23,20 @@ use super::words::{
 pub struct CatalogueDto {
     /// Cuts.
     pub cuts: Vec<CutEntryDto>,
-    /// Schools of preheating.
-    pub preheat: Vec<PreheatSchoolDto>,
-    /// Schools of turning.
-    pub turn: Vec<TurnSchoolDto>,
-    /// Schools of saucing.
-    pub sauce: Vec<SauceSchoolDto>,
+    /// The groups a cook looks for them in, in their order.
+    pub groups: Vec<GroupEntryDto>,
+    /// Names a cook may look for in vain.
+    pub not_yet: Vec<NotYetDto>,
+    /// Methods of preheating.
+    pub preheat: Vec<PreheatMethodDto>,
+    /// Methods of turning.
+    pub turn: Vec<TurnMethodDto>,
+    /// Methods of saucing.
+    pub sauce: Vec<SauceMethodDto>,
     /// How the outside can be.
     pub outside: Vec<OutsideEntryDto>,
-    /// Ways of loading.
-    pub load: Vec<LoadEntryDto>,
+    /// Methods of loading.
+    pub load: Vec<LoadMethodDto>,
     /// Ways of holding the pieces.
     pub support: Vec<SupportEntryDto>,
     /// Typical machines.
@@ -90,6 +94,12 @@ pub struct CutEntryDto {
     pub name: String,
     /// Several pieces.
     pub plural: String,
+    /// Other names it goes by in kitchens and shops, here and elsewhere.
+    pub other_names: Vec<String>,
+    /// Where a cook looks for it.
+    pub group: GroupDto,
+    /// Its outline from above.
+    pub silhouette: SilhouetteDto,
     /// Animal.
     pub animal: String,
     /// Usual number of pieces.
@@ -104,7 +114,7 @@ pub struct CutEntryDto {
     pub coats: Vec<CoatEntryDto>,
     /// Usual surface.
     pub usual_coat: CoatDto,
-    /// Usual school of turning.
+    /// Usual method of turning.
     pub usual_turn: TurnDto,
     /// How the outside usually is, by doneness in their order.
     pub usual_outside: Vec<OutsideDto>,
@@ -116,6 +126,36 @@ pub struct CutEntryDto {
     pub usual_first_up: FirstUpDto,
     /// Floors by region.
     pub floors: Vec<CutFloorDto>,
+}
+
+/// A group of cuts.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct GroupEntryDto {
+    /// Identity.
+    pub group: GroupDto,
+    /// The words.
+    pub words: String,
+}
+
+/// Names of something that is not cooked, with what to do instead.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct NotYetDto {
+    /// What it is called.
+    pub names: Vec<String>,
+    /// Why not, and what to do.
+    pub reason: String,
+    /// The cut that comes nearest.
+    pub nearest: Option<CutDto>,
+}
+
+impl From<&NotYet> for NotYetDto {
+    fn from(known: &NotYet) -> Self {
+        Self {
+            names: known.names.iter().map(|&name| name.to_owned()).collect(),
+            reason: known.reason.to_owned(),
+            nearest: known.nearest.map(Into::into),
+        }
+    }
 }
 
 /// One doneness.
@@ -182,44 +222,44 @@ pub struct CutFloorDto {
     pub may_go_below: bool,
 }
 
-/// A school of preheating.
+/// A method of preheating.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
-pub struct PreheatSchoolDto {
+pub struct PreheatMethodDto {
     /// Identity.
-    pub school: PreheatDto,
+    pub method: PreheatDto,
     /// The words.
     pub words: String,
     /// Its reason.
     pub reason: String,
 }
 
-/// A school of turning.
+/// A method of turning.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
-pub struct TurnSchoolDto {
+pub struct TurnMethodDto {
     /// Identity.
-    pub school: TurnDto,
+    pub method: TurnDto,
     /// The words.
     pub words: String,
     /// Its reason.
     pub reason: String,
 }
 
-/// A school of saucing.
+/// A method of saucing.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
-pub struct SauceSchoolDto {
+pub struct SauceMethodDto {
     /// Identity.
-    pub school: SauceDto,
+    pub method: SauceDto,
     /// The words.
     pub words: String,
     /// Its reason.
     pub reason: String,
 }
 
-/// A way of loading.
+/// A method of loading.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
-pub struct LoadEntryDto {
+pub struct LoadMethodDto {
     /// Identity.
-    pub school: LoadDto,
+    pub method: LoadDto,
     /// The words.
     pub words: String,
     /// Its reason.
@@ -255,7 +295,19 @@ pub struct RegionEntryDto {
     pub words: String,
     /// Whose chart is followed.
     pub authority: String,
+    /// Cooked food that waits is held at this or more.
+    pub hot_holding_c: f64,
 }
+
+const GROUPS: [Group; 7] = [
+    Group::Wings,
+    Group::Pieces,
+    Group::Birds,
+    Group::Belly,
+    Group::ChopsAndSteaks,
+    Group::Ribs,
+    Group::Roasts,
+];
 
 const REGIONS: [RegionDto; 4] = [RegionDto::Us, RegionDto::Ca, RegionDto::Uk, RegionDto::Anz];
 
@@ -265,6 +317,14 @@ impl From<&Cut> for CutEntryDto {
             cut: cut.id.into(),
             name: cut.name.to_owned(),
             plural: cut.plural.to_owned(),
+            other_names: cut
+                .id
+                .other_names()
+                .iter()
+                .map(|&name| name.to_owned())
+                .collect(),
+            group: cut.id.group().into(),
+            silhouette: cut.silhouette.into(),
             animal: cut.animal.word().to_owned(),
             usual_pieces: cut.usual_pieces,
             usual_mass_g: cut.usual_mass.map(|mass| mass.grams()),
@@ -347,26 +407,34 @@ impl CatalogueDto {
                 .iter()
                 .map(|cut| CutEntryDto::from(*cut))
                 .collect(),
+            groups: GROUPS
+                .iter()
+                .map(|group| GroupEntryDto {
+                    group: (*group).into(),
+                    words: group.words().to_owned(),
+                })
+                .collect(),
+            not_yet: NOT_YET.iter().map(NotYetDto::from).collect(),
             preheat: PreheatRule::ALL
                 .iter()
-                .map(|rule| PreheatSchoolDto {
-                    school: (*rule).into(),
+                .map(|rule| PreheatMethodDto {
+                    method: (*rule).into(),
                     words: rule.words().to_owned(),
                     reason: rule.reason().to_owned(),
                 })
                 .collect(),
             turn: TurnRule::ALL
                 .iter()
-                .map(|rule| TurnSchoolDto {
-                    school: (*rule).into(),
+                .map(|rule| TurnMethodDto {
+                    method: (*rule).into(),
                     words: rule.words().to_owned(),
                     reason: rule.reason().to_owned(),
                 })
                 .collect(),
             sauce: SauceRule::ALL
                 .iter()
-                .map(|rule| SauceSchoolDto {
-                    school: (*rule).into(),
+                .map(|rule| SauceMethodDto {
+                    method: (*rule).into(),
                     words: rule.words().to_owned(),
                     reason: rule.reason().to_owned(),
                 })
@@ -381,8 +449,8 @@ impl CatalogueDto {
                 .collect(),
             load: LoadRule::ALL
                 .iter()
-                .map(|rule| LoadEntryDto {
-                    school: (*rule).into(),
+                .map(|rule| LoadMethodDto {
+                    method: (*rule).into(),
                     words: rule.words().to_owned(),
                     reason: rule.reason().to_owned(),
                 })
@@ -405,6 +473,7 @@ impl CatalogueDto {
                         region: *region,
                         words: core.words().to_owned(),
                         authority: core.authority().to_owned(),
+                        hot_holding_c: core.keep_hot().celsius(),
                     }
                 })
                 .collect(),

@@ -80,6 +80,10 @@ pub struct CookDto {
     pub plan: PlanDto,
     /// When it is to be on the table.
     pub eat_at: Option<DateTime<Utc>>,
+    /// When the first step begins so that it is.
+    pub start_by: Option<DateTime<Utc>>,
+    /// When it is begun to be got ready so that it can start then.
+    pub prepare_from: Option<DateTime<Utc>>,
     /// The supper whose dish it follows.
     pub supper: Option<Uuid>,
     /// When it was planned.
@@ -111,6 +115,8 @@ pub struct CookRowDto {
     pub request: RequestDto,
     /// When it is to be on the table.
     pub eat_at: Option<DateTime<Utc>>,
+    /// When the first step begins so that it is.
+    pub start_by: Option<DateTime<Utc>>,
     /// The supper whose dish it follows.
     pub supper: Option<Uuid>,
     /// When it was planned.

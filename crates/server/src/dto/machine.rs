@@ -1,10 +1,10 @@
 //! Machines on the wire, alone and as a document that travels between kitchens.
 
-use ember_core::fryer::{Dial, Floor, Machine, Spit, Truth, USUAL_CORNER};
+use ember_core::fryer::{Calibration, Dial, Floor, Machine, Spit, USUAL_CORNER};
 use ember_core::units::bounds;
 use ember_core::units::{Interval, Length, Mass, Power, Temperature, TemperatureDifference};
 use serde::{Deserialize, Serialize};
-use utoipa::ToSchema;
+use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
 use super::quantity::TemperatureScaleDto;
@@ -80,6 +80,9 @@ pub struct MachineDto {
     /// The scale its dial is marked in, if that is known.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub dial: Option<TemperatureScaleDto>,
+    /// Words on its dial, where it has any.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub dial_words: Vec<DialWordDto>,
     /// The longest time its timer takes, if that is known.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub timer_s: Option<f64>,
@@ -92,6 +95,30 @@ pub struct MachineDto {
     /// What its air is hotter than the dial says.
     #[serde(default)]
     pub offset_k: f64,
+}
+
+/// A word on a dial: "high", "roast".
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct DialWordDto {
+    /// As it is printed.
+    pub word: String,
+    /// What it stands for.
+    pub setting_c: f64,
+}
+
+/// Words on a dial, at the most.
+const MOST_WORDS: usize = 12;
+
+/// What is known of a machine without measuring it.
+#[derive(Debug, Clone, Copy, Deserialize, IntoParams)]
+#[into_params(parameter_in = Query)]
+pub struct LabelQuery {
+    /// Its kind.
+    pub kind: MachineKindDto,
+    /// Its capacity as the label gives it.
+    #[param(minimum = 1.0, maximum = 60.0)]
+    pub capacity_l: f64,
 }
 
 /// A machine of this kitchen.
@@ -164,6 +191,16 @@ impl TryFrom<&MachineDto> for Machine {
         let name = text::named("machine.name", &dto.name, text::MACHINE_NAME)?;
         // A round floor has no depth of its own, but what is sent must still be a size.
         bounds::FLOOR.check(dto.floor_depth_mm)?;
+        if dto.dial_words.len() > MOST_WORDS {
+            return Err(ApiError::invalid(
+                "dial_words",
+                format!("a dial has at most {MOST_WORDS} words; remove some"),
+            ));
+        }
+        for word in &dto.dial_words {
+            text::named("dial_words", &word.word, text::DIAL_WORD)?;
+            bounds::SETTING.check(word.setting_c)?;
+        }
         let mm = Length::from_millimetres;
         let machine = Self {
             name: name.to_owned(),
@@ -197,7 +234,7 @@ impl TryFrom<&MachineDto> for Machine {
                 longest: dto.timer_s.map(Interval::from_seconds),
                 stops_open: dto.timer_stops_open,
             },
-            truth: Truth {
+            calibration: Calibration {
                 heat: dto.heat_factor,
                 offset: TemperatureDifference::from_kelvins(dto.offset_k),
             },
@@ -241,10 +278,12 @@ impl From<&Machine> for MachineDto {
             step_k: machine.step.kelvins(),
             preheat_s: machine.preheat.map(|time| time.seconds()),
             dial: machine.dial.scale.map(TemperatureScaleDto::from),
+            // What is printed on it is between the cook and the dial: the model knows settings.
+            dial_words: Vec::new(),
             timer_s: machine.dial.longest.map(|time| time.seconds()),
             timer_stops_open: machine.dial.stops_open,
-            heat_factor: machine.truth.heat,
-            offset_k: machine.truth.offset.kelvins(),
+            heat_factor: machine.calibration.heat,
+            offset_k: machine.calibration.offset.kelvins(),
         }
     }
 }

@@ -1,4 +1,4 @@
-//! What a cook makes of a school, and blends, on the wire.
+//! What a cook makes of a method, and blends, on the wire.
 
 use ember_core::meat::cut;
 use ember_core::prep::{Ahead, Blend, Coating, Method, Part, Seasoning, Task, Unfit, Window, own};

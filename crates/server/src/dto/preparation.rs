@@ -14,13 +14,13 @@ use super::request::RequestDto;
 use super::words::{BrowningDto, CoatDto, PlaceDto};
 use crate::error::ApiError;
 
-/// What the schools are asked for.
+/// What the methods are asked for.
 #[derive(Debug, Clone, PartialEq, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct PreparationWishDto {
     /// The sentence.
     pub request: RequestDto,
-    /// The cook's own ways, to stand beside the schools.
+    /// The cook's own ways, to stand beside the methods.
     #[serde(default)]
     pub own: Vec<OwnMethodDto>,
 }
@@ -28,14 +28,14 @@ pub struct PreparationWishDto {
 /// Methods of one's own that are compared at once.
 pub const MOST_OWN: usize = 24;
 
-/// The schools of getting meat ready.
+/// The methods of getting meat ready.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
 pub struct PreparationDto {
     /// Weight of all pieces.
     pub meat_g: f64,
     /// Their surface.
     pub surface_m2: f64,
-    /// The schools, the quickest first, then the cook's own ways.
+    /// The methods, the quickest first, then the cook's own ways.
     pub methods: Vec<MethodDto>,
     /// Bare in the fridge for half an hour, four hours, a night, a day; nothing without skin.
     pub bare: Vec<BareDto>,
@@ -53,10 +53,10 @@ pub struct BareDto {
     /// How long.
     pub bare_s: f64,
     /// What it is worth in the cook.
-    pub worth: SchoolWorthDto,
+    pub worth: MethodWorthDto,
 }
 
-/// One school.
+/// One method.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
 pub struct MethodDto {
     /// Stable name.
@@ -86,7 +86,7 @@ pub struct MethodDto {
     /// Salt in the middle over the mean.
     pub salt_evenness: Option<f64>,
     /// What it is worth in the cook; nothing where it cannot be.
-    pub worth: Option<SchoolWorthDto>,
+    pub worth: Option<MethodWorthDto>,
     /// Why it cannot be.
     pub refused: Option<String>,
 }
@@ -135,9 +135,9 @@ pub struct AmountDto {
     pub in_blend: bool,
 }
 
-/// A school, cooked.
+/// A method, cooked.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
-pub struct SchoolWorthDto {
+pub struct MethodWorthDto {
     /// Time to the pull.
     pub cook_s: f64,
     /// When the upper face is crisp; nothing where it is not before the pull.
@@ -183,7 +183,7 @@ impl From<&Amount> for AmountDto {
     }
 }
 
-impl SchoolWorthDto {
+impl MethodWorthDto {
     fn of(worth: &Compared, request: &Request) -> Self {
         let Moment {
             core,
@@ -209,7 +209,7 @@ impl SchoolWorthDto {
     }
 }
 
-/// What the schools are told for.
+/// What the methods are told for.
 struct For<'a> {
     request: &'a Request,
     blend: Option<&'a Blend>,
@@ -244,7 +244,7 @@ impl MethodDto {
             hands_on_s: method.hands_on().seconds(),
             salt_depth_mm: salt.map(|time| half_depth(time).millimetres()),
             salt_evenness: salt.map(|time| salted_evenly(time, thickness)),
-            worth: worth.map(|worth| SchoolWorthDto::of(&worth, told.request)),
+            worth: worth.map(|worth| MethodWorthDto::of(&worth, told.request)),
             refused,
         }
     }
@@ -270,7 +270,7 @@ impl PreparationDto {
         let blend = blend.transpose()?;
         let entry = request.entry();
         let mut ways = methods(entry);
-        let schools = ways.len();
+        let methods = ways.len();
         for own in &wish.own {
             ways.push(own.checked()?);
         }
@@ -291,7 +291,7 @@ impl PreparationDto {
                     let times = method.tasks.iter().filter_map(|task| task.ahead);
                     Some(BareDto {
                         bare_s: times.map(|ahead| ahead.time().seconds()).sum(),
-                        worth: SchoolWorthDto::of(&worth.ok()?, &request),
+                        worth: MethodWorthDto::of(&worth.ok()?, &request),
                     })
                 })
                 .collect(),
@@ -301,7 +301,7 @@ impl PreparationDto {
                 .iter()
                 .zip(compare(&request, &ways))
                 .enumerate()
-                .map(|(n, (method, worth))| MethodDto::of(method, n >= schools, worth, &told))
+                .map(|(n, (method, worth))| MethodDto::of(method, n >= methods, worth, &told))
                 .collect(),
             thaw_fridge_s: thawing(&request, Bath::Fridge).seconds(),
             thaw_water_s: thawing(&request, Bath::ColdWater).seconds(),

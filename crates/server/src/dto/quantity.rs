@@ -1,7 +1,6 @@
 //! Quantities as typed by a cook, and messages with quantities in them.
 
-use ember_core::plan::{Message, Quantity};
-use ember_core::units::{TemperatureScale, WeightSystem};
+use ember_core::units::{Message, Quantity, TemperatureScale, WeightSystem};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -22,6 +21,10 @@ wire_enum!(
 pub enum TypedFieldDto {
     /// Weight of a piece.
     PieceMassG,
+    /// Weight of all pieces together.
+    TotalMassG,
+    /// Capacity of a machine.
+    CapacityL,
     /// Thickness.
     ThicknessMm,
     /// Start temperature.

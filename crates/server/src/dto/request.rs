@@ -70,7 +70,7 @@ pub struct RequestDto {
     /// What happens to the meat before it goes in.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub ahead: Vec<AheadDto>,
-    /// The cook's own way of getting it ready, where it is none of the schools.
+    /// The cook's own way of getting it ready, where it is none of the methods.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub method: Option<Box<OwnMethodDto>>,
     /// The cook's own rub, where a way of getting it ready takes one.
@@ -110,11 +110,11 @@ pub struct RequestDto {
     /// What else happens during the cook.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub actions: Vec<PlannedActionDto>,
-    /// School of preheating.
+    /// Method of preheating.
     pub preheat: PreheatDto,
-    /// School of turning.
+    /// Method of turning.
     pub turn: TurnDto,
-    /// School of saucing.
+    /// Method of saucing.
     pub sauce: SauceDto,
     /// Core temperature wanted, after the rest.
     pub core_target_c: f64,

@@ -78,7 +78,7 @@ pub struct SupperDishDto {
 pub struct SupperCookDto {
     /// The sentence.
     pub request: RequestDto,
-    /// The school of getting it ready; absent for what the sentence says.
+    /// The method of getting it ready; absent for what the sentence says.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub method: Option<String>,
 }

@@ -4,7 +4,7 @@ use ember_core::basket::Tie;
 use ember_core::doneness::Handling;
 use ember_core::fryer::{Baste, MachineKind, Support, Which};
 use ember_core::heat::Looking;
-use ember_core::meat::{Browning, Coat, CutId, FirstUp};
+use ember_core::meat::{Browning, Coat, CutId, FirstUp, Group, Silhouette};
 use ember_core::plan::{
     Anchor, BatchOrder, Crispness, Decides, Keeping, LoadRule, Outside, PreheatRule, SauceRule,
     StepKind, TurnRule, Unknown, WarningKind,
@@ -50,21 +50,29 @@ wire_enum!(
     }
 );
 wire_enum!(
+    /// Where a cook looks for a cut.
+    GroupDto = Group { Wings, Pieces, Birds, Belly, ChopsAndSteaks, Ribs, Roasts }
+);
+wire_enum!(
+    /// Outline of a piece from above.
+    SilhouetteDto = Silhouette { Capsule, Rounded, Rectangle, Teardrop, Folded }
+);
+wire_enum!(
     /// Surface of the pieces.
     CoatDto = Coat {
         Wet, PattedDry, Oiled, Rubbed, BakingPowder, FridgeDried, Floured, Crumbed, Glazed
     }
 );
 wire_enum!(
-    /// School of preheating.
+    /// Method of preheating.
     PreheatDto = PreheatRule { Always, ThinOnly, Never, Hot }
 );
 wire_enum!(
-    /// School of turning.
+    /// Method of turning.
     TurnDto = TurnRule { EqualBrowning, HalfWay, Never }
 );
 wire_enum!(
-    /// School of saucing.
+    /// Method of saucing.
     SauceDto = SauceRule { None, BeforeAndAtTurn, LastMinutes, Tossed }
 );
 wire_enum!(

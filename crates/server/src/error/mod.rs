@@ -9,7 +9,7 @@ use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, HttpResponse, ResponseError};
 use ember_core::fryer::MachineError;
 use ember_core::plan::{DeadlineError, PlanError};
-use ember_core::units::OutOfBounds;
+use ember_core::units::{Message, OutOfBounds};
 use serde_json::Value;
 
 pub use problem::{Code, DivisionDto, Problem, respond};
@@ -95,7 +95,7 @@ pub enum ApiError {
     #[error("that is too often; send what has come together in one request every few seconds")]
     TooOften,
     /// A fault of ours.
-    #[error("something went wrong on our side; it is in the log")]
+    #[error("something went wrong on our side; please try again")]
     Fault(#[source] anyhow::Error),
 }
 
@@ -265,10 +265,24 @@ impl ApiError {
         }
     }
 
+    /// What is wrong and the way out, with its quantities left open.
+    fn message(&self) -> Message {
+        match self {
+            Self::Plan(error) => error.message(),
+            Self::TooSoon(error) => error.message(),
+            Self::Bound(error) => error.message(),
+            Self::InDocument { name, error } => {
+                let Message { text, values } = error.message();
+                Message::with(format!("\"{name}\": {text}"), values)
+            }
+            other => Message::plain(other.to_string()),
+        }
+    }
+
     /// The body that is sent.
     #[must_use]
     pub fn problem(&self) -> Problem {
-        let mut problem = Problem::new(self.code(), self.to_string());
+        let mut problem = Problem::new(self.code(), &self.message());
         problem.field = self.field().map(str::to_owned);
         if let Some(error) = self.bound() {
             problem.value = Some(error.value).filter(|value| value.is_finite());

@@ -3,9 +3,12 @@
 use actix_web::HttpResponse;
 use actix_web::http::{StatusCode, header};
 use ember_core::basket::Division;
+use ember_core::units::Message;
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use utoipa::ToSchema;
+
+use crate::dto::quantity::MessageDto;
 
 /// Problem details (RFC 9457).
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
@@ -22,6 +25,8 @@ pub struct Problem {
     pub code: Code,
     /// What is wrong here, and the way out.
     pub detail: String,
+    /// The same with its quantities left open, to be told in a cook's units.
+    pub message: MessageDto,
     /// Field that caused it.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub field: Option<String>,
@@ -120,13 +125,13 @@ codes! {
     /// A rack that is not there.
     NoSuchLevel = UNPROCESSABLE_ENTITY, "Does not fit";
     /// Poultry below its safe minimum.
-    BelowPoultryFloor = UNPROCESSABLE_ENTITY, "Below the safety floor";
+    BelowPoultryFloor = UNPROCESSABLE_ENTITY, "Below the safe minimum";
     /// Below the safe minimum, and not acknowledged.
-    NeedsAcknowledgement = UNPROCESSABLE_ENTITY, "Below the safety floor";
+    NeedsAcknowledgement = UNPROCESSABLE_ENTITY, "Below the safe minimum";
     /// Below the safe minimum, with somebody at risk at the table.
-    NoWaiver = UNPROCESSABLE_ENTITY, "Below the safety floor";
+    NoWaiver = UNPROCESSABLE_ENTITY, "Below the safe minimum";
     /// Rolled, stuffed or tenderised meat below its safe minimum.
-    BelowHandledFloor = UNPROCESSABLE_ENTITY, "Below the safety floor";
+    BelowHandledFloor = UNPROCESSABLE_ENTITY, "Below the safe minimum";
     /// Too long warm, raw, or cooked and not hot.
     ClockOverrun = UNPROCESSABLE_ENTITY, "Too long to be safe";
     /// Not something that is done to this cut.
@@ -210,13 +215,14 @@ codes! {
 impl Problem {
     /// Of a kind, with its words.
     #[must_use]
-    pub fn new(code: Code, detail: String) -> Self {
+    pub fn new(code: Code, message: &Message) -> Self {
         Self {
             kind: format!("/problems/{}", code.word()),
             title: code.title(),
             status: code.status().as_u16(),
             code,
-            detail,
+            detail: message.metric(),
+            message: message.into(),
             field: None,
             value: None,
             min: None,

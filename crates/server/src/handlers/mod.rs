@@ -12,6 +12,7 @@ pub mod phone;
 pub mod plans;
 pub mod quantities;
 pub mod settings;
+pub mod shared;
 pub mod stored;
 pub mod suppers;
 pub mod thermometers;

@@ -1,7 +1,7 @@
 //! Machines as they are stored.
 
 use super::{Document, Upgrade, stored};
-use crate::dto::machine::{FloorShapeDto, MachineDto, SpitDto};
+use crate::dto::machine::{DialWordDto, FloorShapeDto, MachineDto, SpitDto};
 use crate::dto::quantity::TemperatureScaleDto;
 use crate::dto::words::MachineKindDto;
 use serde_json::Value;
@@ -12,6 +12,14 @@ stored!(
         same spit_length_mm: f64,
         same spit_diameter_mm: f64,
         same spit_heaviest_g: f64,
+    }
+);
+
+stored!(
+    /// A word on a dial.
+    DialWord = DialWordDto {
+        same word: String,
+        same setting_c: f64,
     }
 );
 
@@ -43,6 +51,8 @@ stored!(
         #[serde(default)]
         same dial: Option<TemperatureScaleDto>,
         #[serde(default)]
+        each dial_words: Vec<DialWord>,
+        #[serde(default)]
         same timer_s: Option<f64>,
         #[serde(default)]
         same timer_stops_open: bool,
@@ -56,6 +66,9 @@ stored!(
 /// Version 1 knew nothing of the scale of a dial, nor of its timer.
 fn dial_and_timer(_machine: &mut Value) {}
 
+/// Version 2 knew no words on a dial: there were none.
+fn words_on_the_dial(_machine: &mut Value) {}
+
 impl Document for Machine {
-    const UPGRADES: &'static [Upgrade] = &[dial_and_timer];
+    const UPGRADES: &'static [Upgrade] = &[dial_and_timer, words_on_the_dial];
 }

@@ -84,16 +84,6 @@ async function notify(what: string, body: string, tag: string) {
   else new Notification(what, { body, tag });
 }
 
-export function useTitle(title: string) {
-  useEffect(() => {
-    const before = document.title;
-    document.title = title;
-    return () => {
-      document.title = before;
-    };
-  }, [title]);
-}
-
 const locks = new Set<() => void>();
 let held = false;
 

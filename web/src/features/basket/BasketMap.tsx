@@ -1,6 +1,6 @@
 // One tray seen from above, to scale: pieces that can be moved and turned.
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
-import { type KeyboardEvent, type PointerEvent, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
 import type { Loading, Machine } from "../../api/types";
 import { Action } from "../../components/recipes";
 import { length, type Units } from "../../lib/units";
@@ -10,6 +10,8 @@ import { Floor, PieceShape } from "./Floor";
 interface BasketMapProps {
   loading: Loading;
   tray: Tray;
+  /** Where the cook put the pieces, as it is asked for now; the plan may not have answered yet. */
+  laid: Pose[] | null | undefined;
   /** What the tray is called, and where else a piece can go. */
   name: string;
   elsewhere: { name: string; batch: number; level: number }[];
@@ -26,19 +28,21 @@ const TURN = Math.PI / 12;
 /** Gaps from this on are wide enough, mm; below the other pieces touch. */
 const ENOUGH = 7;
 const TOUCHING = 2;
+/** A pointer that moves less than this taps, px. */
+const TAP = 5;
 
 export function BasketMap(props: BasketMapProps) {
-  const { loading, tray, name, elsewhere, machine, units, onLay } = props;
+  const { loading, laid, tray, name, elsewhere, machine, units, onLay } = props;
+  const known = allPoses(loading);
+  const poses = laid?.length === known.length ? laid : known;
   const [dragged, setDragged] = useState<{ piece: number; pose: Pose } | null>(null);
   const [chosen, setChosen] = useState<number | null>(null);
   const poseOf = (piece: number): Pose | undefined =>
-    dragged?.piece === piece ? dragged.pose : tray.poses[tray.pieces.indexOf(piece)];
+    dragged?.piece === piece ? dragged.pose : poses[piece];
   const lay = (piece: number, next: Partial<Pose>, told: string) => {
-    const poses = allPoses(loading);
     const before = poses[piece];
     if (!before) return;
-    poses[piece] = { ...before, ...next };
-    onLay(poses, `Piece ${piece + 1} ${told}.`);
+    onLay(poses.with(piece, { ...before, ...next }), `Piece ${piece + 1} ${told}.`);
   };
   const turn = (piece: number, by: number) =>
     lay(piece, { turned_rad: (poseOf(piece)?.turned_rad ?? 0) + by }, "turned");
@@ -78,9 +82,8 @@ export function BasketMap(props: BasketMapProps) {
               onChoose={() => setChosen(piece)}
               onKeyDown={key(piece)}
               onDrag={(x_mm, y_mm, end) => {
-                const moved = x_mm !== pose.x_mm || y_mm !== pose.y_mm;
                 setDragged(end ? null : { piece, pose: { ...pose, x_mm, y_mm } });
-                if (end && (moved || dragged)) lay(piece, { x_mm, y_mm }, "moved");
+                if (end) lay(piece, { x_mm, y_mm }, "moved");
               }}
             />
           ) : null;
@@ -129,7 +132,7 @@ function nearest(tray: Tray, piece: number, units: Units): string {
   const [first] = tray.near
     .filter((near) => near.piece === piece || near.other === piece)
     .sort((a, b) => a.gap_mm - b.gap_mm);
-  if (!first) return "much air around";
+  if (!first) return "plenty of space around";
   const other = first.piece === piece ? first.other : first.piece;
   const what = other == null ? "the wall" : `piece ${other + 1}`;
   return first.gap_mm > 0 ? `${length(first.gap_mm, units)} to ${what}` : `touches ${what}`;
@@ -149,7 +152,7 @@ interface PieceProps {
 const LIT = { "& path": { stroke: "brown.golden", fill: "brown.golden" } };
 
 function Piece({ number, pose, shape, label, chosen, onChoose, onKeyDown, onDrag }: PieceProps) {
-  const [from, setFrom] = useState<[number, number] | null>(null);
+  const from = useRef<{ x: number; y: number; at: [number, number]; moved: boolean } | null>(null);
   /** A place on the screen in millimetres of the floor, back up. */
   const place = (event: PointerEvent<SVGGElement>): [number, number] => {
     const matrix = event.currentTarget.ownerSVGElement?.getScreenCTM()?.inverse();
@@ -157,10 +160,14 @@ function Piece({ number, pose, shape, label, chosen, onChoose, onKeyDown, onDrag
     return [point.x, -point.y];
   };
   const drag = (event: PointerEvent<SVGGElement>, end: boolean) => {
-    if (!from) return;
+    const { current } = from;
+    if (!current) return;
+    const way = Math.hypot(event.clientX - current.x, event.clientY - current.y);
+    current.moved ||= way >= TAP;
+    if (end) from.current = null;
+    if (!current.moved) return;
     const [x, y] = place(event);
-    onDrag(x - from[0], y - from[1], end);
-    if (end) setFrom(null);
+    onDrag(x - current.at[0], y - current.at[1], end);
   };
   return (
     <Group
@@ -169,6 +176,8 @@ function Piece({ number, pose, shape, label, chosen, onChoose, onKeyDown, onDrag
       aria-label={label}
       aria-pressed={chosen}
       cursor="grab"
+      // A finger scrolls the page until it has chosen a piece.
+      touchAction={chosen ? "none" : "pan-y"}
       css={chosen ? LIT : undefined}
       // The outline of a group is its box, which hides the neighbours: the piece itself darkens.
       _focusVisible={{ outlineWidth: "0", ...LIT }}
@@ -177,7 +186,8 @@ function Piece({ number, pose, shape, label, chosen, onChoose, onKeyDown, onDrag
       onPointerDown={(event: PointerEvent<SVGGElement>) => {
         event.currentTarget.setPointerCapture(event.pointerId);
         const [x, y] = place(event);
-        setFrom([x - pose.x_mm, y - pose.y_mm]);
+        const at: [number, number] = [x - pose.x_mm, y - pose.y_mm];
+        from.current = { x: event.clientX, y: event.clientY, at, moved: false };
         onChoose();
       }}
       onPointerMove={(event: PointerEvent<SVGGElement>) => drag(event, false)}

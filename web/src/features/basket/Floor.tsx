@@ -32,7 +32,7 @@ export function Floor({ machine, role, label, children }: FloorProps) {
       display="block"
       role={role}
       aria-label={label}
-      touchAction={role === "group" ? "none" : undefined}
+      touchAction={role === "group" ? "pan-y pinch-zoom" : undefined}
     >
       <Outline machine={machine} />
       <SvgText x={0} y={-depth / 2 - MARGIN} textAnchor="middle" textStyle="tiny" fill="ink.soft">

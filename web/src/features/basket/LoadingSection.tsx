@@ -9,7 +9,8 @@ import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
 import { inSections } from "../../domain/request";
 import { saveFile } from "../../lib/save";
-import { length, MM_PER_INCH, mass, minutes, type Units } from "../../lib/units";
+import { count } from "../../lib/text";
+import { length, lengths, MM_PER_INCH, mass, minutes, type Units } from "../../lib/units";
 import { BasketMap } from "./BasketMap";
 import { BatchesWord } from "./BatchesWord";
 import { allPoses, basketSvg, type Pose, print, trayName } from "./drawing";
@@ -94,7 +95,7 @@ function Trays({ plan, loading, request, units, onChange }: LoadingSectionProps)
     setTold(words);
     onChange({ layout: next });
   };
-  const title = `${shown.tray.pieces.length} pieces in ${request.machine.name}, ${shown.name}, ${shown.load.airiness}`;
+  const title = `${count(shown.tray.pieces.length, "piece")} in ${request.machine.name}, ${shown.name}, ${shown.load.airiness}`;
   const drawing = () => basketSvg(loading, shown.tray, request.machine, title);
   return (
     <Box>
@@ -102,6 +103,7 @@ function Trays({ plan, loading, request, units, onChange }: LoadingSectionProps)
         <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} columnGap="9" rowGap="4">
           <BasketMap
             loading={loading}
+            laid={request.layout}
             tray={shown.tray}
             name={shown.name}
             elsewhere={places(loading).filter(
@@ -260,8 +262,8 @@ function Advice({ loading, request, units, onChange }: WordsProps) {
           Cut into {division.sections}
           {division.bones ? `, ${boneWords(division.bones)} each` : ""}, it lies in{" "}
           {division.loads === 1 ? "one batch" : `${division.loads} batches`}: about{" "}
-          {mass(division.piece_mass_g, units)} and {length(division.length_mm, units)} by{" "}
-          {length(division.width_mm, units)} each.{" "}
+          {mass(division.piece_mass_g, units)} and{" "}
+          {lengths(division.length_mm, division.width_mm, units)} each.{" "}
           <Action
             type="button"
             look="inline"
@@ -291,7 +293,7 @@ function Other({ plan, loading, clockOf, onChange }: LoadingSectionProps) {
       {one ? "One batch" : `${other.batches} batches`}, {other.airiness}, would be ready about{" "}
       {clockOf(other.out_s + plan.rest_s)}, {paler}.{" "}
       <Action type="button" look="inline" onClick={() => onChange({ load: other.load })}>
-        {one ? "Load all at once" : "Load with air"}
+        {one ? "Load all at once" : "Load with space between"}
       </Action>
     </Text>
   );

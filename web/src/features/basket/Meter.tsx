@@ -3,7 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Loading } from "../../api/types";
 import { length, minutes, type Units } from "../../lib/units";
 
-const WORDS = ["airy", "fair", "snug", "crowded", "stacked"];
+const WORDS = ["plenty of space", "some space", "little space", "crowded", "stacked"];
 
 interface MeterProps {
   loading: Loading;
@@ -51,7 +51,7 @@ export function cost(loading: Loading): string {
   const [laid, airy] = loading.browning;
   const later =
     loading.later_than_airy_s >= 30
-      ? `, ${minutes(loading.later_than_airy_s)} later than with much air`
-      : ", as quick as with much air";
+      ? `, ${minutes(loading.later_than_airy_s)} later than with plenty of space`
+      : ", as quick as with plenty of space";
   return laid === airy ? `${later} and as ${laid}` : `${later}, and ${laid}, not ${airy}`;
 }

@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { Loading, Machine, Request } from "../../api/types";
 import { Action } from "../../components/recipes";
 import { SvgCircle, SvgPath, SvgRect, SvgText } from "../../components/Svg";
-import { length, mass, share, type Units } from "../../lib/units";
+import { decimal, length, mass, share, type Units } from "../../lib/units";
 
 type Roast = NonNullable<Loading["spit"]>;
 
@@ -132,7 +132,7 @@ export function NotTurning({ roast, when }: { roast: Roast; when?: number }) {
 
 /** Twine is measured by the arm. */
 const long = (mm: number, units: Units) =>
-  units.weight === "metric" ? `${(mm / 1000).toFixed(1)} m` : `${Math.round(mm / 25.4)} in`;
+  units.weight === "metric" ? `${decimal(mm / 1000, 1)} m` : `${Math.round(mm / 25.4)} in`;
 
 const MARGIN = 10;
 

@@ -66,7 +66,7 @@ export default function Changes(props: ChangesProps) {
         </Action>
       </Flex>
       {out ? (
-        <Section title="It is out">
+        <Section title="Taken out">
           <Flex gap="2" wrap="wrap">
             <Action type="button" onClick={() => tell({ kind: "put_back", cut: false })}>
               Put back whole

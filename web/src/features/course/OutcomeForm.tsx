@@ -1,5 +1,6 @@
 // How it came out: two scales in words, the last reading, a note.
 import { Box, chakra, Flex, Text, Textarea } from "@chakra-ui/react";
+import * as v from "valibot";
 import type { Outcome } from "../../api/types";
 import { Action } from "../../components/recipes";
 import { useDraft } from "../../lib/draft";
@@ -25,8 +26,15 @@ interface Chosen {
 
 const NOTHING: Chosen = { crispness: null, doneness: null, note: "" };
 
+const CHOSEN = v.object({
+  crispness: v.nullable(v.number()),
+  doneness: v.nullable(v.number()),
+  note: v.string(),
+});
+const isChosen = (value: unknown): value is Chosen => v.is(CHOSEN, value);
+
 export function OutcomeForm({ of, core, onDone, onCancel }: OutcomeFormProps) {
-  const [chosen, choose] = useDraft(`outcome ${of}`, NOTHING);
+  const [chosen, choose] = useDraft(`outcome ${of}`, NOTHING, isChosen);
   const { crispness, doneness, note } = chosen;
   const change = (part: Partial<Chosen>) => choose({ ...chosen, ...part });
   const ready = crispness !== null && doneness !== null;
@@ -56,7 +64,7 @@ export function OutcomeForm({ of, core, onDone, onCancel }: OutcomeFormProps) {
         onChange={(value) => change({ doneness: value })}
       />
       <chakra.label display="block" textStyle="section" mb="1" htmlFor="note">
-        To remember
+        Notes
       </chakra.label>
       <Textarea
         id="note"
@@ -69,7 +77,7 @@ export function OutcomeForm({ of, core, onDone, onCancel }: OutcomeFormProps) {
       />
       <Flex gap="3" mt="4" direction="column">
         <Action type="submit" look="zest" big disabled={!ready}>
-          Into the logbook
+          Save to logbook
         </Action>
         <Action type="button" look="plain" onClick={onCancel}>
           Not yet

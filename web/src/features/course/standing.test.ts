@@ -11,6 +11,7 @@ const cook = {
   now: at(5),
   state: "running",
   events: [],
+  request: {},
   plan: {
     setting_c: 193,
     steps: [
@@ -103,6 +104,13 @@ describe("told", () => {
     expect(dialNow(cook, [started, set])).toBe(204);
     expect(dialNow(cook, [started, set, lower])).toBe(160);
     expect(dialNow(cook, [started, set, lower, undone])).toBe(204);
+  });
+
+  it("knows that a hot start begins hotter", () => {
+    const programme = { kind: "hot_start", stage_setting_c: 220, stage_s: 1200 };
+    const hot = { ...cook, request: { programme } } as Cook;
+    expect(dialNow(hot, [started])).toBe(220);
+    expect(dialNow(hot, [started, set])).toBe(204);
   });
 
   it("knows the core that is wanted", () => {

@@ -1,5 +1,6 @@
 // What was told of a cook, and what of it stands: an undo takes back, and can be taken back itself.
 import type { Cook, Happening, Step } from "../../api/types";
+import { firstSetting } from "../../domain/dialled";
 import type { Kept } from "../../lib/outbox";
 
 export interface Told {
@@ -123,7 +124,7 @@ export function dialNow(cook: Cook, all: Told[]): number {
           : [];
     return actions.flatMap((one) => (one.kind === "set" && one.setting_c ? [one.setting_c] : []));
   });
-  return sets.at(-1) ?? cook.plan.setting_c;
+  return sets.at(-1) ?? firstSetting(cook.plan, cook.request);
 }
 
 /** The core at which it comes out, °C: as it was last wanted. */

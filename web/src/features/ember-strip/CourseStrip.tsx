@@ -87,7 +87,7 @@ export function CourseStrip({ plan, now, estimate }: CourseStripProps) {
               textAnchor="middle"
               textStyle="tiny"
               fontWeight="700"
-              fill="zest.mark"
+              fill="ink"
             >
               now
             </SvgText>

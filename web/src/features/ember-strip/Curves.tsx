@@ -3,6 +3,7 @@ import { Box, chakra, Text } from "@chakra-ui/react";
 import type { Plan } from "../../api/types";
 import { SvgPath, SvgText } from "../../components/Svg";
 import { useWidth } from "../../lib/hooks";
+import { roundTemperatures } from "../../lib/ticks";
 import { degrees, temperature, type Units } from "../../lib/units";
 
 interface CurvesProps {
@@ -53,26 +54,20 @@ export function Curves({ plan, units }: CurvesProps) {
       aria-label={`At the pull the core is ${temperature(atPull(core_c), units)}, the upper face ${temperature(atPull(upper_c), units)}, the lower face ${temperature(atPull(lower_c), units)}, the air ${temperature(atPull(air_c), units)}`}
     >
       <chakra.svg width="100%" style={{ height: HEIGHT }} display="block" overflow="visible">
-        {[0, 50, 100, 150, 200]
-          .filter((c) => c < most)
-          .map((celsius) => (
-            <g key={celsius}>
-              <SvgPath
-                d={`M${LEFT} ${y(celsius)}H${width - RIGHT}`}
-                stroke="line"
-                strokeWidth="1"
-              />
-              <SvgText
-                x={LEFT - 6}
-                y={y(celsius) + 4}
-                textAnchor="end"
-                textStyle="tiny"
-                fill="ink.soft"
-              >
-                {degrees(celsius, units)}
-              </SvgText>
-            </g>
-          ))}
+        {roundTemperatures(0, most, 4, units).map((celsius) => (
+          <g key={celsius}>
+            <SvgPath d={`M${LEFT} ${y(celsius)}H${width - RIGHT}`} stroke="line" strokeWidth="1" />
+            <SvgText
+              x={LEFT - 6}
+              y={y(celsius) + 4}
+              textAnchor="end"
+              textStyle="tiny"
+              fill="ink.soft"
+            >
+              {degrees(celsius, units)}
+            </SvgText>
+          </g>
+        ))}
         <SvgPath d={`M${x(pull)} ${TOP}V${HEIGHT - BOTTOM}`} stroke="ink" strokeWidth="1" />
         <SvgText x={x(pull)} y={HEIGHT - 6} textAnchor="middle" textStyle="tiny" fill="ink.soft">
           out

@@ -5,17 +5,19 @@ import type { Plan } from "../../api/types";
 import { FieldCanvas } from "../../components/FieldCanvas";
 import { SvgCircle, SvgPath, SvgRect, SvgText } from "../../components/Svg";
 import { temperatureAt } from "../../domain/field";
+import { STEP } from "../../domain/pins";
 import { useWidth } from "../../lib/hooks";
 import { length, temperature, type Units } from "../../lib/units";
 import { Edges } from "./Edges";
+import { AddBar, PinBar } from "./EditBar";
 import { frameOf } from "./frame";
+import { Handle } from "./Handle";
 import { Isolines } from "./Isolines";
 import { Legend } from "./Legend";
 import { Pins } from "./Pins";
+import { type EditingOf, useEditing } from "./useEditing";
 
-export interface EmberStripProps {
-  plan: Plan;
-  units: Units;
+export interface EmberStripProps extends EditingOf {
   /** The clock at a number of seconds from loading, if the plan is tied to the clock. */
   clockOf: (seconds: number) => string;
 }
@@ -28,13 +30,19 @@ interface Cursor {
   depth: number;
 }
 
-export function EmberStrip({ plan, units, clockOf }: EmberStripProps) {
+export function EmberStrip(props: EmberStripProps) {
+  const { plan, units, clockOf } = props;
+  const editing = useEditing(props);
   const [ref, width] = useWidth<HTMLDivElement>();
   const [cursor, setCursor] = useState<Cursor | null>(null);
   const frame = frameOf(plan, width);
   const { left, top, height, inner, x, from, to, right } = frame;
   const end = plan.picture.minutes[plan.picture.minutes.length - 1] ?? 0;
 
+  const addAt = (minute: number) => {
+    const at = Math.round(minute) * 60;
+    if (at >= STEP && at < plan.pull_at_s) editing.addAt(at);
+  };
   const look = (event: PointerEvent) => {
     const box = event.currentTarget.getBoundingClientRect();
     const minute = from + ((event.clientX - box.left - left) / inner) * (to - from);
@@ -50,6 +58,7 @@ export function EmberStrip({ plan, units, clockOf }: EmberStripProps) {
       ArrowUp: [0, -0.1],
     }[event.key];
     if (event.key === "Escape") return setCursor(null);
+    if (event.key === "Enter" && cursor) return addAt(cursor.minute);
     if (!move) return;
     event.preventDefault();
     const at = cursor ?? { minute: plan.pull_at_s / 60, depth: 0.5 };
@@ -75,7 +84,7 @@ export function EmberStrip({ plan, units, clockOf }: EmberStripProps) {
       <Box
         role="slider"
         tabIndex={0}
-        aria-label="Temperature at a minute and a depth; move with the arrow keys"
+        aria-label="Temperature at a minute and a depth; move with the arrow keys, add a step with Enter"
         aria-valuemin={0}
         aria-valuemax={Math.round(end)}
         aria-valuenow={Math.round(cursor?.minute ?? 0)}
@@ -84,6 +93,7 @@ export function EmberStrip({ plan, units, clockOf }: EmberStripProps) {
         onPointerMove={look}
         onPointerLeave={() => setCursor(null)}
         onBlur={() => setCursor(null)}
+        onClick={() => cursor && addAt(cursor.minute)}
         position="relative"
         style={{ height: frame.total }}
       >
@@ -119,7 +129,7 @@ export function EmberStrip({ plan, units, clockOf }: EmberStripProps) {
           <Edges plan={plan} frame={frame} />
           <Isolines plan={plan} frame={frame} units={units} />
           <Axis frame={frame} thickness={length(plan.picture.thickness_mm, units)} />
-          <Pins plan={plan} frame={frame} clockOf={clockOf} />
+          <Pins plan={plan} pins={editing.pins} frame={frame} clockOf={clockOf} />
           {right > 0 ? <Legend plan={plan} frame={frame} units={units} /> : null}
           {cursor ? <Crosshair frame={frame} cursor={cursor} /> : null}
         </Svg>
@@ -141,6 +151,42 @@ export function EmberStrip({ plan, units, clockOf }: EmberStripProps) {
           </Box>
         ) : null}
       </Box>
+      {width > 0
+        ? editing.pins.map((pin) => (
+            <Handle
+              key={`${pin.of} ${pin.action.kind}`}
+              pin={pin}
+              at={editing.held?.pin.of === pin.of ? editing.held.at : pin.at}
+              most={plan.pull_at_s - STEP}
+              chosen={editing.held?.pin.of === pin.of}
+              frame={frame}
+              units={units}
+              onChoose={() => editing.choose(pin)}
+              onMove={editing.move}
+              onDrop={editing.keep}
+              onRemove={() => editing.remove(pin)}
+            />
+          ))
+        : null}
+      {editing.held ? (
+        <PinBar
+          {...editing.held}
+          units={units}
+          effect={editing.effect}
+          onMove={(at) => editing.move(Math.min(plan.pull_at_s - STEP, Math.max(STEP, at)), false)}
+          onDone={editing.close}
+          onRemove={() => editing.held && editing.remove(editing.held.pin)}
+        />
+      ) : null}
+      {editing.add !== null ? (
+        <AddBar
+          at={editing.add}
+          units={units}
+          dial={[plan.setting_c, props.request.machine.highest_c]}
+          onAdd={(what) => editing.add !== null && editing.put(what, editing.add)}
+          onCancel={editing.close}
+        />
+      ) : null}
     </Box>
   );
 }
@@ -148,7 +194,7 @@ export function EmberStrip({ plan, units, clockOf }: EmberStripProps) {
 function reading(plan: Plan, cursor: Cursor, units: Units): string {
   const celsius = temperatureAt(plan.picture, cursor.minute, cursor.depth);
   const deep = length(cursor.depth * plan.picture.thickness_mm, units);
-  return `minute ${cursor.minute.toFixed(0)}, ${deep} deep: ${temperature(celsius, units)}`;
+  return `after ${cursor.minute.toFixed(0)} min, ${deep} deep: ${temperature(celsius, units)}`;
 }
 
 type Frame = ReturnType<typeof frameOf>;
@@ -177,10 +223,10 @@ function Axis({ frame, thickness }: { frame: Frame; thickness: string }) {
     <g>
       {ticks.map((minute) => (
         <g key={minute}>
-          <SvgPath d={`M${x(minute)} ${bottom + 10}v5`} stroke="ink.soft" />
+          <SvgPath d={`M${x(minute)} ${bottom + 10}v9`} stroke="ink.soft" />
           <SvgText
             x={x(minute)}
-            y={bottom + 27}
+            y={bottom + 34}
             textAnchor={minute === 0 ? "start" : "middle"}
             textStyle="tiny"
             fill="ink.soft"
@@ -208,7 +254,7 @@ function Axis({ frame, thickness }: { frame: Frame; thickness: string }) {
               {name}
             </SvgText>
           ))}
-          <SvgText x={left - 8} y={bottom + 27} textAnchor="end" textStyle="tiny" fill="ink.soft">
+          <SvgText x={left - 8} y={bottom + 34} textAnchor="end" textStyle="tiny" fill="ink.soft">
             {thickness}
           </SvgText>
         </g>

@@ -2,6 +2,7 @@
 import type { Plan } from "../../api/types";
 import { SvgText } from "../../components/Svg";
 import { css, ember } from "../../domain/ember";
+import { roundTemperatures } from "../../lib/ticks";
 import { degrees, type Units } from "../../lib/units";
 import type { Frame } from "./frame";
 
@@ -17,7 +18,7 @@ export function Legend({ plan, frame, units }: LegendProps) {
   const x = frame.left + frame.inner + 26;
   const y = (celsius: number) => frame.top + frame.height * (1 - celsius / TOP);
   const target = plan.core_target_c;
-  const marks = [4, 40, 100, 140].filter((mark) => Math.abs(mark - target) > 16);
+  const marks = roundTemperatures(0, 150, 4, units).filter((mark) => Math.abs(mark - target) > 16);
   const stops = Array.from({ length: 18 }, (_, n) => n * 10);
   return (
     <g>

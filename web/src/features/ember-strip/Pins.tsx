@@ -1,17 +1,18 @@
-// The moments pinned on the strip: load, turn, sauce, the window to check, eat.
+// The moments pinned on the strip, minutes first: load, what is planned on the way, the window to check,
+// when it is ready.
 import type { Plan } from "../../api/types";
 import { SvgPath, SvgRect, SvgText } from "../../components/Svg";
+import type { Pin as Planned } from "../../domain/pins";
+import { minutes } from "../../lib/units";
 import type { Frame } from "./frame";
+import { placed } from "./places";
 
 interface PinsProps {
   plan: Plan;
+  /** What is planned on the way. */
+  pins: Planned[];
   frame: Frame;
   clockOf: (seconds: number) => string;
-}
-
-interface Pin {
-  name: string;
-  at: number;
 }
 
 /** A line of a neighbour does not cross out a word. */
@@ -22,73 +23,99 @@ const HALO = {
   paintOrder: "stroke",
 } as const;
 
-export function Pins({ plan, frame, clockOf }: PinsProps) {
+const NAMES: Partial<Record<Planned["action"]["kind"], string>> = {
+  turn: "Turn",
+  sauce: "Sauce",
+  spray: "Spray",
+  baste: "Baste",
+  set: "Set dial",
+  add_side: "Side in",
+  stir_side: "Stir",
+  take_side: "Side out",
+  move: "Move",
+  take_out: "Out",
+  put_back: "Back in",
+};
+/** A letter of a name and of a clock, px. */
+const LETTER = 8.2;
+const SMALL = 7;
+/** Where the two lines of names stand, px. */
+const ROWS = [32, 14];
+
+const whole = (seconds: number) => Math.round(seconds / 60);
+
+export function Pins({ plan, pins, frame, clockOf }: PinsProps) {
   const { x, top, height, narrow } = frame;
   const end = plan.pull_at_s + plan.rest_s;
-  const sauce = plan.steps.find((step) => step.kind === "sauce" && step.batch === 1);
-  const pins: Pin[] = [{ name: "Load", at: 0 }];
-  if (plan.turn_at_s) pins.push({ name: "Turn", at: plan.turn_at_s });
-  if (sauce) pins.push({ name: "Sauce", at: sauce.at_s });
-  pins.push({ name: plan.batches.length > 1 ? "Rested" : "Eat", at: end });
   // A window, not a false minute: eight cooks in ten are out inside it.
   const [early = plan.check_from_s, late = plan.pull_at_s] = plan.pull_band_s ?? [];
-  if (plan.pull_band_s) pins.splice(-1, 0, { name: "Check", at: plan.check_from_s });
+  const marks = [
+    { name: "Load", at: 0 },
+    ...pins.map((pin) => ({ name: NAMES[pin.action.kind] ?? "Do", at: pin.at })),
+    ...(plan.pull_band_s ? [{ name: "Check", at: plan.check_from_s }] : []),
+    { name: plan.batches.length > 1 ? "Rested" : "Eat", at: end },
+  ];
   const [from, to] = [x(early / 60), Math.min(x(late / 60), x(end / 60))];
-  const label = narrow ? "out" : `out ${clockOf(early)}–${clockOf(late).slice(-5)}`;
-  const wide = narrow ? 52 : Math.max(to - from, label.length * 8.2 + 16);
+  const label = narrow
+    ? `out ${whole(early)}–${whole(late)}`
+    : `out ${whole(early)}–${whole(late)} min`;
+  const wide = Math.max(narrow ? 0 : to - from, label.length * LETTER + 14);
   const middle = Math.min(
     Math.max((from + to) / 2, frame.left + wide / 2),
     frame.left + frame.inner - wide / 2,
   );
-  const taken: [number, number][] = [[middle - wide / 2 - 4, middle + wide / 2 + 4]];
-  const marks = pins.map((pin) => {
-    const at = x(pin.at / 60);
-    const last = at > frame.left + frame.inner - 48;
-    const span: [number, number] = last ? [at - 46, at] : [at + 4, at + 50];
-    const clash = taken.some(([a, b]) => span[0] < b && span[1] > a);
-    taken.push(span);
-    return { pin, at, last, clash };
-  });
+  const shown = placed(
+    marks.map((mark) => {
+      const words = mark.at > 0 ? `${mark.name} ${whole(mark.at)}` : mark.name;
+      const small = narrow ? "" : clockOf(mark.at);
+      const width = Math.max(words.length * LETTER, small.length * SMALL) + 8;
+      const at = x(mark.at / 60);
+      return { words, small, at, width, last: at + width > frame.left + frame.inner };
+    }),
+    [middle - wide / 2 - 4, middle + wide / 2 + 4],
+  );
 
   return (
     <g>
-      {marks.map(({ pin, at, clash }) => (
-        <g key={pin.name}>
+      {shown.map(({ at, row }, n) => (
+        <g key={n}>
+          <SvgPath d={`M${at} ${top}V${top + height}`} stroke="mark.ink" strokeWidth="1.5" />
           <SvgPath
-            d={`M${at} ${clash ? 10 : 34}V${top + height}`}
-            stroke="mark.ink"
+            d={`M${at} ${(ROWS[row ?? 0] ?? 0) - 8}V${top}`}
+            stroke="ink"
             strokeWidth="1.5"
           />
-          <SvgPath d={`M${at} ${clash ? 10 : 34}V${top}`} stroke="ink" strokeWidth="1.5" />
         </g>
       ))}
-      {marks.map(({ pin, at, last, clash }) => (
-        <g key={pin.name}>
-          <SvgText
-            x={last ? at - 6 : at + 6}
-            // A name that would lie under another stands above it.
-            y={clash ? 14 : 32}
-            textAnchor={last ? "end" : "start"}
-            textStyle="section"
-            fill="ink"
-            {...HALO}
-          >
-            {pin.name}
-          </SvgText>
-          {narrow || clash ? null : (
+      {shown.map(({ words, small, at, last, row }, n) =>
+        row === null ? null : (
+          <g key={n}>
             <SvgText
               x={last ? at - 6 : at + 6}
-              y={50}
+              // A name that would lie under another stands above it.
+              y={ROWS[row] ?? 0}
               textAnchor={last ? "end" : "start"}
-              textStyle="small"
-              fill="ink.soft"
+              textStyle="section"
+              fill="ink"
               {...HALO}
             >
-              {clockOf(pin.at)}
+              {words}
             </SvgText>
-          )}
-        </g>
-      ))}
+            {small && row === 0 ? (
+              <SvgText
+                x={last ? at - 6 : at + 6}
+                y={50}
+                textAnchor={last ? "end" : "start"}
+                textStyle="tiny"
+                fill="ink.soft"
+                {...HALO}
+              >
+                {small}
+              </SvgText>
+            ) : null}
+          </g>
+        ),
+      )}
       <SvgRect
         x={from}
         y={top}
@@ -109,6 +136,7 @@ export function Pins({ plan, frame, clockOf }: PinsProps) {
       <SvgText x={middle} y={top - 20} textAnchor="middle" textStyle="section" fill="zest.ink">
         {label}
       </SvgText>
+      <title>{`Out after ${minutes(early)} to ${minutes(late)}`}</title>
     </g>
   );
 }

@@ -7,8 +7,8 @@ export function frameOf(plan: Plan, width: number) {
   const narrow = width < NARROW;
   const left = narrow ? 0 : 52;
   const right = narrow ? 0 : 78;
-  const top = 68;
-  const height = narrow ? 128 : 168;
+  const top = narrow ? 62 : 68;
+  const height = narrow ? 112 : 168;
   const inner = Math.max(0, width - left - right);
   const end = plan.picture.minutes[plan.picture.minutes.length - 1] ?? 1;
   const from = -(plan.preheat_s ?? 0) / 60;
@@ -24,7 +24,7 @@ export function frameOf(plan: Plan, width: number) {
     to: end,
     x,
     width,
-    total: top + height + 38,
+    total: top + height + 44,
   };
 }
 

@@ -21,7 +21,7 @@ export function Steps({ cook, units }: { cook: Cook; units: Units }) {
   return (
     <Box flex="1 1 26rem">
       <Text as="h2" textStyle="section" mb="2">
-        Plan and course
+        Planned and actual
       </Text>
       <Table.Root size="sm" variant="line">
         <Table.Header>
@@ -83,7 +83,7 @@ export function Readings({ cook, loaded, units }: ReadingsProps) {
               <Table.ColumnHeader>minute</Table.ColumnHeader>
               <Table.ColumnHeader>read</Table.ColumnHeader>
               <Table.ColumnHeader>expected</Table.ColumnHeader>
-              <Table.ColumnHeader>apart</Table.ColumnHeader>
+              <Table.ColumnHeader>difference</Table.ColumnHeader>
             </Table.Row>
           </Table.Header>
           <Table.Body>

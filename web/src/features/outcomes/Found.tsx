@@ -1,7 +1,7 @@
 // What the cook will find: colour and bite of each face, the section, the scale, and how safe it is.
 import { Box, chakra, Text } from "@chakra-ui/react";
 import type { Plan } from "../../api/types";
-import { minutes, temperature, type Units } from "../../lib/units";
+import { decimal, minutes, share, temperature, type Units } from "../../lib/units";
 import { Section } from "./Section";
 
 interface FoundProps {
@@ -20,21 +20,20 @@ export function Found({ plan, units, region }: FoundProps) {
       </Text>
     );
   }
-  const percent = (share: number) => `${Math.round(share * 100)} %`;
   const rows: [string, string][] = [
     ...outcomes.faces.map((face, n): [string, string] => [
       n === 0 ? "Starts above" : "The other face",
-      `${face.browning}, ${face.crispness.replace("_", " ")}; dry ${face.dry_layer_mm.toFixed(1)} mm deep`,
+      `${face.browning}, ${face.crispness.replace("_", " ")}; dry ${decimal(face.dry_layer_mm, 1)} mm deep`,
     ]),
     [
       "On the scale",
-      `${percent(outcomes.cooked_yield)} is left, ${percent(plan.water_lost)} went as steam`,
+      `${share(outcomes.cooked_yield)} is left, ${share(plan.water_lost)} went as steam`,
     ],
     ...outcomes.done.map((texture): [string, string] => [
       `Done to ${texture.name}`,
-      `${percent(texture.at_pull)} of the depth, ${percent(texture.after_rest)} rested`,
+      `${share(texture.at_pull)} of the depth, ${share(texture.after_rest)} rested`,
     ]),
-    ["Electricity", `${(outcomes.energy_wh / 1000).toFixed(2)} kWh`],
+    ["Electricity", `${decimal(outcomes.energy_wh / 1000, 2)} kWh`],
   ];
   return (
     <Box>
@@ -76,9 +75,7 @@ function Safety({
 }: FoundProps & { outcomes: NonNullable<Plan["outcomes"]> }) {
   const { floor } = plan;
   const held =
-    outcomes.at_70_s > PLENTY
-      ? "more than an hour's worth"
-      : `${(outcomes.at_70_s / 60).toFixed(1)} minutes' worth`;
+    outcomes.at_70_s > PLENTY ? "more than an hour" : `${decimal(outcomes.at_70_s / 60, 1)} min`;
   return (
     <Text textStyle="small" mt="2">
       <Text as="span" fontWeight="700">
@@ -86,8 +83,9 @@ function Safety({
           ? `${region}: ${floor.authority} asks for a seared outside.`
           : `${region}: ${floor.authority} asks for ${temperature(floor.core_c, units)}${floor.hold_s > 0 ? ` for ${minutes(floor.hold_s)}` : ""}${floor.rest_s > 0 ? ` and ${minutes(floor.rest_s)} rest` : ""}.`}
       </Text>{" "}
-      The coldest spot gets {held} of {temperature(70, units)}, about{" "}
-      {Math.floor(outcomes.log_reductions)} factors of ten. That informs; the floor stands.
+      At the coldest spot it is as if held at {temperature(70, units)} for {held}: that kills
+      bacteria to one in 10<sup>{Math.floor(outcomes.log_reductions)}</sup> (log reduction). The
+      safe minimum still applies.
     </Text>
   );
 }

@@ -125,10 +125,10 @@ export function MethodEditor({ method, known, coats, onChange, onDone }: MethodE
       ) : null}
       <Flex gap="2" mt="3" wrap="wrap">
         <Action type="button" look="solid" disabled={keep.isPending} onClick={() => keep.mutate()}>
-          {known ? "Keep the changes" : "Keep it under this name"}
+          {known ? "Save" : "Save"}
         </Action>
         <Action type="button" look="plain" onClick={() => onDone(null)}>
-          Leave it
+          Cancel
         </Action>
       </Flex>
     </Box>

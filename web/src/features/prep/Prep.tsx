@@ -1,19 +1,20 @@
-// Getting the meat ready: the schools and the cook's own ways beside one another in minutes and bite,
+// Getting the meat ready: the methods and the cook's own methods beside one another in minutes and bite,
 // the chosen one with its tasks and what to weigh out.
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { CutEntry, KeptMethod, Method, OwnMethod, Request } from "../../api/types";
 import { Action } from "../../components/recipes";
+import { isMethod } from "../../domain/schemas";
 import { useDraft } from "../../lib/draft";
 import { capital } from "../../lib/text";
 import { minutes, type Units } from "../../lib/units";
 import { Bare } from "./Bare";
 import { MethodEditor } from "./MethodEditor";
+import { Methods } from "./Methods";
 import { type Changed, copied, methodAhead, ownAhead, ownId } from "./method";
 import { Quantities } from "./Quantities";
-import { Schools } from "./Schools";
 import { Tasks } from "./Tasks";
-import { useWays } from "./useWays";
+import { useMethods } from "./useMethods";
 
 interface PrepProps {
   request: Request;
@@ -28,11 +29,14 @@ interface Writing {
   method: OwnMethod;
 }
 
+const isWriting = (value: unknown): value is Writing | null =>
+  typeof value === "object" && value !== null && "method" in value && isMethod(value.method);
+
 export function Prep({ request, entry, units, onChange }: PrepProps) {
   const [open, setOpen] = useState<string | null>(null);
   const [changed, setChanged] = useState<Changed>({});
-  const { kept, own, prep, methods, chosen } = useWays(request, changed);
-  const [writing, setWriting] = useDraft<Writing | null>(`method ${request.cut}`, null);
+  const { kept, own, prep, methods, chosen } = useMethods(request, changed);
+  const [writing, setWriting] = useDraft(`method ${request.cut}`, null, isWriting);
   const shown = methods.find((method) => method.id === open) ?? chosen ?? methods[1] ?? methods[0];
   if (!prep || !shown) return null;
   const docOf = (method: Method) =>
@@ -44,7 +48,7 @@ export function Prep({ request, entry, units, onChange }: PrepProps) {
   );
   return (
     <Box>
-      <Schools
+      <Methods
         methods={methods}
         shown={shown.id}
         chosen={chosen?.id}
@@ -75,11 +79,11 @@ export function Prep({ request, entry, units, onChange }: PrepProps) {
             {capital(shown.name)}
           </Text>
           <Text textStyle="small" color="ink.soft">
-            {shown.reason} Hands at work: {minutes(shown.hands_on_s)}.
+            {shown.reason} Hands-on time: {minutes(shown.hands_on_s)}.
           </Text>
           {shown.refused ? (
             <Text textStyle="small" mt="1">
-              Not like this: {shown.refused}.
+              Not possible: {shown.refused}.
             </Text>
           ) : null}
           <Tasks
@@ -94,13 +98,13 @@ export function Prep({ request, entry, units, onChange }: PrepProps) {
           <Flex gap="3" mt="2" wrap="wrap" align="baseline" className="no-print">
             {chosen?.id === shown.id ? (
               <Text textStyle="small">
-                The plan counts with it.{" "}
+                Used in this plan.{" "}
                 <Action
                   type="button"
                   look="inline"
                   onClick={() => onChange({ ahead: undefined, method: undefined })}
                 >
-                  Leave it out
+                  Remove
                 </Action>
               </Text>
             ) : shown.refused ? null : (
@@ -110,7 +114,7 @@ export function Prep({ request, entry, units, onChange }: PrepProps) {
                 disabled={open !== null && open !== shown.id}
                 onClick={() => take(shown, changed)}
               >
-                Do it so
+                Use this method
               </Action>
             )}
             <Action
@@ -120,7 +124,7 @@ export function Prep({ request, entry, units, onChange }: PrepProps) {
                 setWriting({ known: card, method: copied(shown, request.cut, changed) })
               }
             >
-              {card ? "Change it" : "Write your own from it"}
+              {card ? "Change it" : "Copy and edit"}
             </Action>
           </Flex>
           <Quantities

@@ -1,7 +1,7 @@
-// What to weigh out for a school, what it brings along, and how the meat is when it goes in.
+// What to weigh out for a method, what it brings along, and how the meat is when it goes in.
 import { Box, chakra, Grid, Text } from "@chakra-ui/react";
 import type { Blend, Method, Preparation } from "../../api/types";
-import { hours, length, mass, smallMass, temperature, type Units } from "../../lib/units";
+import { decimal, hours, length, mass, smallMass, temperature, type Units } from "../../lib/units";
 import { BlendWord } from "./BlendWord";
 
 interface QuantitiesProps {
@@ -51,9 +51,9 @@ export function Quantities({ method, prep, blend, units, onBlend }: QuantitiesPr
         {allergens.length > 0 ? `. Allergens: ${allergens.join("; ")}` : ""}.
       </Text>
       <Text textStyle="small" color="ink.soft" mt="1">
-        Spooned at{" "}
+        Spoons assume{" "}
         {method.amounts
-          .map((amount) => `${amount.density_g_ml.toFixed(2)} g/ml ${amount.ingredient}`)
+          .map((amount) => `${decimal(amount.density_g_ml, 2)} g/ml ${amount.ingredient}`)
           .filter((words, n, all) => all.indexOf(words) === n)
           .join(", ")}
         .
@@ -61,7 +61,7 @@ export function Quantities({ method, prep, blend, units, onBlend }: QuantitiesPr
       <Text textStyle="small" color="ink.soft" mt="1">
         {worth ? `When it goes in, its middle is at ${temperature(worth.core_c, units)}` : ""}
         {worth && worth.dry_layer_mm > 0.01
-          ? ` and its skin is dry ${worth.dry_layer_mm.toFixed(2)} mm deep`
+          ? ` and its skin is dry ${decimal(worth.dry_layer_mm, 2)} mm deep`
           : ""}
         {method.salt_depth_mm == null
           ? ""

@@ -4,6 +4,7 @@ import { Choice } from "../../components/Choice";
 import { QuantityInput } from "../../components/QuantityInput";
 import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
+import { share } from "../../lib/units";
 import { SALT_PERCENT, SEASONING_KINDS, SEASONINGS } from "./method";
 
 interface SeasoningsProps {
@@ -11,7 +12,6 @@ interface SeasoningsProps {
   onChange: (seasonings: Seasoning[]) => void;
 }
 
-const percent = (value: number) => `${Number(value.toFixed(1))} %`;
 const MOST = 12;
 
 export function Seasonings({ seasonings, onChange }: SeasoningsProps) {
@@ -26,7 +26,7 @@ export function Seasonings({ seasonings, onChange }: SeasoningsProps) {
             text={
               one.salt_percent == null
                 ? SEASONINGS[one.kind]
-                : `${percent(one.salt_percent)} ${SEASONINGS[one.kind]}`
+                : `${share(one.salt_percent / 100, 1)} ${SEASONINGS[one.kind]}`
             }
           >
             {(close) => (
@@ -35,7 +35,7 @@ export function Seasonings({ seasonings, onChange }: SeasoningsProps) {
                   <QuantityInput
                     label="Salt"
                     value={one.salt_percent}
-                    show={percent}
+                    show={(percent) => share(percent / 100, 1)}
                     understand={async (text) => {
                       const told = Number.parseFloat(text.replace(",", "."));
                       if (told > 0 && told <= MOST) return told;
@@ -62,7 +62,7 @@ export function Seasonings({ seasonings, onChange }: SeasoningsProps) {
                     close();
                   }}
                 >
-                  Leave it off
+                  Remove
                 </Action>
               </>
             )}

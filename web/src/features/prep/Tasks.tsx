@@ -1,4 +1,4 @@
-// The tasks of a school, each with its place and its time; times that may differ can be changed.
+// The tasks of a method, each with its place and its time; times that may differ can be changed.
 import { Box, Text } from "@chakra-ui/react";
 import { readTime } from "../../api/reader";
 import type { Method, PrepTask } from "../../api/types";

@@ -42,7 +42,7 @@ const night = {
   ],
 } as unknown as Method;
 
-test("a school does to the meat what its tasks do, for as long as the cook says", () => {
+test("a method does to the meat what its tasks do, for as long as the cook says", () => {
   const usual = [
     { kind: "blot" as const, ahead_s: 0 },
     { kind: "uncovered" as const, ahead_s: 43_200 },
@@ -55,14 +55,14 @@ test("a school does to the meat what its tasks do, for as long as the cook says"
   expect(sameAhead([], usual)).toBe(false);
 });
 
-test("a school is copied with the cook's own times, which its window holds", () => {
+test("a method is copied with the cook's own times, which its window holds", () => {
   const own = copied(night, "drumstick", { "night Let it dry": 100_000 });
   expect(own.name).toBe("our way: bare overnight");
   expect(own.tasks[2]).toMatchObject({ does: "uncovered", best_s: 100_000, longest_s: 100_000 });
   expect(ownAhead(own)).toEqual(methodAhead(night, { "night Let it dry": 100_000 }));
 });
 
-test("the way counted with is the cook's own by name, a school by what it does", () => {
+test("the method counted with is the cook's own by name, a method by what it does", () => {
   const own = { ...night, id: "own: ours", own: true, name: "ours" };
   const request = { cut: "drumstick", coat: "rubbed", ahead: methodAhead(night, {}) } as Request;
   expect(chosenOf([night, own], request, {})).toBe(night);
@@ -80,7 +80,7 @@ test("what comes before stands among the steps, backwards from the switch", () =
   // By hand: 5 min of preheating, 10 h of drying, 3 min of salt, 3 of the towel.
   expect(steps.map((step) => step.at_s)).toEqual([-36_660, -36_480, -36_300]);
   expect(steps.map((step) => step.title)).toEqual(["Blot it", "Salt it", "Let it dry"]);
-  // A school with other times, within what it allows, is that school; beyond it is another thing.
+  // A method with other times, within what it allows, is that method; beyond it is another thing.
   const said = { cut: "drumstick", coat: "rubbed", ahead } as Request;
   expect(chosenOf([night], said, {})).toBe(night);
   const long = methodAhead(night, { "night Let it dry": 90_000 });

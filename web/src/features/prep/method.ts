@@ -1,15 +1,15 @@
-// A school with the cook's own times, and what the cook makes of one.
+// A method with the cook's own times, and what the cook makes of one.
 import type { Method, OwnMethod, OwnTask, PrepTask, Request, Step } from "../../api/types";
 
 type Ahead = NonNullable<Request["ahead"]>;
 
-/** Times the cook changed, s, by school and task. */
+/** Times the cook changed, s, by method and task. */
 export type Changed = Record<string, number>;
 
 export const lasts = (method: Method, task: PrepTask, changed: Changed) =>
   changed[`${method.id} ${task.name}`] ?? task.best_s;
 
-/** What a school does to the meat, with the cook's times. */
+/** What a method does to the meat, with the cook's times. */
 export const methodAhead = (method: Method, changed: Changed): Ahead =>
   method.tasks.flatMap((task) => {
     if (!task.ahead) return [];
@@ -21,17 +21,17 @@ export const sameAhead = (a: Ahead, b: Ahead) =>
   a.length === b.length &&
   a.every((one, n) => one.kind === b[n]?.kind && (one.ahead_s ?? 0) === (b[n]?.ahead_s ?? 0));
 
-/** What a way of one's own is known by where it stands among the schools; the server says the same. */
+/** What a method of their own is known by where it stands among the methods; the server says the same. */
 export const ownId = (method: OwnMethod) => `own: ${method.name.trim()}`;
 
-/** Ways of one's own for a cut: those that are kept, and the one that the sentence brings along. */
+/** Methods of their own for a cut: those that are kept, and the one that the sentence brings along. */
 export function ownFor(request: Request, kept: OwnMethod[]): OwnMethod[] {
   const own = kept.filter((method) => method.cut === request.cut);
   const said = request.method;
   return said && !own.some((method) => method.name === said.name) ? [...own, said] : own;
 }
 
-/** The way that the sentence counts with: the cook's own by its name, a school by what it does. */
+/** The method that the sentence counts with: the cook's own by its name, a method by what it does. */
 export const chosenOf = (methods: Method[], request: Request, changed: Changed) =>
   methods.find((method) =>
     request.method
@@ -42,7 +42,7 @@ export const chosenOf = (methods: Method[], request: Request, changed: Changed) 
           timed(method, request.ahead ?? [])),
   );
 
-/** Whether a school does the same to the meat, for other times. */
+/** Whether a method does the same to the meat, for other times. */
 const timed = (method: Method, ahead: Ahead) => {
   const known = methodAhead(method, {});
   return (
@@ -58,7 +58,7 @@ const timed = (method: Method, ahead: Ahead) => {
   );
 };
 
-/** What a way of one's own does to the meat, as the sentence says it. */
+/** What a method of their own does to the meat, as the sentence says it. */
 export const ownAhead = (method: OwnMethod): Ahead =>
   method.tasks.flatMap(({ does, best_s }) =>
     does ? [{ kind: does, ahead_s: does === "blot" ? 0 : best_s }] : [],
@@ -91,7 +91,7 @@ export function stepsBefore(method: Method, ahead: Ahead, preheat: number): Step
   });
 }
 
-/** A school written down to be changed. */
+/** A method written down to be changed. */
 export const copied = (method: Method, cut: Request["cut"], changed: Changed): OwnMethod => ({
   cut,
   name: method.own ? method.name : `our way: ${method.name}`,

@@ -3,11 +3,9 @@
 import { Box, Flex, Input, NativeSelect, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { readTime } from "../../api/reader";
-import type { Plan, PlannedAction, Request } from "../../api/types";
+import type { Plan, PlannedAction } from "../../api/types";
 import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
-import { capital } from "../../lib/text";
-import * as show from "../../lib/units";
 import {
   actionWords,
   KINDS,
@@ -16,16 +14,18 @@ import {
   type Moment,
   momentWords,
   planned,
-  turnsAll,
   worthWords,
-} from "./actions";
+} from "../../domain/actions";
+import { withActions } from "../../domain/pins";
+import { capital } from "../../lib/text";
+import * as show from "../../lib/units";
 import type { WordProps } from "./words";
 
 /** Planned in one cook, at the most. */
 const MOST = 20;
 
 export function ActionsWord(props: WordProps & { plan: Plan | undefined }) {
-  const { request, units, wrong, onChange, plan } = props;
+  const { request, entry, units, wrong, onChange, plan } = props;
   const actions = request.actions ?? [];
   const text =
     actions.length === 0
@@ -64,7 +64,8 @@ export function ActionsWord(props: WordProps & { plan: Plan | undefined }) {
                   onClick={() =>
                     onChange(
                       withActions(
-                        props,
+                        request,
+                        entry,
                         actions.filter((_, other) => other !== n),
                       ),
                     )
@@ -78,21 +79,13 @@ export function ActionsWord(props: WordProps & { plan: Plan | undefined }) {
           {actions.length < MOST ? (
             <NewAction
               {...props}
-              onAdd={(added) => onChange(withActions(props, [...actions, added]))}
+              onAdd={(added) => onChange(withActions(request, entry, [...actions, added]))}
             />
           ) : null}
         </Box>
       )}
     </Word>
   );
-}
-
-/** Turns of the cook's own take the place of the method's; without them it is as usual again. */
-function withActions({ request, entry }: WordProps, actions: PlannedAction[]): Partial<Request> {
-  const before = (request.actions ?? []).some(turnsAll);
-  const after = actions.some(turnsAll);
-  if (after) return { actions, turn: "never" };
-  return before ? { actions, turn: entry.usual_turn } : { actions };
 }
 
 function NewAction({

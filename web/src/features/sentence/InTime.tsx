@@ -5,6 +5,7 @@ import { ApiFailure } from "../../api/client";
 import { settingFor } from "../../api/queries";
 import type { Request } from "../../api/types";
 import { Action } from "../../components/recipes";
+import { refusal } from "../../domain/message";
 import { minutes, setting, type Units } from "../../lib/units";
 
 interface InTimeProps {
@@ -28,7 +29,7 @@ export function InTime({ request, left, units, onChange }: InTimeProps) {
   return (
     <Text as="span" display="block" textStyle="small" mt="1">
       <Action type="button" look="plain" disabled={ask.isPending} onClick={() => ask.mutate()}>
-        Is there a setting that makes it?
+        Find a setting that is fast enough
       </Action>
       <Text as="span" role="status">
         {ask.data
@@ -36,7 +37,7 @@ export function InTime({ request, left, units, onChange }: InTimeProps) {
           : ""}
         {failed?.code === "too_soon"
           ? `No: even the hottest setting needs longer than the ${minutes(left)} that are left. Eat later or take thinner pieces.`
-          : failed?.detail}
+          : failed && refusal(failed, units)}
       </Text>
     </Text>
   );

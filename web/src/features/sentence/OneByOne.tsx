@@ -3,9 +3,13 @@ import { Box, Text, Textarea } from "@chakra-ui/react";
 import { useId, useState } from "react";
 import { reader } from "../../api/reader";
 import { Action } from "../../components/recipes";
-import { mass, type Units } from "../../lib/units";
+import { decimal, mass, type Units } from "../../lib/units";
 
 export const MOST_PIECES = 60;
+
+/** A comma between two digits may be a decimal comma; with a space after it, it never is. */
+const SEPARATORS = decimal(1.5, 1).includes(",") ? /,\s+|[;\n]+/ : /[,;\n]+/;
+const BETWEEN = decimal(1.5, 1).includes(",") ? "; " : ", ";
 
 interface OneByOneProps {
   weights: number[];
@@ -15,7 +19,7 @@ interface OneByOneProps {
 
 export function OneByOne({ weights, units, onWeighed }: OneByOneProps) {
   const [typed, setTyped] = useState<string | null>(
-    weights.length > 0 ? weights.map((grams) => mass(grams, units)).join(", ") : null,
+    weights.length > 0 ? weights.map((grams) => mass(grams, units)).join(BETWEEN) : null,
   );
   const [wrong, setWrong] = useState<string | null>(null);
   const id = useId();
@@ -27,7 +31,7 @@ export function OneByOne({ weights, units, onWeighed }: OneByOneProps) {
     );
   }
   const apply = async () => {
-    const parts = typed.split(/[,;\n]+/).filter((part) => part.trim());
+    const parts = typed.split(SEPARATORS).filter((part) => part.trim());
     if (parts.length === 0 || parts.length > MOST_PIECES) {
       return setWrong(`Write 1 to ${MOST_PIECES} weights with commas between them.`);
     }

@@ -11,7 +11,7 @@ import type { WordProps } from "./words";
 type Kind = "steady" | NonNullable<Request["programme"]>["kind"];
 
 const SCHOOLS: { value: Kind; text: string; reason: string }[] = [
-  { value: "steady", text: "throughout", reason: "Nothing to remember." },
+  { value: "steady", text: "all the time", reason: "Nothing to remember." },
   {
     value: "hot_start",
     text: "hotter at first",
@@ -40,7 +40,7 @@ export function ProgrammeWord({
   const base = request.setting_c ?? plan?.setting_c ?? 180;
   const text = programme
     ? `${programme.kind === "hot_start" ? "after" : "and"} ${show.minutes(programme.stage_s)} at ${show.setting(programme.stage_setting_c, units)}${programme.kind === "hot_start" ? "" : " at the end"}`
-    : "throughout";
+    : "all the time";
   const change = (part: Partial<NonNullable<Request["programme"]>>) => {
     if (programme) onChange({ programme: { ...programme, ...part } });
   };

@@ -29,19 +29,19 @@ function WayOut({ problem, request, onChange }: Omit<RefusalProps, "text">) {
     case "needs_acknowledgement":
       return (
         <Action type="button" onClick={() => onChange({ below_floor_acknowledged: true })}>
-          I know, plan it all the same
+          I know, plan it anyway
         </Action>
       );
     case "above_ceiling":
       return (
         <Action type="button" onClick={() => onChange({ setting_c: problem.max ?? undefined })}>
-          Set it to its ceiling
+          Use its highest setting
         </Action>
       );
     case "below_lowest":
       return (
         <Action type="button" onClick={() => onChange({ setting_c: problem.min ?? undefined })}>
-          Set it to its lowest
+          Use its lowest setting
         </Action>
       );
     case "below_poultry_floor":
@@ -52,7 +52,7 @@ function WayOut({ problem, request, onChange }: Omit<RefusalProps, "text">) {
           type="button"
           onClick={() => onChange({ core_target_c: Math.ceil(problem.min ?? 74) })}
         >
-          Aim at the floor
+          Use the safe minimum
         </Action>
       );
     case "clock_overrun":

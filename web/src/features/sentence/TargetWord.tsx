@@ -167,7 +167,7 @@ function FloorLine({
           <Checkbox.HiddenInput />
           <Checkbox.Control />
           <Checkbox.Label>
-            <Text textStyle="small">I know this is below it, and plan it all the same.</Text>
+            <Text textStyle="small">I know this is below it, and plan it anyway.</Text>
           </Checkbox.Label>
         </Checkbox.Root>
       ) : null}

@@ -1,11 +1,13 @@
 // The words that hold a number.
-import { Box } from "@chakra-ui/react";
+import { Box, Flex } from "@chakra-ui/react";
 import { reader } from "../../api/reader";
 import type { CutEntry, Plan, Request } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { QuantityInput } from "../../components/QuantityInput";
 import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
+import { onDial } from "../../domain/dialled";
+import { useShown } from "../../lib/remembered";
 import * as show from "../../lib/units";
 import { MOST_PIECES, OneByOne } from "./OneByOne";
 
@@ -53,6 +55,10 @@ export function MassWord({ request, entry, units, wrong, onChange }: WordProps) 
   const metric = units.weight === "metric";
   const step = heavy > 600 ? (metric ? 50 : 28.349523125 * 2) : metric ? 5 : 28.349523125 / 4;
   const weighed = request.weights_g ?? [];
+  // A pack is labelled with all of it.
+  const [wanted, setTogether] = useShown("weight of all pieces", false);
+  const together = wanted && request.pieces > 1;
+  const times = together ? request.pieces : 1;
   const text =
     weighed.length > 0
       ? `${show.mass(Math.min(...weighed), units)} to ${show.mass(Math.max(...weighed), units)}`
@@ -64,30 +70,49 @@ export function MassWord({ request, entry, units, wrong, onChange }: WordProps) 
       state={state(wrong === "piece_mass_g" || wrong === "weights_g")}
     >
       {(close) => (
-        <QuantityInput
-          label="Weight of a piece"
-          value={request.piece_mass_g}
-          show={(value) => show.mass(value, units)}
-          understand={reader("piece_mass_g", units)}
-          range={[light * 0.6, heavy * 1.5]}
-          step={step}
-          onChange={(piece_mass_g) => onChange({ piece_mass_g })}
-          onDone={close}
-        >
-          <OneByOne
-            weights={weighed}
-            units={units}
-            onWeighed={(weights_g) => {
-              const total = weights_g.reduce((sum, grams) => sum + grams, 0);
-              onChange({
-                weights_g,
-                pieces: weights_g.length,
-                piece_mass_g: Math.round(total / weights_g.length),
-              });
-              close();
-            }}
-          />
-        </QuantityInput>
+        <>
+          {request.pieces > 1 ? (
+            <Flex gap="2" mb="3" role="group" aria-label="What the label gives">
+              {(["each", "all together"] as const).map((words, n) => (
+                <Action
+                  key={words}
+                  type="button"
+                  flex="1"
+                  look={together === (n === 1) ? "solid" : "quiet"}
+                  aria-pressed={together === (n === 1)}
+                  onClick={() => setTogether(n === 1)}
+                >
+                  {words}
+                </Action>
+              ))}
+            </Flex>
+          ) : null}
+          <QuantityInput
+            key={String(together)}
+            label={together ? "Weight of all pieces" : "Weight of a piece"}
+            value={request.piece_mass_g * times}
+            show={(value) => show.mass(value, units)}
+            understand={reader(together ? "total_mass_g" : "piece_mass_g", units)}
+            range={[light * 0.6 * times, heavy * 1.5 * times]}
+            step={step * times}
+            onChange={(mass_g) => onChange({ piece_mass_g: mass_g / times })}
+            onDone={close}
+          >
+            <OneByOne
+              weights={weighed}
+              units={units}
+              onWeighed={(weights_g) => {
+                const total = weights_g.reduce((sum, grams) => sum + grams, 0);
+                onChange({
+                  weights_g,
+                  pieces: weights_g.length,
+                  piece_mass_g: Math.round(total / weights_g.length),
+                });
+                close();
+              }}
+            />
+          </QuantityInput>
+        </>
       )}
     </Word>
   );
@@ -210,7 +235,7 @@ export function SettingWord({ request, units, wrong, onChange, plan }: PlannedWo
   return (
     <Word
       label="Setting"
-      text={show.setting(value, units)}
+      text={onDial(value, request.machine, units)}
       state={state(wrong === "setting_c", recommended)}
       hint={recommended ? "recommended" : undefined}
     >
@@ -225,6 +250,18 @@ export function SettingWord({ request, units, wrong, onChange, plan }: PlannedWo
           onChange={(setting_c) => onChange({ setting_c })}
           onDone={close}
         >
+          {request.machine.dial_words?.map((one) => (
+            <Action
+              key={one.word}
+              type="button"
+              onClick={() => {
+                onChange({ setting_c: one.setting_c });
+                close();
+              }}
+            >
+              {one.word}
+            </Action>
+          ))}
           {recommended ? null : (
             <Action type="button" look="plain" onClick={() => onChange({ setting_c: undefined })}>
               Recommended

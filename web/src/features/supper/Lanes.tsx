@@ -1,10 +1,10 @@
 // Everything on one time axis: a lane for each place and one for the hands, the table at its end.
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
-import { type KeyboardEvent, type PointerEvent, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, useEffect, useEffectEvent, useState } from "react";
 import type { SupperPlan } from "../../api/types";
 import { Action } from "../../components/recipes";
 import { clock, day } from "../../lib/clock";
-import { useNow, useWidth } from "../../lib/hooks";
+import { useNow, useSettled, useWidth } from "../../lib/hooks";
 import { BarBox, ClashBox, PINS, Pins, ROW } from "./Bars";
 import { bars, hoursBetween } from "./lanes";
 
@@ -25,10 +25,15 @@ const MARK = 52;
 /** After the table, min. */
 const AFTER = 12;
 const STEP = 5;
+/** Less than this is a tap, px. */
+const TAP = 5;
+/** Key presses are asked for together once they rest this long, ms. */
+const CALM = 300;
 
 export function Lanes({ plan, onServe }: LanesProps) {
   const [zoom, setZoom] = useState<number | null>(null);
-  const [dragged, setDragged] = useState<number | null>(null);
+  // A pointer on the table's line: where it came down and where the line would go. */
+  const [dragged, setDragged] = useState<{ from: number; at: number; moved: boolean } | null>(null);
   const [frame, width] = useWidth<HTMLDivElement>();
   const now = useNow(30_000);
   const serve = new Date(plan.serve_at).getTime();
@@ -36,18 +41,28 @@ export function Lanes({ plan, onServe }: LanesProps) {
     zoom === null ? new Date(plan.begins_at).getTime() - 5 * MINUTE : serve - zoom * MINUTE;
   const to = serve + AFTER * MINUTE;
   const x = (time: number) => ((time - from) / (to - from)) * width;
-  const shown = dragged ?? serve;
+  // Asked for and not answered yet: the next press goes on from there.
+  const [wanted, setWanted] = useState<{ at: number; before: number } | null>(null);
+  const asked = wanted && wanted.before === serve ? wanted.at : serve;
+  const shown = dragged?.at ?? asked;
+  const wish = useSettled(asked, CALM);
+  const ask = useEffectEvent((at: number) => onServe?.(new Date(at)));
+  useEffect(() => {
+    if (wish !== serve) ask(wish);
+  }, [wish, serve]);
   const lanes = bars(plan);
-  const timeAt = (event: PointerEvent) => {
-    const left = frame.current?.getBoundingClientRect().left ?? 0;
-    const time = from + ((event.clientX - left) / Math.max(1, width)) * (to - from);
-    return Math.round(time / (STEP * MINUTE)) * STEP * MINUTE;
+  const drag = (event: PointerEvent) => {
+    if (!dragged) return;
+    const across = event.clientX - dragged.from;
+    if (!dragged.moved && Math.abs(across) < TAP) return;
+    const time = asked + (across / Math.max(1, width)) * (to - from);
+    setDragged({ ...dragged, at: Math.round(time / (STEP * MINUTE)) * STEP * MINUTE, moved: true });
   };
   const key = (event: KeyboardEvent) => {
     const by = { ArrowLeft: -STEP, ArrowRight: STEP, PageUp: 30, PageDown: -30 }[event.key];
     if (!by) return;
     event.preventDefault();
-    onServe?.(new Date(serve + by * MINUTE));
+    if (onServe) setWanted({ at: asked + by * MINUTE, before: serve });
   };
   return (
     <Box>
@@ -147,12 +162,13 @@ export function Lanes({ plan, onServe }: LanesProps) {
             style={{ left: x(shown) }}
             onKeyDown={key}
             onPointerDown={(event) => {
-              if (onServe) event.currentTarget.setPointerCapture(event.pointerId);
-              if (onServe) setDragged(serve);
+              if (!onServe) return;
+              event.currentTarget.setPointerCapture(event.pointerId);
+              setDragged({ from: event.clientX, at: asked, moved: false });
             }}
-            onPointerMove={(event) => dragged !== null && setDragged(timeAt(event))}
-            onPointerUp={(event) => {
-              if (dragged !== null && timeAt(event) !== serve) onServe?.(new Date(timeAt(event)));
+            onPointerMove={drag}
+            onPointerUp={() => {
+              if (dragged?.moved) setWanted({ at: dragged.at, before: serve });
               setDragged(null);
             }}
             onPointerCancel={() => setDragged(null)}

@@ -81,7 +81,7 @@ export function NextThing({ kept, moment, now, telling, big, children }: NextThi
             disabled={telling.busy}
             onClick={() => telling.tell(moment, once ? "done" : "begun")}
           >
-            {once ? "Done" : "It has begun"}
+            {once ? "Done" : "Started"}
           </Action>
           {once ? null : (
             <Action
@@ -105,7 +105,7 @@ export function NextThing({ kept, moment, now, telling, big, children }: NextThi
       ) : null}
       {telling.lost ? (
         <Box role="status" bg="well" borderRadius="field" px="3" py="2" mt="3" textStyle="small">
-          The server does not answer. The countdown goes on; what you tell is sent later.
+          Can't reach the server. The countdown goes on; updates are sent when the server answers.
         </Box>
       ) : null}
       {children}

@@ -64,7 +64,7 @@ export function Shopping({ plan, eaters, units, onEnough }: ShoppingProps) {
               className="no-print"
               onClick={() => onEnough(one.dish ?? 0, one.needed_g ?? 0)}
             >
-              Take so many
+              Use this amount
             </Action>
           ) : null}
         </Text>

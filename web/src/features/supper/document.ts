@@ -159,7 +159,7 @@ export function markdown(supper: Supper, plan: SupperPlan, now: Date, units: Uni
   for (const dish of plan.dishes.filter((one) => one.amounts.length > 0)) {
     lines.push("", `## On the ${dish.name.replace(/^the /, "")}`, "");
     for (const one of dish.amounts) {
-      lines.push(`- ${one.ingredient}: ${smallMass(one.mass_g, units)}, ${one.spoons}`);
+      lines.push(`- ${one.ingredient}: ${one.spoons}, ${smallMass(one.mass_g, units)}`);
     }
   }
   return `${lines.join("\n")}\n`;

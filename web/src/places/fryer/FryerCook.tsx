@@ -1,4 +1,5 @@
 // Cook now, one cook large: what to do now, its countdown; all else that is going on small.
+
 import { Box } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "@tanstack/react-router";
@@ -6,6 +7,7 @@ import { ApiFailure } from "../../api/client";
 import { cookQuery } from "../../api/queries";
 import { Trouble, Waiting } from "../../components/Notice";
 import { useNow } from "../../lib/hooks";
+import { usePageTitle } from "../../lib/title";
 import { useAffairs } from "./affairs";
 import { Closed } from "./Closed";
 import { NotStarted } from "./NotStarted";
@@ -18,6 +20,7 @@ const AGAIN = 15_000;
 const TICK = 1000;
 
 export function FryerCook() {
+  usePageTitle("Cook now");
   const { id } = useParams({ from: "/fryer/$id" });
   const cook = useQuery({ ...cookQuery(id), refetchInterval: AGAIN });
   const now = useNow(TICK);

@@ -1,4 +1,5 @@
 // Cook now: the nearest thing of all that is going on large, the others small; else what could be started.
+
 import { Box, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useSearch } from "@tanstack/react-router";
@@ -10,6 +11,7 @@ import { PlaceLink } from "../../components/PlaceLink";
 import { Coming } from "../../features/supper/Coming";
 import { clock } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
+import { usePageTitle } from "../../lib/title";
 import { type Affair, useAffairs } from "./affairs";
 import { Others } from "./Others";
 import { SupperLine } from "./SupperLine";
@@ -20,6 +22,7 @@ import { UnderWay } from "./UnderWay";
 const TICK = 1000;
 
 export function FryerPlace() {
+  usePageTitle("Cook now");
   const running = useQuery(cooksQuery({ state: "running", per_page: 50 }));
   const planned = useQuery(cooksQuery({ state: "planned" }));
   const suppers = useQuery(suppersQuery());

@@ -1,13 +1,13 @@
 // One large instruction: as it is dialled while it is loaded, and with its countdown after that.
 import { Box, Text } from "@chakra-ui/react";
 import type { Cook } from "../../api/types";
-import { dialled } from "../../domain/dialled";
+import { dialled, onDial } from "../../domain/dialled";
 import { order, render } from "../../domain/message";
 import { useSettings } from "../../domain/settings";
 import { useAwake } from "../../features/alarm/useAlarms";
 import type { StandingStep } from "../../features/course/standing";
 import { clock, countdown } from "../../lib/clock";
-import { minutes, setting, temperature } from "../../lib/units";
+import { minutes, temperature } from "../../lib/units";
 
 interface InstructionProps {
   cook: Cook;
@@ -23,7 +23,7 @@ export function Instruction({ cook, current, dial, loaded, now }: InstructionPro
   const awake = useAwake();
   const { step, due } = current;
   const left = (due - now) / 1000;
-  const set = dialled(cook.plan, step.batch, dial, units);
+  const set = dialled(cook.plan, step.batch, dial, cook.request.machine, units);
   const estimate = cook.course?.estimate;
   const loading = step.kind === "load" || step.kind === "preheat";
   return (
@@ -38,6 +38,9 @@ export function Instruction({ cook, current, dial, loaded, now }: InstructionPro
             : render(step.reason, units)}
         </Text>
       </Box>
+      <Text srOnly role="status">
+        {left <= 0 && step.kind !== "load" ? `Now: ${order(step, units)}` : ""}
+      </Text>
       {loading ? (
         <>
           <Text textStyle="count" mt="2">
@@ -71,7 +74,7 @@ export function Instruction({ cook, current, dial, loaded, now }: InstructionPro
             {loaded === null || step.kind === "rest" || step.kind === "serve" ? null : (
               <>
                 {" · "}
-                <b>{setting(dial, units)}</b>
+                <b>{onDial(dial, cook.request.machine, units)}</b>
               </>
             )}
           </Text>
@@ -85,7 +88,7 @@ const after = (loaded: number | null, due: number) =>
   loaded === null ? "" : `after ${minutes(Math.round((due - loaded) / 60_000) * 60)}, `;
 
 /** A number stays with its unit. */
-const unbroken = (text: string) => text.replaceAll(" ", "\u00a0").replace(",\u00a0", ", ");
+const unbroken = (text: string) => text.replaceAll(" ", "\u00a0").replace("\u00a0for", " for");
 
 /** The preheat is a countdown. */
 function waits(kind: string, left: number, due: number): string {

@@ -6,17 +6,15 @@ import { Action } from "../../components/recipes";
 import { useSettings } from "../../domain/settings";
 import { useReports } from "../../features/course/reports";
 import { CourseStrip } from "../../features/ember-strip/CourseStrip";
-import { clock, day } from "../../lib/clock";
+import { clock, clockOn } from "../../lib/clock";
 import { minutes, setting, temperature } from "../../lib/units";
 
 export function NotStarted({ cook }: { cook: Cook }) {
   const units = useSettings();
   const { report, waiting, refused } = useReports(cook.id);
   const { plan } = cook;
-  const lead = (plan.preheat_s ?? 0) + plan.eat_at_s;
-  const ahead = (cook.request.ahead ?? []).reduce((sum, one) => sum + (one.ahead_s ?? 0), 0);
-  const when = (at: Date) => `${day(at, new Date())} ${clock(at)}`;
-  const startBy = cook.eat_at ? new Date(Date.parse(cook.eat_at) - lead * 1000) : null;
+  const when = (at: Date) => clockOn(at, new Date());
+  const { start_by, prepare_from, eat_at } = cook;
   return (
     <Box pt="3">
       <Text as="h1" textStyle="title">
@@ -27,14 +25,14 @@ export function NotStarted({ cook }: { cook: Cook }) {
         {minutes(plan.pull_at_s)}, until {plan.target_name ? `${plan.target_name}, ` : ""}
         {temperature(plan.core_target_c, units)}.
       </Text>
-      {startBy ? (
+      {start_by && eat_at ? (
         <Text textStyle="line" mb="4">
-          {ahead >= 60 ? (
+          {prepare_from && prepare_from !== start_by ? (
             <>
-              Get it ready from <b>{when(new Date(startBy.getTime() - ahead * 1000))}</b> on.{" "}
+              Prepare it from <b>{when(new Date(prepare_from))}</b>.{" "}
             </>
           ) : null}
-          Start by <b>{clock(startBy)}</b> to eat at {clock(new Date(cook.eat_at ?? ""))}.
+          Start by <b>{when(new Date(start_by))}</b> to eat at {clock(new Date(eat_at))}.
         </Text>
       ) : null}
       <CourseStrip plan={plan} now={null} estimate={null} />
@@ -49,7 +47,7 @@ export function NotStarted({ cook }: { cook: Cook }) {
           disabled={waiting.length > 0}
           onClick={() => report({ kind: "started" })}
         >
-          Start now
+          Start cooking
         </Action>
       </Box>
     </Box>

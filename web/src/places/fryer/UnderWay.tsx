@@ -1,12 +1,12 @@
 // A cook under way: what to do now, how long until it, and everything that can be told of it.
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { lazy, Suspense, useEffect, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import type { Cook } from "../../api/types";
 import { Caution, Empty, Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { order } from "../../domain/message";
 import { changeSettings, useSettings } from "../../domain/settings";
+import { useShortcut } from "../../domain/useShortcut";
 import { AlarmWords } from "../../features/alarm/AlarmWords";
 import { AtTheFryer } from "../../features/basket/AtTheFryer";
 import { Answer, BelowFloor } from "../../features/course/Answer";
@@ -119,7 +119,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
     });
   const ready = mode === "now";
   const under = loaded !== null;
-  useHotkeys(
+  useShortcut(
     "space",
     (event) => {
       // On a focused button the key is that button's; a held key is one press.
@@ -128,13 +128,12 @@ export function UnderWay({ cook, received }: UnderWayProps) {
       done();
     },
     { enabled: ready },
-    [current, steps],
   );
   // What is enabled is known a moment after it is drawn; what is asked within is known at once.
   const typed = { enabled: ready, preventDefault: true };
-  useHotkeys("t", () => under && setMode("reading"), typed, [under]);
-  useHotkeys("d", () => under && pulled === null && door(), typed, [under, pulled, openSince]);
-  useHotkeys("m", () => changeSettings({ muted: !settings.muted }), [settings.muted]);
+  useShortcut("t", () => under && setMode("reading"), typed);
+  useShortcut("d", () => under && pulled === null && door(), typed);
+  useShortcut("m", () => changeSettings({ muted: !settings.muted }));
 
   if (mode === "reading") {
     return (

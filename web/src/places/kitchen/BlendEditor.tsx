@@ -1,6 +1,7 @@
 // A blend: its name and what it is mixed of, in grams.
 import { Box, Checkbox, chakra, Flex, Grid, Input, Text } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
+import * as v from "valibot";
 import { blendsQuery, changeBlend, keepBlend } from "../../api/queries";
 import type { Blend, KeptBlend } from "../../api/types";
 import { Trouble } from "../../components/Notice";
@@ -28,7 +29,16 @@ interface TypedBlend {
   parts: TypedPart[];
 }
 
+const TYPED = v.object({
+  name: v.string(),
+  parts: v.array(
+    v.object({ what: v.string(), grams: v.string(), salt: v.boolean(), allergen: v.string() }),
+  ),
+});
+
 const EMPTY: TypedPart = { what: "", grams: "", salt: false, allergen: "" };
+
+const isTyped = (value: unknown): value is TypedBlend => v.is(TYPED, value);
 
 const typed = ({ name, parts }: Blend): TypedBlend => ({
   name,
@@ -66,7 +76,7 @@ function told({ name, parts }: TypedBlend): Blend {
 export function BlendEditor({ known, saved, onDone }: BlendEditorProps) {
   const id = known?.id ?? null;
   const queries = useQueryClient();
-  const [blend, setBlend] = useDraft<TypedBlend>(`blend ${id ?? "new"}`, typed(saved));
+  const [blend, setBlend] = useDraft(`blend ${id ?? "new"}`, typed(saved), isTyped);
   const fresh = useIdentity(blend);
   const keep = useMutation({
     mutationFn: async () => {
@@ -183,7 +193,7 @@ export function BlendEditor({ known, saved, onDone }: BlendEditorProps) {
       ) : null}
       <Flex gap="2" mt="2" wrap="wrap">
         <Action type="submit" look="solid" disabled={keep.isPending}>
-          {id ? "Keep the changes" : "Keep this blend"}
+          {id ? "Save" : "Save"}
         </Action>
         <Action
           type="button"
@@ -193,7 +203,7 @@ export function BlendEditor({ known, saved, onDone }: BlendEditorProps) {
             onDone();
           }}
         >
-          Leave it
+          Cancel
         </Action>
       </Flex>
     </chakra.form>

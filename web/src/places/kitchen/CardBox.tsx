@@ -100,8 +100,8 @@ export function Ways({ catalogue }: { catalogue: Catalogue | undefined }) {
       {deletion.notice}
       {kept.data?.items.length === 0 ? (
         <Text textStyle="body" color="ink.say" maxW="reading">
-          None yet. In Plan, under “Before that”, any school can be written down under a name of
-          yours and changed there.
+          None yet. In Plan, under “Preparation”, any method can be copied and edited under a name
+          of yours and changed there.
         </Text>
       ) : null}
       <Box as="ul" listStyleType="none">

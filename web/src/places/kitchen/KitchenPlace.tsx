@@ -1,4 +1,5 @@
 // Kitchen: the machines that are there, drawn to scale, and typical ones to begin from.
+
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { ReactNode } from "react";
@@ -24,11 +25,13 @@ import { KitchenWords } from "../../features/household/KitchenWords";
 import { Phone } from "../../features/household/Phone";
 import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { saveFile } from "../../lib/save";
+import { usePageTitle } from "../../lib/title";
 import type { Units } from "../../lib/units";
 import { Blends, Ways } from "./CardBox";
 import { floorWords, machineWords } from "./Drawings";
 
 export function KitchenPlace() {
+  usePageTitle("Kitchen");
   const units = useSettings();
   const queries = useQueryClient();
   const machines = useQuery(machinesQuery());
@@ -40,7 +43,7 @@ export function KitchenPlace() {
     changed,
     told: (own: OwnMachine) => `“${own.machine.name}” is deleted.${keptBy(own.cooks)}`,
   });
-  if (machines.isError) {
+  if (machines.isError && !machines.data) {
     return <Trouble onRetry={() => void machines.refetch()}>{machines.error.message}</Trouble>;
   }
   if (!machines.data) return <Waiting>Looking into the kitchen…</Waiting>;

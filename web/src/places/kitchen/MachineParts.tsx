@@ -11,9 +11,8 @@ type PartProps = MachineSentenceProps & {
 
 export function Racks({ machine, wrong, onChange, mm }: PartProps) {
   const racks = machine.racks_mm ?? [];
-  const put = (next: number[]) =>
-    onChange({ racks_mm: next.length > 0 ? next.toSorted((a, b) => a - b) : undefined });
-  const add = () => put([...racks, Math.round((racks[racks.length - 1] ?? 0) + 45)]);
+  const put = (next: number[]) => onChange({ racks_mm: next.length > 0 ? next : undefined });
+  const add = () => put([...racks, Math.round(Math.max(0, ...racks) + 45)]);
   return (
     <>
       {racks.length > 0 ? "Racks can stand at " : "It has no racks"}

@@ -1,4 +1,5 @@
 // One machine: its sentence, drawn to scale while it changes.
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate, useParams, useSearch } from "@tanstack/react-router";
@@ -9,9 +10,11 @@ import { Empty, Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { refusal } from "../../domain/message";
+import { isMachine } from "../../domain/schemas";
 import { useSettings } from "../../domain/settings";
 import { useDraft } from "../../lib/draft";
 import { useIdentity } from "../../lib/hooks";
+import { usePageTitle } from "../../lib/title";
 import { Drawings } from "./Drawings";
 import { MachineSentence } from "./MachineSentence";
 
@@ -19,10 +22,10 @@ import { MachineSentence } from "./MachineSentence";
 export function MachinePlace() {
   const { id } = useParams({ from: "/kitchen/$id" });
   const machines = useQuery(machinesQuery());
-  if (machines.isError) {
+  if (machines.isError && !machines.data) {
     return <Trouble onRetry={() => void machines.refetch()}>{machines.error.message}</Trouble>;
   }
-  if (!machines.data) return <Waiting>Looking into the kitchen…</Waiting>;
+  if (!machines.data) return <Waiting>Loading…</Waiting>;
   const own = machines.data.items.find((known) => known.id === id);
   if (!own) {
     return (
@@ -40,10 +43,10 @@ export function MachinePlace() {
 export function NewMachinePlace() {
   const { like } = useSearch({ from: "/kitchen/new" });
   const catalogue = useQuery(catalogueQuery());
-  if (catalogue.isError) {
+  if (catalogue.isError && !catalogue.data) {
     return <Trouble onRetry={() => void catalogue.refetch()}>{catalogue.error.message}</Trouble>;
   }
-  if (!catalogue.data) return <Waiting>Looking into the kitchen…</Waiting>;
+  if (!catalogue.data) return <Waiting>Loading…</Waiting>;
   const presets = catalogue.data.machine_presets;
   const preset = presets.find((known) => known.id === like) ?? presets[0];
   if (!preset) return <Trouble>The catalogue is empty.</Trouble>;
@@ -65,14 +68,21 @@ interface EditorProps {
   fresh?: boolean;
 }
 
+/** Racks stand in their order once it is saved; while they are typed none moves under the finger. */
+const inOrder = (machine: Machine): Machine => ({
+  ...machine,
+  racks_mm: machine.racks_mm?.toSorted((a, b) => a - b),
+});
+
 function Editor({ id, saved, keep, fresh = false }: EditorProps) {
   const units = useSettings();
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const [machine, setMachine, changed] = useDraft(`machine-${id}`, saved);
+  const [machine, setMachine, changed] = useDraft(`machine-${id}`, saved, isMachine);
+  usePageTitle(`Kitchen: ${machine.name}`);
   const identity = useIdentity(machine);
   const keeping = useMutation({
-    mutationFn: () => keep(machine, identity),
+    mutationFn: () => keep(inOrder(machine), identity),
     // Where somebody else changed it, saving again goes over what stands there now.
     onError: () => void queries.invalidateQueries({ queryKey: machinesQuery().queryKey }),
     onSuccess: async () => {
@@ -115,7 +125,7 @@ function Editor({ id, saved, keep, fresh = false }: EditorProps) {
           disabled={keeping.isPending || !(changed || fresh)}
           onClick={() => keeping.mutate()}
         >
-          {fresh ? "Put it into the kitchen" : "Keep the changes"}
+          {fresh ? "Add machine" : "Save"}
         </Action>
         {changed ? (
           <Action
@@ -138,7 +148,7 @@ function Editor({ id, saved, keep, fresh = false }: EditorProps) {
           Back to the kitchen
         </PlaceLink>
       </Flex>
-      <Drawings machine={machine} units={units} />
+      <Drawings machine={inOrder(machine)} units={units} />
     </Box>
   );
 }

@@ -7,6 +7,7 @@ import { Word } from "../../components/Word";
 import { KINDS } from "../../domain/kinds";
 import { capital } from "../../lib/text";
 import * as show from "../../lib/units";
+import { DialWords } from "./DialWords";
 import { OnTheSpit, Racks } from "./MachineParts";
 import { Measure } from "./Measure";
 import type { MachineSentenceProps } from "./props";
@@ -26,7 +27,7 @@ type Kind = Machine["kind"];
 
 const SHAPES = [
   { value: "round" as const, text: "round" },
-  { value: "rectangular" as const, text: "with corners" },
+  { value: "rectangular" as const, text: "rectangular" },
 ];
 
 const watts = (value: number) => `${Math.round(value)} W`;
@@ -72,7 +73,7 @@ export function MachineSentence({ machine, units, wrong, onChange }: MachineSent
           )}
         </Word>
         . Its floor is{" "}
-        <Word label="Outline of the floor" text={round ? "round" : "with corners"}>
+        <Word label="Outline of the floor" text={round ? "round" : "rectangular"}>
           {(close) => (
             <Choice
               items={SHAPES}
@@ -221,7 +222,7 @@ export function MachineSentence({ machine, units, wrong, onChange }: MachineSent
             />
           )}
         </Word>
-        . Its timer takes{" "}
+        ; it shows <DialWords {...say} />. Its timer takes{" "}
         <Measure
           units={units}
           label="Longest time of the timer"
@@ -247,10 +248,10 @@ export function MachineSentence({ machine, units, wrong, onChange }: MachineSent
             />
           )}
         </Word>{" "}
-        while it is open. Empty it gets hot in{" "}
+        while it is open. Preheats in{" "}
         <Measure
           units={units}
-          label="Time to get hot"
+          label="Preheating time"
           typed="preheat_s"
           show={(seconds) => show.minutes(seconds)}
           range={[60, 900]}
@@ -260,10 +261,10 @@ export function MachineSentence({ machine, units, wrong, onChange }: MachineSent
           onChange={(preheat_s) => onChange({ preheat_s })}
           without={{ text: "the usual time", usual: 180, undo: "I don't know" }}
         />
-        . Its air is{" "}
+        . Its thermostat is{" "}
         <Measure
           units={units}
-          label="Hotter than the dial says"
+          label="Thermostat accuracy"
           typed="offset_k"
           show={hotter}
           range={[-30, 30]}
@@ -272,10 +273,10 @@ export function MachineSentence({ machine, units, wrong, onChange }: MachineSent
           wrong={wrong === "offset_k"}
           onChange={(offset_k) => onChange({ offset_k })}
         />{" "}
-        and carries{" "}
+        and its fan strength{" "}
         <Measure
           units={units}
-          label="Heat it carries"
+          label="Fan strength"
           typed="heat_factor"
           show={(factor) => show.share(factor)}
           range={[0.5, 1.6]}
@@ -284,14 +285,14 @@ export function MachineSentence({ machine, units, wrong, onChange }: MachineSent
           wrong={wrong === "heat_factor"}
           onChange={(heat_factor) => onChange({ heat_factor })}
         />{" "}
-        of the heat usual for its kind.
+        of what is usual for its kind.
       </Text>
     </Box>
   );
 }
 
 function hotter(kelvins: number, units: show.Units): string {
-  if (Math.abs(kelvins) < 0.05) return "as hot as the dial says";
+  if (Math.abs(kelvins) < 0.05) return "accurate";
   const by = show.difference(Math.abs(kelvins), units);
-  return `${by} ${kelvins > 0 ? "hotter" : "cooler"} than the dial says`;
+  return `${by} ${kelvins > 0 ? "too hot" : "too cool"}`;
 }

@@ -1,4 +1,5 @@
 // One cook of the log: the plan against what happened, in numbers.
+
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useParams } from "@tanstack/react-router";
@@ -8,6 +9,7 @@ import type { Cook } from "../../api/types";
 import { Caution, Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
+import { planOf } from "../../domain/address";
 import { useSettings } from "../../domain/settings";
 import { CRISPNESS, DONENESS } from "../../features/course/OutcomeForm";
 import { targetWords } from "../../features/logbook/CookEntry";
@@ -15,6 +17,7 @@ import { Readings, Steps } from "../../features/logbook/CourseTables";
 import { LogStrip } from "../../features/logbook/LogStrip";
 import { useDeleteCook } from "../../features/logbook/useDeleteCook";
 import { clock, day } from "../../lib/clock";
+import { usePageTitle } from "../../lib/title";
 import { temperature } from "../../lib/units";
 
 export function LogbookCook() {
@@ -22,7 +25,7 @@ export function LogbookCook() {
   const cook = useQuery(cookQuery(id));
   const deletion = useDeleteCook();
   if (!cook.data) {
-    if (cook.isPending) return <Waiting>Turning the page…</Waiting>;
+    if (cook.isPending) return <Waiting>Loading…</Waiting>;
     return <Trouble onRetry={() => void cook.refetch()}>{cook.error?.message}</Trouble>;
   }
   return (
@@ -36,6 +39,7 @@ export function LogbookCook() {
 function Page({ cook, onDelete }: { cook: Cook; onDelete: () => void }) {
   const units = useSettings();
   const { plan } = cook;
+  usePageTitle(`Logbook: ${cook.name}`);
   const outcome = cook.course?.outcome;
   const loaded = cook.course?.loaded_at ? Date.parse(cook.course.loaded_at) : null;
   const marks =
@@ -89,7 +93,7 @@ function Page({ cook, onDelete }: { cook: Cook; onDelete: () => void }) {
       <Flex gap="3" mt="6" wrap="wrap" className="no-print">
         <PlaceLink
           to="/plan"
-          search={{ say: cook.request }}
+          {...planOf(cook.request)}
           bg="solid"
           color="solid.ink"
           textStyle="button"
@@ -151,7 +155,7 @@ function Name({ cook }: { cook: Cook }) {
           Done
         </Action>
         <Action type="button" look="plain" onClick={() => setTyped(null)}>
-          Leave it
+          Cancel
         </Action>
       </Flex>
       {rename.error ? <Trouble>{rename.error.message}</Trouble> : null}

@@ -1,37 +1,60 @@
 // The logbook: what was planned, what happened, how it came out.
+
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useRef, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
+import { useNavigate, useSearch } from "@tanstack/react-router";
+import { useEffect, useEffectEvent, useRef, useState } from "react";
 import { cooksQuery } from "../../api/queries";
 import type { CookRow } from "../../api/types";
 import { Empty, Trouble, Waiting } from "../../components/Notice";
 import { Pager } from "../../components/Pager";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
+import { planOf } from "../../domain/address";
 import { useSettings } from "../../domain/settings";
+import { useShortcut } from "../../domain/useShortcut";
 import { CRISPNESS, DONENESS } from "../../features/course/OutcomeForm";
 import { CookEntry, loadWords, targetWords } from "../../features/logbook/CookEntry";
 import { useDeleteCook } from "../../features/logbook/useDeleteCook";
 import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { day } from "../../lib/clock";
 import { useSettled } from "../../lib/hooks";
+import { usePageTitle } from "../../lib/title";
 import type { Units } from "../../lib/units";
 
 const PER_PAGE = 10;
 const SETTLE = 200;
 
 export function LogbookPlace() {
+  usePageTitle("Logbook");
   const units = useSettings();
   const search = useRef<HTMLInputElement>(null);
-  const [typed, setTyped] = useState("");
-  const [page, setPage] = useState(1);
+  const { q: asked = "", page = 1 } = useSearch({ from: "/logbook" });
+  const navigate = useNavigate({ from: "/logbook" });
+  const [typed, setTyped] = useState(asked);
   const q = useSettled(typed.trim().slice(0, 100), SETTLE);
+  const setPage = (next: number, replace = false) =>
+    void navigate({
+      search: (before) => ({ ...before, page: next > 1 ? next : undefined }),
+      replace,
+    });
+  const follow = useEffectEvent((words: string) => {
+    if (words === asked) return;
+    void navigate({ search: { q: words || undefined, page: undefined }, replace: true });
+  });
+  useEffect(() => follow(q), [q]);
   const cooks = useQuery(
-    cooksQuery({ state: "finished", page, per_page: PER_PAGE, ...(q ? { q } : {}) }),
+    cooksQuery({ state: "finished", page, per_page: PER_PAGE, ...(asked ? { q: asked } : {}) }),
   );
   const deletion = useDeleteCook();
-  useHotkeys("slash", () => search.current?.focus(), { preventDefault: true });
+  // The last row of the last page was deleted: the page before is the last one now.
+  const last = Math.max(1, Math.ceil((cooks.data?.total ?? 0) / PER_PAGE));
+  const beyond = cooks.data !== undefined && !cooks.isPlaceholderData && page > last;
+  const turnBack = useEffectEvent(() => setPage(last, true));
+  useEffect(() => {
+    if (beyond) turnBack();
+  }, [beyond]);
+  useShortcut("/", () => search.current?.focus(), { preventDefault: true });
 
   return (
     <Box pt="3">
@@ -47,19 +70,16 @@ export function LogbookPlace() {
           maxW="search"
           ms="auto"
           value={typed}
-          onChange={(event) => {
-            setTyped(event.target.value);
-            setPage(1);
-          }}
+          onChange={(event) => setTyped(event.target.value)}
         />
       </Flex>
       {deletion.notice}
-      {cooks.error ? (
+      {cooks.error && !cooks.data ? (
         <Trouble onRetry={() => void cooks.refetch()}>{cooks.error.message}</Trouble>
       ) : cooks.data === undefined ? (
-        <Waiting>Opening the logbook…</Waiting>
+        <Waiting>Loading…</Waiting>
       ) : cooks.data.total === 0 ? (
-        <Nothing searched={q} onClear={() => setTyped("")} />
+        <Nothing searched={asked} onClear={() => setTyped("")} />
       ) : (
         <Box aria-busy={cooks.isPlaceholderData}>
           {cooks.data.items.map((row) => (
@@ -126,7 +146,7 @@ function Row({ row, units, onDelete }: RowProps) {
         {row.below_floor ? (
           <Text as="span" color="beet" fontWeight="700">
             {" "}
-            · below the safety floor
+            · below the safe minimum
           </Text>
         ) : null}
       </Text>
@@ -158,7 +178,7 @@ function RepeatLink({ row }: { row: CookRow }) {
   return (
     <PlaceLink
       to="/plan"
-      search={{ say: row.request }}
+      {...planOf(row.request)}
       textStyle="small"
       px="2"
       minH="11"

@@ -3,9 +3,10 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { changeSupper, keptSupperQuery } from "../../api/queries";
-import type { Request, Supper } from "../../api/types";
+import type { Request } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
+import { isSupper } from "../../domain/schemas";
 import { DRAFT, IN_HAND, withDish } from "../../features/supper/document";
 import { readDraft, writeDraft } from "../../lib/draft";
 
@@ -31,7 +32,7 @@ export function BackToSupper({ request, of, disabled }: BackToSupperProps) {
         queries.setQueryData(keptSupperQuery(of.supper).queryKey, changed);
         return;
       }
-      const supper = readDraft<Supper>(DRAFT);
+      const supper = readDraft(DRAFT, isSupper);
       if (!supper?.dishes[of.dish]) throw new Error("The supper it belonged to is gone.");
       writeDraft(DRAFT, withDish(supper, of.dish, request));
     },
@@ -46,15 +47,15 @@ export function BackToSupper({ request, of, disabled }: BackToSupperProps) {
           disabled={disabled || put.isPending}
           onClick={() => put.mutate()}
         >
-          Back into the supper
+          Save to supper
         </Action>
         <Action type="button" look="plain" onClick={back}>
-          Leave the supper as it is
+          Cancel
         </Action>
       </Flex>
       {put.error ? (
         <Box mt="3">
-          <Trouble>{put.error.message} Nothing you said is lost.</Trouble>
+          <Trouble>{put.error.message} Nothing you entered is lost.</Trouble>
         </Box>
       ) : null}
     </Box>

@@ -11,8 +11,9 @@ import { refusal, render } from "../../domain/message";
 import { entryOf, usual } from "../../domain/request";
 import { Floor, PieceShape } from "../../features/basket/Floor";
 import { MassWord, PiecesWord } from "../../features/sentence/words";
-import { capital } from "../../lib/text";
+import { capital, count } from "../../lib/text";
 import type { Units } from "../../lib/units";
+import { Both } from "./Both";
 
 interface BesideProps {
   catalogue: Catalogue;
@@ -37,7 +38,7 @@ export function Beside({ catalogue, request, entry, units, clockOf }: BesideProp
   return (
     <Box mt="4">
       <Text textStyle="line" color="ink.say">
-        Beside it{" "}
+        Cooked alongside:{" "}
         {second && other ? (
           <>
             <PiecesWord
@@ -48,11 +49,11 @@ export function Beside({ catalogue, request, entry, units, clockOf }: BesideProp
             />{" "}
           </>
         ) : null}
-        <Word label="Beside it" text={other ? other.plural : "nothing else"}>
+        <Word label="Cooked alongside" text={other ? other.plural : "nothing"}>
           {(close) => (
             <Choice<string>
               items={[
-                { value: NOTHING, text: "nothing else" },
+                { value: NOTHING, text: "nothing" },
                 ...catalogue.cuts.map((cut) => ({ value: cut.cut, text: cut.plural })),
               ]}
               chosen={second?.cut ?? NOTHING}
@@ -128,11 +129,12 @@ function Answer({ first, second, names, units, clockOf }: AnswerProps) {
               `${capital(name)} in at ${clockOf(start)}, out at ${clockOf(start + cook)}. `,
           )}
       </Text>
+      <Both first={first} second={second} shared={shared} />
       {shared.poses.length > 0 ? (
         <Floor
           machine={first.machine}
           role="img"
-          label={`${shared.poses.length} pieces of both kinds side by side, seen from above`}
+          label={`${count(shared.poses.length, "piece")} of both kinds side by side, seen from above`}
         >
           {shared.poses.map((pose, n) => {
             const shape = shared.shapes[n];

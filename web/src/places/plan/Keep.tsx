@@ -3,14 +3,16 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { cookChanged, keepCook } from "../../api/queries";
-import type { Request, Supper } from "../../api/types";
+import type { Request } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
+import { isSupper } from "../../domain/schemas";
 import { useStart } from "../../features/course/useStart";
 import { DRAFT, emptySupper, withCook } from "../../features/supper/document";
 import { zone } from "../../lib/clock";
 import { readDraft, writeDraft } from "../../lib/draft";
 import { useIdentity } from "../../lib/hooks";
+import { CopyLink } from "./CopyLink";
 
 interface KeepProps {
   request: Request;
@@ -41,27 +43,28 @@ export function Keep({ request, eatAt, disabled }: KeepProps) {
           disabled={disabled || start.isPending}
           onClick={() => start.mutate({ id, request, eatAt })}
         >
-          Start now
+          Start cooking
         </Action>
         <Action type="button" disabled={disabled || keep.isPending} onClick={() => keep.mutate()}>
-          Keep for later
+          Save plan
         </Action>
         <Action
           type="button"
           look="plain"
           disabled={disabled}
           onClick={() => {
-            const supper = readDraft<Supper>(DRAFT) ?? emptySupper(new Date(), zone());
+            const supper = readDraft(DRAFT, isSupper) ?? emptySupper(new Date(), zone());
             writeDraft(DRAFT, withCook(supper, request));
             void navigate({ to: "/supper" });
           }}
         >
-          To a supper
+          Add to supper
         </Action>
+        <CopyLink request={request} disabled={disabled} />
       </Flex>
       {error ? (
         <Box mt="3">
-          <Trouble>{error.message} Nothing you said is lost.</Trouble>
+          <Trouble>{error.message} Nothing you entered is lost.</Trouble>
         </Box>
       ) : null}
     </Box>

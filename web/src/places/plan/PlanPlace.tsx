@@ -1,11 +1,15 @@
 // Plan: the sentence, the strip, what to do, what to know.
 import { useQuery } from "@tanstack/react-query";
-import { useNavigate, useSearch } from "@tanstack/react-router";
-import { catalogueQuery, machinesQuery } from "../../api/queries";
+import { useLocation, useNavigate, useSearch } from "@tanstack/react-router";
+import { useEffect, useEffectEvent, useRef, useState } from "react";
+import { catalogueQuery, machinesQuery, sharedQuery } from "../../api/queries";
 import type { Catalogue, Machine, Request } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
-import { entryOf, ofKitchen, ofTable, usual } from "../../domain/request";
+import { compact, expand, firstSentence, here, LAST_PLAN } from "../../domain/address";
+import { entryOf } from "../../domain/request";
+import { isRequest } from "../../domain/schemas";
 import { useSettings } from "../../domain/settings";
+import { readDraft, writeDraft } from "../../lib/draft";
 import { PlanView } from "./PlanView";
 
 /** What a layout by hand does not outlive: other pieces, or another floor. */
@@ -48,46 +52,60 @@ function follows(part: Partial<Request>): Partial<Request> {
 export function PlanPlace() {
   const catalogue = useQuery(catalogueQuery());
   const machines = useQuery(machinesQuery());
-  if (catalogue.isError) {
+  const { shared } = useSearch({ from: "/plan" });
+  const sent = useQuery({ ...sharedQuery(shared ?? ""), enabled: shared !== undefined });
+  if (catalogue.isError && !catalogue.data) {
     return <Trouble onRetry={() => void catalogue.refetch()}>{catalogue.error.message}</Trouble>;
   }
-  if (!catalogue.data || machines.isPending) return <Waiting>Laying out the board…</Waiting>;
+  if (sent.isError && !sent.data) {
+    return <Trouble onRetry={() => void sent.refetch()}>{sent.error.message}</Trouble>;
+  }
+  const waits = shared !== undefined && sent.isPending;
+  if (!catalogue.data || machines.isPending || waits) return <Waiting>Loading…</Waiting>;
   // Without the kitchen's own machines the typical ones do.
   return (
-    <Said catalogue={catalogue.data} own={(machines.data?.items ?? []).map((own) => own.machine)} />
+    <Said
+      catalogue={catalogue.data}
+      own={(machines.data?.items ?? []).map((own) => own.machine)}
+      sent={sent.data?.request}
+    />
   );
 }
 
-function Said({ catalogue, own }: { catalogue: Catalogue; own: Machine[] }) {
-  const { say, eat, supper, dish, cook } = useSearch({ from: "/plan" });
-  const navigate = useNavigate({ from: "/plan" });
+interface SaidProps {
+  catalogue: Catalogue;
+  own: Machine[];
+  /** What somebody shared. */
+  sent: Request | undefined;
+}
+
+/** The address follows once the sentence rests this long, ms: browsers limit how often it may. */
+const REST = 400;
+
+function Said({ catalogue, own, sent }: SaidProps) {
+  const search = useSearch({ from: "/plan" });
+  const { eat, supper, dish, cook } = search;
   const settings = useSettings();
   const known = [...own, ...catalogue.machine_presets.map((preset) => preset.machine)];
-  const machines =
-    say && !known.some((machine) => machine.name === say.machine.name)
-      ? [say.machine, ...known]
-      : known;
-  const first = machines[0];
-  const drumsticks = catalogue.cuts.find((cut) => cut.cut === "drumstick") ?? catalogue.cuts[0];
-  if (!first || !drumsticks) return <Trouble>The catalogue is empty.</Trouble>;
+  const [first] = known;
+  const usual = first ? firstSentence(catalogue, first, settings) : null;
+  const whole = useLocation({ select: ({ state }) => state.request });
+  const addressed =
+    (isRequest(whole) ? whole : null) ??
+    (search.say ? expand(search.say, catalogue, known, settings) : null) ??
+    sent ??
+    readDraft(LAST_PLAN, isRequest) ??
+    usual;
+  const [said, say] = useSentence(addressed);
+  const tellEat = useEat();
+  if (!said) return <Trouble>The catalogue is empty.</Trouble>;
 
-  const request: Request = {
-    ...(say ?? { ...usual(drumsticks, first, settings.region), ...ofTable(settings) }),
-    ...ofKitchen(settings),
-  };
-  const entry = entryOf(catalogue, request) ?? drumsticks;
-  const change = (part: Partial<Request>) =>
-    void navigate({
-      search: (before) => ({ ...before, say: { ...request, ...follows(part), ...part } }),
-      replace: true,
-      resetScroll: false,
-    });
-  const changeEat = (next: string | null) =>
-    void navigate({
-      search: (before) => ({ ...before, eat: next ?? undefined }),
-      replace: true,
-      resetScroll: false,
-    });
+  const request = here(said, settings);
+  const machines = known.some((machine) => machine.name === request.machine.name)
+    ? known
+    : [request.machine, ...known];
+  const entry = entryOf(catalogue, request);
+  if (!entry) return <Trouble>The catalogue is empty.</Trouble>;
   return (
     <PlanView
       catalogue={catalogue}
@@ -97,8 +115,56 @@ function Said({ catalogue, own }: { catalogue: Catalogue; own: Machine[] }) {
       eat={eat ?? null}
       cook={cook ?? null}
       of={supper !== undefined && dish !== undefined ? { supper, dish } : null}
-      onChange={change}
-      onEat={changeEat}
+      onChange={(part) => say((latest) => ({ ...latest, ...follows(part), ...part }))}
+      onEat={tellEat}
     />
   );
+}
+
+function useEat() {
+  const navigate = useNavigate({ from: "/plan" });
+  return (eat: string | null) =>
+    void navigate({
+      search: (before) => ({ ...before, eat: eat ?? undefined }),
+      state: true,
+      replace: true,
+      resetScroll: false,
+    });
+}
+
+type Change = (latest: Request) => Request;
+
+/** The sentence as it stands, which the address follows. A change is one of the latest sentence: an
+ * answer that comes late changes its own word and no newer one. */
+function useSentence(addressed: Request | null): [Request | null, (change: Change) => void] {
+  const navigate = useNavigate({ from: "/plan" });
+  const key = useLocation({ select: ({ href, state }) => `${state.__TSR_key ?? ""} ${href}` });
+  const [own, setOwn] = useState<{ key: string; request: Request } | null>(null);
+  const current = own?.key === key ? own.request : addressed;
+  const latest = useRef(current);
+  useEffect(() => {
+    latest.current = current;
+  }, [current]);
+  const follow = useEffectEvent((request: Request) => {
+    void navigate({
+      search: (before) => ({ ...before, shared: undefined, say: compact(request) }),
+      state: { request },
+      replace: true,
+      resetScroll: false,
+    });
+  });
+  useEffect(() => {
+    if (!own || own.key !== key) return;
+    const timer = setTimeout(() => follow(own.request), REST);
+    return () => clearTimeout(timer);
+  }, [own, key]);
+  return [
+    current,
+    (change) => {
+      if (!latest.current) return;
+      latest.current = change(latest.current);
+      writeDraft(LAST_PLAN, latest.current);
+      setOwn({ key, request: latest.current });
+    },
+  ];
 }

@@ -1,32 +1,28 @@
 // The plan of a sentence: it follows every changed word, and holds its picture until the next.
-import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+
+import { Box, Grid, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiFailure } from "../../api/client";
 import { planQuery } from "../../api/queries";
-import type { Catalogue, CutEntry, Loading, Machine, Plan, Request } from "../../api/types";
+import type { Catalogue, CutEntry, Machine, Plan, Request } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
 import { useSettings } from "../../domain/settings";
-import { Explained } from "../../features/assumptions/Explained";
-import { Worth } from "../../features/assumptions/Worth";
-import { LoadingSection } from "../../features/basket/LoadingSection";
-import { Curves } from "../../features/ember-strip/Curves";
 import { EmberStrip } from "../../features/ember-strip/EmberStrip";
-import { Found } from "../../features/outcomes/Found";
 import { stepsBefore } from "../../features/prep/method";
-import { Prep } from "../../features/prep/Prep";
-import { useWays } from "../../features/prep/useWays";
+import { useMethods } from "../../features/prep/useMethods";
 import { Alternatives } from "../../features/sentence/Alternatives";
 import { InTime } from "../../features/sentence/InTime";
 import { Sentence } from "../../features/sentence/Sentence";
 import { StepList } from "../../features/steps/StepList";
 import { Warnings } from "../../features/steps/Warnings";
-import { clock, nextAt, weekday } from "../../lib/clock";
+import { clockOn, nextAt } from "../../lib/clock";
 import { useNow, useSettled } from "../../lib/hooks";
+import { usePageTitle } from "../../lib/title";
 import { BackToSupper } from "./BackToSupper";
-import { Beside } from "./Beside";
 import { Keep } from "./Keep";
 import { SaveCook } from "./SaveCook";
+import { Sections } from "./Sections";
 import { Summary } from "./Summary";
 
 interface PlanViewProps {
@@ -45,12 +41,15 @@ interface PlanViewProps {
 
 /** A slider sends many words a second; the plan follows once it rests this long, ms. */
 const SETTLE = 40;
-/** The schools, which are a cook each, follow later, ms. */
+/** The methods, which are a cook each, follow later, ms. */
 const CALM = 250;
 const MINUTE = 60_000;
 
 export function PlanView(props: PlanViewProps) {
   const { request, eat } = props;
+  usePageTitle(
+    `Plan: ${request.pieces} ${request.pieces === 1 ? props.entry.name : props.entry.plural}`,
+  );
   const units = useSettings();
   const settled = useSettled(request, SETTLE);
   const plan = useQuery(planQuery(settled));
@@ -61,7 +60,7 @@ export function PlanView(props: PlanViewProps) {
   const shown = failure?.problem ? undefined : last;
   const now = useNow(15_000);
   const calm = useSettled(request, CALM);
-  const { chosen } = useWays(calm);
+  const { chosen } = useMethods(calm);
   const before =
     shown && chosen && calm.ahead?.length
       ? stepsBefore(chosen, calm.ahead, shown.preheat_s ?? 0)
@@ -70,14 +69,29 @@ export function PlanView(props: PlanViewProps) {
   const load = loadTime(shown, eat, now, ahead);
   const late = eat !== null && load < now - MINUTE;
   // Another day than today is named.
-  const clockOf = (seconds: number) => {
-    const at = new Date(load + seconds * 1000);
-    const today = at.toDateString() === new Date(now).toDateString();
-    return today ? clock(at) : `${weekday(at)} ${clock(at)}`;
-  };
+  const clockOf = (seconds: number) => clockOn(new Date(load + seconds * 1000), new Date(now));
 
+  const buttons = props.of ? (
+    <BackToSupper request={request} of={props.of} disabled={failure !== null} />
+  ) : props.cook ? (
+    <SaveCook
+      id={props.cook}
+      request={request}
+      eatAt={eat && shown ? new Date(load + shown.eat_at_s * 1000) : null}
+      disabled={failure !== null}
+    />
+  ) : (
+    <Keep
+      request={request}
+      eatAt={eat && shown ? new Date(load + shown.eat_at_s * 1000) : null}
+      disabled={failure !== null}
+    />
+  );
   return (
     <Box pt="2">
+      <Text as="h1" srOnly>
+        Plan
+      </Text>
       <Sentence {...props} plan={last} problem={failure?.problem ?? null} units={units} />
       {failure && !failure.problem ? (
         <Box mt="3">
@@ -90,14 +104,20 @@ export function PlanView(props: PlanViewProps) {
           aria-busy={plan.isFetching}
           inert={failure !== null || undefined}
         >
-          <Flex
-            align="flex-start"
-            justify="space-between"
-            gap="6"
-            wrap={{ base: "wrap", lg: "nowrap" }}
+          <Grid
+            templateColumns={{ base: "1fr", lg: "1fr auto" }}
+            templateAreas={{ base: '"line" "strip" "start"', lg: '"line start" "strip strip"' }}
+            columnGap="6"
           >
-            <Box>
-              <Summary plan={shown} units={units} clockOf={clockOf} late={late} ahead={ahead} />
+            <Box gridArea="line" minW="0">
+              <Summary
+                plan={shown}
+                request={request}
+                units={units}
+                clockOf={clockOf}
+                late={late}
+                ahead={ahead}
+              />
               {late && shown.batches.length === 1 ? (
                 <InTime
                   request={request}
@@ -107,106 +127,60 @@ export function PlanView(props: PlanViewProps) {
                 />
               ) : null}
             </Box>
-            {props.of ? (
-              <BackToSupper request={request} of={props.of} disabled={failure !== null} />
-            ) : props.cook ? (
-              <SaveCook
-                id={props.cook}
+            <Box gridArea="strip" minW="0">
+              <EmberStrip
+                plan={shown}
                 request={request}
-                eatAt={eat && shown ? new Date(load + shown.eat_at_s * 1000) : null}
-                disabled={failure !== null}
-              />
-            ) : (
-              <Keep
-                request={request}
-                eatAt={eat && shown ? new Date(load + shown.eat_at_s * 1000) : null}
-                disabled={failure !== null}
-              />
-            )}
-          </Flex>
-          <Alternatives plan={shown} units={units} onChange={props.onChange} />
-          <EmberStrip plan={shown} units={units} clockOf={clockOf} />
-          <Grid templateColumns={{ base: "1fr", lg: "1.25fr 2fr" }} gap="9" mt="3">
-            <Box as="section" minW="0">
-              <Title>What to do</Title>
-              <StepList
-                steps={[...before, ...shown.steps]}
+                entry={props.entry}
                 units={units}
                 clockOf={clockOf}
-                now={0}
+                onChange={props.onChange}
               />
-              <Box mt="8">
-                <Title>Before that</Title>
-                <Prep
-                  key={request.cut}
-                  request={calm}
-                  entry={props.entry}
-                  units={units}
-                  onChange={props.onChange}
-                />
-              </Box>
-              <Box mt="8">
-                <Title>What to know</Title>
+            </Box>
+            <Box gridArea="start" pt={{ base: "1", lg: "3" }}>
+              {buttons}
+            </Box>
+          </Grid>
+          <Alternatives plan={shown} units={units} onChange={props.onChange} />
+          <Grid
+            templateColumns={{ base: "1fr", lg: "1.1fr 1.5fr" }}
+            columnGap="10"
+            rowGap="5"
+            mt="4"
+            alignItems="start"
+          >
+            <Box minW="0">
+              <Title>Steps</Title>
+              <StepList
+                before={before}
+                plan={shown}
+                request={request}
+                units={units}
+                clockOf={clockOf}
+              />
+              <Box as="section" mt="6">
+                <Title>Safety and tips</Title>
                 <Warnings plan={shown} units={units} />
               </Box>
             </Box>
-            <Grid templateColumns={{ base: "1fr", lg: "1fr 1fr" }} gap="9" alignContent="start">
-              {shown.loading ? (
-                <Box as="section" gridColumn={{ lg: "1 / -1" }}>
-                  <Title>{lies(shown.loading)}</Title>
-                  <LoadingSection
-                    plan={shown}
-                    loading={shown.loading}
-                    request={settled}
-                    units={units}
-                    clockOf={clockOf}
-                    onChange={props.onChange}
-                  />
-                  <Beside
-                    catalogue={props.catalogue}
-                    request={settled}
-                    entry={props.entry}
-                    units={units}
-                    clockOf={clockOf}
-                  />
-                </Box>
-              ) : null}
-              <Box as="section">
-                <Title>What a thermometer would say</Title>
-                <Curves plan={shown} units={units} />
-                <Explained plan={shown} request={settled} units={units} />
-              </Box>
-              <Box as="section">
-                <Title>What it is worth</Title>
-                <Worth plan={shown} units={units} />
-              </Box>
-              <Box as="section">
-                <Title>What you will find</Title>
-                <Found
-                  plan={shown}
-                  units={units}
-                  region={
-                    props.catalogue.regions.find((known) => known.region === request.region)
-                      ?.words ?? request.region
-                  }
-                />
-              </Box>
-            </Grid>
+            <Sections
+              {...props}
+              plan={shown}
+              settled={settled}
+              calm={calm}
+              chosen={chosen}
+              units={units}
+              clockOf={clockOf}
+            />
           </Grid>
         </Box>
       ) : failure?.problem ? (
         <Keep request={request} eatAt={null} disabled />
       ) : failure ? null : (
-        <Waiting>Working out how the heat walks in…</Waiting>
+        <Waiting>Calculating…</Waiting>
       )}
     </Box>
   );
-}
-
-/** What a loading does in its machine. */
-function lies({ spit, tumbler }: Loading): string {
-  if (spit) return "How it turns";
-  return tumbler ? "How it tumbles" : "How it lies";
 }
 
 function Title({ children }: { children: string }) {

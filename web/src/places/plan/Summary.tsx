@@ -1,11 +1,13 @@
-// The plan in one breath: in, turn, check, out, rest, table.
-import { Text } from "@chakra-ui/react";
-import type { Plan } from "../../api/types";
+// The plan in two lines: as it is dialled, then when it is out and on the table.
+import { Box, Text } from "@chakra-ui/react";
+import type { Plan, Request } from "../../api/types";
+import { dialled, firstSetting } from "../../domain/dialled";
 import { clock } from "../../lib/clock";
-import { hours, minutes, share, temperature, type Units } from "../../lib/units";
+import { hours, minutes, temperature, type Units } from "../../lib/units";
 
 interface SummaryProps {
   plan: Plan;
+  request: Request;
   units: Units;
   clockOf: (seconds: number) => string;
   late: boolean;
@@ -13,86 +15,77 @@ interface SummaryProps {
   ahead: number;
 }
 
-export function Summary({ plan, units, clockOf, late, ahead }: SummaryProps) {
-  const turn = plan.turn_at_s ? `turn at ${clockOf(plan.turn_at_s)}, ` : "";
+export function Summary({ plan, request, units, clockOf, late, ahead }: SummaryProps) {
+  const first = dialled(plan, 1, firstSetting(plan, request), request.machine, units);
+  const others = plan.batches
+    .slice(1)
+    .map((_, n) =>
+      minutes(
+        Math.round(dialled(plan, n + 2, plan.setting_c, request.machine, units).timer / 60) * 60,
+      ),
+    );
   return (
-    <Text textStyle="line" pt="2" pb="2">
-      {late ? (
-        <Text as="span" color="beet" fontWeight="700">
-          Too late for that by the clock; start now and eat at{" "}
-          {clock(new Date(Date.now() + plan.eat_at_s * 1000))}.{" "}
-        </Text>
-      ) : null}
-      {ahead >= 60 ? `Got ready from ${clockOf(-ahead)} on, ${hours(ahead)} before. ` : ""}
-      <Text as="span" fontWeight="700">
-        In at {clockOf(0)}, {turn}start checking at {clockOf(plan.check_from_s)}, out{" "}
-        {plan.pull_band_s
-          ? `between ${clockOf(plan.pull_band_s[0] ?? 0)} and ${clockOf(plan.pull_band_s[1] ?? 0)}, most likely `
-          : "by "}
-        {clockOf(plan.pull_at_s)}.
-      </Text>{" "}
-      {goals(plan, units)}
-      {layer(plan)}{" "}
-      {plan.rest_s >= 60
-        ? `${minutes(plan.rest_s)} rest, then the table ${table(plan, clockOf)}.`
-        : ""}
+    <Box pt="2" pb="1">
       {plan.below_floor ? (
-        <Text as="span" color="beet" fontWeight="700">
-          {" "}
-          Below the safety floor.
+        <Text textStyle="line" color="beet" fontWeight="700">
+          Below the safe minimum.
         </Text>
       ) : null}
-    </Text>
+      {late ? (
+        <Text textStyle="line" color="beet" fontWeight="700">
+          Too late for that by the clock. Start cooking and eat at{" "}
+          {clock(new Date(Date.now() + plan.eat_at_s * 1000))}.
+        </Text>
+      ) : null}
+      <Text textStyle="dialled">
+        {first.main}
+        {first.after ? (
+          <Text as="span" fontWeight="450">
+            ; {first.after}
+          </Text>
+        ) : null}
+      </Text>
+      {others.length > 0 ? (
+        <Text textStyle="line">
+          Then {others.map((time, n) => `batch ${n + 2} for ${time}`).join(", ")}.
+        </Text>
+      ) : null}
+      <Text textStyle="body" color="ink.say">
+        {ahead >= 60 ? `Preparation from ${clockOf(-ahead)}, ${hours(ahead)} before. ` : ""}
+        {out(plan, units)} On the table {table(plan, clockOf)}.
+      </Text>
+    </Box>
   );
 }
 
-/** Both goals, and what they make of one another. */
-function goals(
-  { goals: both, target_name, peak_core_c, measure_again }: Plan,
-  units: Units,
-): string {
-  if (!both) return "";
-  const name = target_name?.split(" and crisp")[0];
-  if (measure_again && both.decides === "inside") {
-    return `Out at ${temperature(both.inside_core_c, units)} inside, after ${minutes(both.inside_at_s)}; the rest takes it to about ${temperature(peak_core_c, units)}, and then it is measured again. `;
-  }
-  const inside = `Safe${name ? ` and ${name}` : ""} inside after ${minutes(both.inside_at_s)}`;
-  const outside =
-    both.outside === "as_it_comes"
+/** When it comes out, at what, and what the rest makes of it. */
+function out(plan: Plan, units: Units): string {
+  const [early, late] = plan.pull_band_s ?? [];
+  const when =
+    plan.batches.length > 1 || early == null || late == null
+      ? `Out after ${minutes(whole(plan.pull_at_s))}`
+      : `Out after ${between(early, late)}`;
+  const core = plan.goals?.inside_core_c ?? plan.pull_core_c;
+  const rest =
+    plan.rest_s < 60
       ? ""
-      : both.outside_at_s == null
-        ? `, not quite ${both.outside} by the end`
-        : `, ${both.outside} after ${minutes(both.outside_at_s)}`;
-  const decides = {
-    inside: both.outside === "as_it_comes" ? "" : ": the inside decides",
-    outside: ": the outside decides",
-    planned: ": what you planned decides",
-  }[both.decides];
-  const numbers = `Out at ${temperature(both.inside_core_c, units)}, after the rest about ${temperature(peak_core_c, units)}. `;
-  return `${inside}${outside}${decides}. ${both.decides === "inside" ? numbers : ""}`;
+      : `, ${temperature(plan.peak_core_c, units)} after ${minutes(plan.rest_s)} rest`;
+  return `${when} at ${temperature(core, units)}${rest}.`;
 }
 
-/** How the pieces share the machine. */
-function layer({ loading, batches, airiness }: Plan): string {
-  if (loading?.spit) return "It turns on the spit.";
-  if (loading?.tumbler) return `They tumble, the basket ${share(loading.tumbler.fill)} full.`;
-  if (batches.length > 1) {
-    return `${batches.length} batches, ${batches.map((batch) => batch.pieces).join(" and ")}; the next goes into a hot machine.`;
-  }
-  const trays = loading?.loads[0]?.trays ?? [];
-  if (trays.length < 2) return `One layer, ${airiness}.`;
-  const words = trays.map(
-    (tray) => `${tray.pieces.length} ${on(loading?.levels[tray.level - 1]?.name ?? "")}`,
-  );
-  return `${words.join(", ")}; ${airiness}.`;
-}
+const whole = (seconds: number) => Math.round(seconds / 60) * 60;
 
-const on = (level: string) => (level.startsWith("rack") ? `on ${level}` : `in the ${level}`);
+/** "22 to 31 min". */
+function between(early: number, late: number): string {
+  const [from, to] = [minutes(whole(early)), minutes(whole(late))];
+  return from === to ? to : `${from.replace(/ min$/, "")} to ${to}`;
+}
 
 /** When it is on the table: a window as wide as that of the pull. */
 function table(plan: Plan, clockOf: (seconds: number) => string): string {
   const [early, late] = plan.pull_band_s ?? [];
   if (early == null || late == null) return `at ${clockOf(plan.eat_at_s)}`;
   const after = plan.eat_at_s - plan.pull_at_s;
-  return `between ${clockOf(early + after)} and ${clockOf(late + after)}`;
+  const [from, to] = [clockOf(early + after), clockOf(late + after)];
+  return from === to ? `at ${to}` : `${from} to ${to}`;
 }

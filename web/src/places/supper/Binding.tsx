@@ -23,11 +23,11 @@ export function Binding({ plan, onChange }: BindingProps) {
   return (
     <Box role="alert" borderTop="2px solid" borderColor="beet" pt="2" mt="3" maxW="sentence">
       <Text textStyle="line" color="beet" fontWeight="600">
-        It does not go like that. {capital(plan.binding ?? "")}.
+        This schedule does not work. {capital(plan.binding ?? "")}.
       </Text>
       {clashes.length > 0 ? (
         <Text textStyle="body" mt="1">
-          Hatched below, as you asked for it:{" "}
+          Conflicts are striped below:{" "}
           {clashes
             .slice(0, TOLD)
             .map((one) => `${one.what} (${from(one.start_at)} to ${from(one.end_at)})`)
@@ -38,7 +38,7 @@ export function Binding({ plan, onChange }: BindingProps) {
       {open.length > 0 ? (
         <>
           <Text textStyle="section" mt="3">
-            Ways out
+            Ways to make it work
           </Text>
           <Box as="ul" listStyleType="none">
             {open.map((way) => (
@@ -54,7 +54,7 @@ export function Binding({ plan, onChange }: BindingProps) {
       ) : null}
       {others.length > 0 ? (
         <Text textStyle="small" mt="1">
-          It would go with {others.map((way) => way.words).join(", or ")}, too.
+          Would also work with {others.map((way) => way.words).join(", or ")}.
         </Text>
       ) : null}
       {plan.ways.length === 0 ? (

@@ -4,10 +4,11 @@ import type { Request } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Word } from "../../components/Word";
+import { compact } from "../../domain/address";
 import { entryOf, inMachine } from "../../domain/request";
 import { BlendWord } from "../../features/prep/BlendWord";
 import { ownId } from "../../features/prep/method";
-import { useWays } from "../../features/prep/useWays";
+import { useMethods } from "../../features/prep/useMethods";
 import { TargetWord } from "../../features/sentence/TargetWord";
 import { MassWord, PiecesWord } from "../../features/sentence/words";
 import { IN_HAND } from "../../features/supper/document";
@@ -22,15 +23,15 @@ export function CookWords(props: CookWordsProps) {
   const { catalogue, machines, request, method, number, units, kept, onChange } = props;
   const entry = entryOf(catalogue, request);
   const { ahead, method: said } = request;
-  const { own, methods, chosen: counted } = useWays(request);
+  const { own, methods, chosen: counted } = useMethods(request);
   if (!entry) return null;
   const change = (part: Partial<Request>) =>
     onChange({ cook: { request: { ...request, ...part }, method } });
   const chosen = said ? ownId(said) : (method ?? NOTHING);
-  const school = methods.find((known) => known.id === chosen) ?? counted;
+  const shown = methods.find((known) => known.id === chosen) ?? counted;
   const word = { request, entry, units, wrong: null, onChange: change };
   const ready =
-    school?.name ?? said?.name ?? (ahead?.length ? "got ready as said" : "nothing done ahead");
+    shown?.name ?? said?.name ?? (ahead?.length ? "got ready as said" : "nothing done ahead");
   const getReady = (id: string) => {
     const mine = own.find((known) => ownId(known) === id);
     onChange({
@@ -40,12 +41,12 @@ export function CookWords(props: CookWordsProps) {
       },
     });
   };
-  // The plan says what a school does, where only its name is said here.
+  // The plan says what a method does, where only its name is said here.
   const chosenAhead =
-    school && !ahead?.length
+    shown && !ahead?.length
       ? {
-          coat: school.coat,
-          ahead: school.tasks.flatMap((task) => task.ahead ?? []),
+          coat: shown.coat,
+          ahead: shown.tasks.flatMap((task) => task.ahead ?? []),
         }
       : {};
   return (
@@ -63,7 +64,7 @@ export function CookWords(props: CookWordsProps) {
                 reason: `${hours(known.time_s)}. ${known.reason}`,
               })),
             ]}
-            chosen={school?.id ?? NOTHING}
+            chosen={shown?.id ?? NOTHING}
             onChoose={(id) => {
               getReady(id);
               close();
@@ -71,7 +72,7 @@ export function CookWords(props: CookWordsProps) {
           />
         )}
       </Word>
-      {school?.seasonings.some((one) => one.kind === "rub") ? (
+      {shown?.seasonings.some((one) => one.kind === "rub") ? (
         <>
           {" "}
           with <BlendWord blend={request.blend} onBlend={(blend) => change({ blend })} />
@@ -94,14 +95,19 @@ export function CookWords(props: CookWordsProps) {
       , until <TargetWord {...word} catalogue={catalogue} plan={undefined} />.{" "}
       <PlaceLink
         to="/plan"
-        search={{ say: { ...request, ...chosenAhead }, supper: kept ?? IN_HAND, dish: number }}
+        state={{ request: { ...request, ...chosenAhead } }}
+        search={{
+          say: compact({ ...request, ...chosenAhead }),
+          supper: kept ?? IN_HAND,
+          dish: number,
+        }}
         textStyle="small"
         textDecoration="underline"
         textUnderlineOffset="3px"
         whiteSpace="nowrap"
         className="no-print"
       >
-        Its plan
+        Edit cooking plan
       </PlaceLink>
     </>
   );

@@ -1,4 +1,5 @@
 // A kept supper: one next thing, what has begun, and everything else planned anew around it.
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "@tanstack/react-router";
@@ -14,6 +15,7 @@ import { begunOf, isDone, isOfCook, nextMoment, tellable } from "../../features/
 import { useTelling } from "../../features/supper/telling";
 import { clock } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
+import { usePageTitle } from "../../lib/title";
 import { SupperView } from "./SupperView";
 
 export function SupperKept() {
@@ -26,10 +28,10 @@ export function SupperKept() {
       </Empty>
     );
   }
-  if (kept.isError) {
+  if (kept.isError && !kept.data) {
     return <Trouble onRetry={() => void kept.refetch()}>{kept.error.message}</Trouble>;
   }
-  if (!kept.data) return <Waiting>Laying the table…</Waiting>;
+  if (!kept.data) return <Waiting>Loading…</Waiting>;
   return <Supping kept={kept.data} />;
 }
 
@@ -37,6 +39,7 @@ export function SupperKept() {
 const TOLD_ABOUT = 3;
 
 function Supping({ kept }: { kept: KeptSupper }) {
+  usePageTitle(`Supper: ${kept.supper.name}`);
   const now = useNow(1000);
   const telling = useTelling(kept);
   const { supper, problem, error, busy } = telling;
@@ -124,7 +127,7 @@ function Controls({ moment, kept, telling, now }: ControlsProps) {
     <Flex gap="1" wrap="wrap" className="no-print">
       {once || moment.moment > 0 ? null : (
         <Action type="button" look="plain" onClick={() => tell(moment, "begun")}>
-          It has begun
+          Started
         </Action>
       )}
       <Action type="button" look="plain" onClick={() => tell(moment, "done")}>

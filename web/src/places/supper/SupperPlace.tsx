@@ -1,4 +1,5 @@
 // Supper: the one that is being put together, and those that are kept.
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
@@ -19,20 +20,23 @@ import { Pager } from "../../components/Pager";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { useDelete } from "../../components/useDelete";
+import { isSupper } from "../../domain/schemas";
 import { DRAFT, emptySupper } from "../../features/supper/document";
 import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { clock, day, zone } from "../../lib/clock";
 import { useDraft } from "../../lib/draft";
 import { useIdentity, useNow, useSettled } from "../../lib/hooks";
+import { usePageTitle } from "../../lib/title";
 import { SupperView } from "./SupperView";
 
 const SETTLE = 60;
 
 export function SupperPlace() {
+  usePageTitle("Supper");
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [fresh] = useState(() => emptySupper(new Date(), zone()));
-  const [supper, setSupper, changed] = useDraft<Supper>(DRAFT, fresh);
+  const [supper, setSupper, changed] = useDraft(DRAFT, fresh, isSupper);
   const settled = useSettled(supper, SETTLE);
   const plan = useQuery({ ...supperQuery(settled), enabled: settled.dishes.length > 0 });
   const problem = plan.error instanceof ApiFailure ? plan.error.problem : null;
@@ -60,13 +64,13 @@ export function SupperPlace() {
           disabled={keep.isPending || problem !== null}
           onClick={() => keep.mutate()}
         >
-          Keep this supper
+          Save supper
         </Action>
       </SupperView>
       {plan.error && !problem ? (
         <Trouble onRetry={() => void plan.refetch()}>{plan.error.message}</Trouble>
       ) : null}
-      {keep.error ? <Trouble>{keep.error.message} Nothing you said is lost.</Trouble> : null}
+      {keep.error ? <Trouble>{keep.error.message} Nothing you entered is lost.</Trouble> : null}
       {supper.dishes.length === 0 ? (
         <Text textStyle="line" color="ink.say" maxW="reading" mt="4">
           Say what is on the table: cooks from the air fryer, and what goes with them. Everything is
@@ -76,7 +80,7 @@ export function SupperPlace() {
       <Flex gap="1" mt="3" wrap="wrap" className="no-print">
         {changed ? (
           <Action type="button" look="plain" onClick={() => setSupper(null)}>
-            Begin anew
+            Start over
           </Action>
         ) : null}
         <ReadFile onRead={setSupper} />
@@ -109,16 +113,6 @@ function ReadFile({ onRead }: { onRead: (supper: Supper) => void }) {
   );
 }
 
-/** Looks like a supper; whether it can be cooked, the server says. */
-const isSupper = (value: unknown): value is Supper =>
-  typeof value === "object" &&
-  value !== null &&
-  "dishes" in value &&
-  Array.isArray(value.dishes) &&
-  "name" in value &&
-  typeof value.name === "string" &&
-  "hands" in value;
-
 const PER_PAGE = 10;
 
 function Kept() {
@@ -137,7 +131,7 @@ function Kept() {
   return (
     <Box as="section" mt="8" className="no-print">
       <Text as="h2" textStyle="section" mb="2">
-        Kept suppers
+        Saved suppers
       </Text>
       {deletion.notice}
       <Box as="ul" listStyleType="none">

@@ -20,8 +20,8 @@ interface SupperSentenceProps {
 /** What the time is for. */
 const AIMS = [
   { value: "table", text: "on the table" },
-  { value: "leave", text: "out of the kitchen" },
-  { value: "soon", text: "on the table as soon as it can be" },
+  { value: "leave", text: "kitchen work finished" },
+  { value: "soon", text: "on the table as soon as possible" },
 ] as const;
 
 type Aim = (typeof AIMS)[number]["value"];
@@ -79,7 +79,7 @@ export function SupperSentence({ supper, now, wrong, onChange }: SupperSentenceP
           </Word>
           {aim === "leave" ? " by " : " at "}
           <Word
-            label={aim === "leave" ? "Out by" : "On the table at"}
+            label={aim === "leave" ? "Finished by" : "On the table at"}
             text={clock(at)}
             state={state}
           >
@@ -196,7 +196,7 @@ function Quiet({ supper, wrong, onChange }: QuietProps) {
               close();
             }}
           >
-            Somebody is always awake
+            No quiet hours
           </Action>
         </>
       )}

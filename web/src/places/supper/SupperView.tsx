@@ -39,8 +39,6 @@ interface SupperViewProps {
 
 /** A cook that waits longer is told how to keep, ms. */
 const WAITS = 5 * 60_000;
-/** Food safety agencies: 140 °F, from memory. */
-const KEPT_HOT = 60;
 
 export function SupperView(props: SupperViewProps) {
   const { supper, plan, problem, busy, kept, onChange, controls, children } = props;
@@ -48,8 +46,8 @@ export function SupperView(props: SupperViewProps) {
   const catalogue = useQuery(catalogueQuery());
   const own = useQuery(machinesQuery());
   const now = useNow(30_000);
-  if (catalogue.isError) return <Trouble>{catalogue.error.message}</Trouble>;
-  if (!catalogue.data) return <Waiting>Laying the table…</Waiting>;
+  if (catalogue.isError && !catalogue.data) return <Trouble>{catalogue.error.message}</Trouble>;
+  if (!catalogue.data) return <Waiting>Loading…</Waiting>;
   const machines = [
     ...(own.data?.items ?? []).map((known) => known.machine),
     ...catalogue.data.machine_presets.map((preset) => preset.machine),
@@ -142,7 +140,14 @@ export function SupperView(props: SupperViewProps) {
                 units={units}
                 onEnough={(dish, needed) => onChange(enoughOf(supper, dish, needed))}
               />
-              <Ready plan={shown} units={units} />
+              <Ready
+                plan={shown}
+                hot={
+                  catalogue.data.regions.find((one) => one.region === units.region)
+                    ?.hot_holding_c ?? 60
+                }
+                units={units}
+              />
             </Box>
           </Grid>
         </Box>
@@ -152,7 +157,7 @@ export function SupperView(props: SupperViewProps) {
 }
 
 /** When each dish is ready, and what it loses until the table. */
-function Ready({ plan, units }: { plan: SupperPlan; units: Units }) {
+function Ready({ plan, hot, units }: { plan: SupperPlan; hot: number; units: Units }) {
   const serve = new Date(plan.serve_at).getTime();
   const waits = plan.dishes.some(
     (dish) => dish.load_at && serve - new Date(dish.ready_at).getTime() >= WAITS,
@@ -160,7 +165,7 @@ function Ready({ plan, units }: { plan: SupperPlan; units: Units }) {
   return (
     <Box mt="6">
       <Text as="h2" textStyle="section" mb="2">
-        What waits
+        Holding before serving
       </Text>
       {plan.dishes.map((dish) => (
         <Text key={dish.name} textStyle="body">
@@ -171,7 +176,7 @@ function Ready({ plan, units }: { plan: SupperPlan; units: Units }) {
       {waits ? (
         <Box mt="2">
           <Caution>
-            What waits is kept hot, at {temperature(KEPT_HOT, units)} or more. Chill what is left
+            Food that waits is kept hot, at {temperature(hot, units)} or more. Chill what is left
             within two hours; your local authority decides.
           </Caution>
         </Box>

@@ -1,24 +1,40 @@
-// The start page: what is on today; the sentence if nothing is.
+// The start page: what is cooking, what is still to be done today, what is coming, the last cook to rate;
+// sentences to start from where nothing is on.
+
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { Navigate } from "@tanstack/react-router";
-import { cooksQuery } from "../../api/queries";
+import { cooksQuery, machinesQuery } from "../../api/queries";
 import type { CookRow } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
+import { compact, LAST_PLAN } from "../../domain/address";
 import { useSettings } from "../../domain/settings";
 import { CookEntry, loadWords, targetWords } from "../../features/logbook/CookEntry";
 import { useDeleteCook } from "../../features/logbook/useDeleteCook";
 import { Coming } from "../../features/supper/Coming";
-import { clock } from "../../lib/clock";
+import { useComing } from "../../features/supper/useComing";
+import { clock, timeOfDay } from "../../lib/clock";
+import { writeDraft } from "../../lib/draft";
+import { useNow } from "../../lib/hooks";
+import { useShown } from "../../lib/remembered";
+import { usePageTitle } from "../../lib/title";
 import { minutes, type Units } from "../../lib/units";
+import { Begin } from "./Begin";
+import { FirstRun } from "./FirstRun";
+import { Tonight } from "./Tonight";
+import { ToRate } from "./ToRate";
 
 export function TodayPlace() {
+  usePageTitle("Today");
   const units = useSettings();
+  const now = useNow(30_000);
   const running = useQuery(cooksQuery({ state: "running", per_page: 50 }));
   const planned = useQuery(cooksQuery({ state: "planned" }));
+  const machines = useQuery(machinesQuery());
+  const suppers = useComing(now);
   const deletion = useDeleteCook();
+  const [asks, setAsks] = useShown("three questions", true);
   const failed = running.error ?? planned.error;
   // What was kept of it is shown also while the server does not answer.
   if (failed && !(running.data && planned.data)) {
@@ -28,32 +44,42 @@ export function TodayPlace() {
     };
     return <Trouble onRetry={again}>{failed.message}</Trouble>;
   }
-  if (!running.data || !planned.data) return <Waiting>Seeing what is on…</Waiting>;
-  if (running.data.total + planned.data.total === 0 && !deletion.notice) {
-    return <Navigate to="/plan" replace />;
+  if (!running.data || !planned.data || machines.isPending) return <Waiting>Loading…</Waiting>;
+  const rows = [...running.data.items, ...planned.data.items];
+  const nothing = rows.length === 0 && suppers.length === 0;
+  if (asks && nothing && machines.data?.total === 0) {
+    return (
+      <Box pt="3">
+        <FirstRun onSkip={() => setAsks(false)} />
+      </Box>
+    );
   }
   return (
     <Box pt="3">
       <Flex justify="space-between" align="baseline" wrap="wrap" gap="3" mb="3">
         <Text as="h1" textStyle="title">
-          What is on
+          Today
         </Text>
         <PlaceLink
           to="/plan"
+          onClick={() => writeDraft(LAST_PLAN, null)}
           textStyle="button"
           textDecoration="underline"
           textUnderlineOffset="3px"
         >
-          A new plan
+          New plan
         </PlaceLink>
       </Flex>
       {deletion.notice}
-      {[...running.data.items, ...planned.data.items].map((row) => (
+      <Tonight suppers={suppers} now={now} />
+      {rows.map((row) => (
         <Entry key={row.id} row={row} units={units} onDelete={() => deletion.remove(row)} />
       ))}
-      <Box mt="8">
+      <Box mt={rows.length > 0 ? "8" : "0"}>
         <Coming />
       </Box>
+      <ToRate now={now} />
+      {nothing ? <Begin /> : null}
     </Box>
   );
 }
@@ -67,9 +93,6 @@ interface EntryProps {
 function Entry({ row, units, onDelete }: EntryProps) {
   const { request } = row;
   const running = row.started_at != null;
-  const table = row.steps[row.steps.length - 1]?.at_s ?? row.pull_at_s;
-  const first = row.steps[0]?.at_s ?? 0;
-  const startBy = row.eat_at ? new Date(Date.parse(row.eat_at) - (table - first) * 1000) : null;
   return (
     <CookEntry row={row} units={units}>
       <Text textStyle="say" fontWeight="650">
@@ -81,13 +104,13 @@ function Entry({ row, units, onDelete }: EntryProps) {
       <Text textStyle="line" mt="1">
         {running
           ? `Under way since ${clock(new Date(row.started_at ?? ""))}.`
-          : startBy
-            ? `Start by ${clock(startBy)} to eat at ${clock(new Date(row.eat_at ?? ""))}.`
+          : row.start_by
+            ? `Start by ${clock(new Date(row.start_by))} to eat at ${clock(new Date(row.eat_at ?? ""))}.`
             : "Start whenever you like."}
         {row.below_floor ? (
           <Text as="span" color="beet" fontWeight="700">
             {" "}
-            Below the safety floor.
+            Below the safe minimum.
           </Text>
         ) : null}
       </Text>
@@ -102,15 +125,16 @@ function Entry({ row, units, onDelete }: EntryProps) {
           px="4.5"
           py="2.5"
         >
-          {running ? "To the fryer" : "Open at the fryer"}
+          {running ? "Cook now" : "Open"}
         </PlaceLink>
         {running ? null : (
           <PlaceLink
             to="/plan"
+            state={{ request }}
             search={{
-              say: request,
+              say: compact(request),
               cook: row.id,
-              eat: row.eat_at ? clock(new Date(row.eat_at)) : undefined,
+              eat: row.eat_at ? timeOfDay(new Date(row.eat_at)) : undefined,
             }}
             textStyle="small"
             textDecoration="underline"

@@ -68,7 +68,7 @@ const WHOLE_BIRD: [Texture; 2] = [
     texture("juicy", 77.0, Browning::Golden),
     texture("well done", 83.0, Browning::Golden),
 ];
-/// Schools of how far to cook ribs.
+/// Methods of how far to cook ribs.
 const RIBS: [Texture; 4] = [
     texture("food-safe", 63.0, Browning::Pale),
     texture("pulling from the bone", 66.0, Browning::Pale),

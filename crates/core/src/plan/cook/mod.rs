@@ -177,7 +177,7 @@ impl<'a> Problem<'a> {
 
     /// What the air is when the dial says so, °C.
     pub fn true_to(&self, dial: f64) -> f64 {
-        dial + self.request.machine.truth.offset.kelvins()
+        dial + self.request.machine.calibration.offset.kelvins()
     }
 
     /// The dial when the meat goes in, °C.
@@ -213,7 +213,7 @@ impl<'a> Problem<'a> {
         variation: Variation,
     ) -> Run {
         let request = self.request;
-        let heat = variation.heat * request.machine.truth.heat;
+        let heat = variation.heat * request.machine.calibration.heat;
         let setting = self.true_to(self.first_setting()) + variation.setting;
         let mut run: Option<Run> = None;
         for (n, tray) in trays.iter().enumerate() {

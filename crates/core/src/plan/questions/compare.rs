@@ -71,8 +71,8 @@ fn raw(request: &Request) -> (Piece, Body) {
 /// use ember_core::plan::{Request, compare};
 /// use ember_core::prep::methods;
 /// let request = Request::usual(CutId::Drumstick, PRESETS[0].machine());
-/// let schools = methods(cut(CutId::Drumstick));
-/// let worth = compare(&request, &schools);
+/// let methods = methods(cut(CutId::Drumstick));
+/// let worth = compare(&request, &methods);
 /// let known = || worth.iter().flatten();
 /// let crisp = |id: &str| known().find(|one| one.id == id).unwrap().crisp_at.unwrap();
 /// // A night in the fridge crisps sooner than half an hour.

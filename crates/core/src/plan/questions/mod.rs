@@ -15,7 +15,7 @@ use crate::plan::error::PlanError;
 use crate::plan::request::Request;
 use crate::plan::search::search;
 use crate::prep::Clock;
-use crate::units::{Interval, Temperature, round_to_step};
+use crate::units::{Interval, Message, Quantity, Temperature, round_to_step};
 
 /// A setting and how long it takes.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -27,17 +27,11 @@ pub struct SettingFor {
 }
 
 /// Why no setting meets a deadline.
-#[derive(Debug, Clone, PartialEq, thiserror::Error)]
+#[derive(Debug, Clone, PartialEq)]
 pub enum DeadlineError {
     /// The request itself is refused.
-    #[error(transparent)]
-    Plan(#[from] PlanError),
+    Plan(PlanError),
     /// Even the hottest setting is too slow.
-    #[error(
-        "even at {:.0} °C it takes {:.0} min, more than {:.0} min; eat later, take thinner pieces \
-         or preheat",
-        fastest.setting.celsius(), fastest.pull_at.minutes(), within.minutes()
-    )]
     TooSoon {
         /// What was asked.
         within: Interval,
@@ -45,6 +39,38 @@ pub enum DeadlineError {
         fastest: SettingFor,
     },
 }
+
+impl DeadlineError {
+    /// What is wrong and the way out, with its quantities left open.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        match self {
+            Self::Plan(error) => error.message(),
+            Self::TooSoon { within, fastest } => Message::with(
+                "even at {} it takes {}, more than {}; eat later, take thinner pieces or preheat",
+                [
+                    Quantity::Setting(fastest.setting),
+                    Quantity::Time(fastest.pull_at),
+                    Quantity::Time(*within),
+                ],
+            ),
+        }
+    }
+}
+
+impl From<PlanError> for DeadlineError {
+    fn from(error: PlanError) -> Self {
+        Self::Plan(error)
+    }
+}
+
+impl std::fmt::Display for DeadlineError {
+    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+        f.write_str(&self.message().metric())
+    }
+}
+
+impl std::error::Error for DeadlineError {}
 
 /// The lowest setting of the dial at which the pieces are out within a time: gentlest for the
 /// surface.

@@ -7,10 +7,10 @@ use crate::plan::cook::{HALF, Problem, Resolution, Timing, Variation};
 use crate::plan::error::PlanError;
 use crate::plan::goals::Progress;
 use crate::plan::loading::lay::{agree, density, shapes};
-use crate::plan::message::{Message, Quantity};
 use crate::plan::request::{LoadRule, Programme, Request, TurnRule};
 use crate::plan::search::search;
 use crate::units::Interval;
+use crate::units::{Message, Quantity};
 
 /// How two kinds share a machine.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]

@@ -58,11 +58,11 @@ pub struct Request {
     pub programme: Programme,
     /// What else happens during the cook.
     pub actions: Vec<PlannedAction>,
-    /// School of preheating.
+    /// Method of preheating.
     pub preheat: PreheatRule,
-    /// School of turning.
+    /// Method of turning.
     pub turn: TurnRule,
-    /// School of saucing.
+    /// Method of saucing.
     pub sauce: SauceRule,
     /// Core temperature wanted, after the rest.
     pub target: Temperature,
@@ -92,10 +92,10 @@ pub struct Request {
     pub altitude: Length,
 }
 
-/// Sauce of the school "last minutes" goes on so long before the end.
+/// Sauce of the method "last minutes" goes on so long before the end.
 pub const SAUCE_BEFORE: Interval = Interval::from_minutes(7.0);
 
-/// Up to this thickness the school "only thin pieces" preheats, mm (common practice).
+/// Up to this thickness the method "only thin pieces" preheats, mm (common practice).
 const THIN: f64 = 30.0;
 /// Pieces as heavy as this rest under a tent, g (common practice: roasts are tented).
 pub const TENTED_FROM: f64 = 600.0;
@@ -234,7 +234,7 @@ impl Request {
         self.machine.nearest_mark(self.entry().setting)
     }
 
-    /// The school of turning as far as it applies: what turns itself is not turned.
+    /// The method of turning as far as it applies: what turns itself is not turned.
     #[must_use]
     pub fn turns(&self) -> TurnRule {
         if self.support.turns_itself() {
@@ -278,7 +278,7 @@ impl Request {
         }
     }
 
-    /// Whether the school preheats this piece.
+    /// Whether the method preheats this piece.
     #[must_use]
     pub fn preheats(&self) -> bool {
         match self.preheat {

@@ -1,4 +1,4 @@
-//! Where practitioners disagree: the schools with their words and reasons (common practice).
+//! Where practitioners disagree: the methods with their words and reasons (common practice).
 
 use super::{LoadRule, PreheatRule, SauceRule, TurnRule};
 
@@ -10,7 +10,7 @@ impl LoadRule {
     #[must_use]
     pub const fn words(self) -> &'static str {
         match self {
-            Self::WithAir => "with air",
+            Self::WithAir => "with space between",
             Self::AllAtOnce => "all at once",
         }
     }
@@ -28,7 +28,7 @@ impl LoadRule {
 }
 
 impl PreheatRule {
-    /// Every school.
+    /// Every method.
     pub const ALL: [Self; 4] = [Self::ThinOnly, Self::Always, Self::Never, Self::Hot];
 
     /// The words in the sentence.
@@ -42,7 +42,7 @@ impl PreheatRule {
         }
     }
 
-    /// The school's reason.
+    /// The method's reason.
     #[must_use]
     pub const fn reason(self) -> &'static str {
         match self {
@@ -55,7 +55,7 @@ impl PreheatRule {
 }
 
 impl TurnRule {
-    /// Every school.
+    /// Every method.
     pub const ALL: [Self; 3] = [Self::EqualBrowning, Self::HalfWay, Self::Never];
 
     /// The words in the sentence.
@@ -68,7 +68,7 @@ impl TurnRule {
         }
     }
 
-    /// The school's reason.
+    /// The method's reason.
     #[must_use]
     pub const fn reason(self) -> &'static str {
         match self {
@@ -82,7 +82,7 @@ impl TurnRule {
 }
 
 impl SauceRule {
-    /// Every school.
+    /// Every method.
     pub const ALL: [Self; 4] = [
         Self::None,
         Self::LastMinutes,
@@ -101,7 +101,7 @@ impl SauceRule {
         }
     }
 
-    /// The school's reason.
+    /// The method's reason.
     #[must_use]
     pub const fn reason(self) -> &'static str {
         match self {

@@ -1,9 +1,9 @@
 //! What was assumed, and how many minutes each assumption is worth.
 
-use crate::plan::message::{Message, Quantity};
 use crate::plan::request::{Request, Start};
 use crate::plan::uncertainty::{Responses, Unknown};
 use crate::units::{Interval, TemperatureDifference};
+use crate::units::{Message, Quantity};
 
 /// One assumption.
 #[derive(Debug, Clone, PartialEq)]
@@ -57,12 +57,12 @@ fn words(kind: Unknown, request: &Request) -> (Message, bool) {
             Start::Measured(_) => (Message::with("Start, measured as {}", start), false),
         },
         Unknown::MachineHeat => (
-            Message::plain("How hard the machine blows, taken as usual for its kind"),
+            Message::plain("Fan strength, taken as usual for its kind"),
             false,
         ),
         Unknown::Thermostat => (
             Message::with(
-                "How true its dial is, within {}",
+                "Thermostat accuracy, within {}",
                 [Quantity::Difference(TemperatureDifference::from_kelvins(
                     6.0,
                 ))],

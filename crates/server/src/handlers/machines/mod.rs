@@ -6,3 +6,4 @@ pub mod list;
 pub mod replace;
 pub mod restore;
 pub mod schema;
+pub mod typical;

@@ -6,7 +6,7 @@ use crate::context::Context;
 use crate::dto::preparation::{PreparationDto, PreparationWishDto};
 use crate::error::ApiError;
 
-/// The schools of getting this meat ready, each cooked, with what it takes.
+/// The methods of getting this meat ready, each cooked, with what it takes.
 #[utoipa::path(
     operation_id = "preparation",
     tag = "plans",

@@ -63,6 +63,8 @@ fn meant(bound: Bound, typed: &TypedDto) -> Result<f64, ApiError> {
 fn bound_of(field: TypedFieldDto) -> Bound {
     match field {
         TypedFieldDto::PieceMassG => bounds::PIECE_MASS,
+        TypedFieldDto::TotalMassG => bounds::TOTAL_MASS,
+        TypedFieldDto::CapacityL => bounds::CAPACITY,
         TypedFieldDto::ThicknessMm => bounds::THICKNESS,
         TypedFieldDto::StartC => bounds::START,
         TypedFieldDto::SettingC => bounds::SETTING,

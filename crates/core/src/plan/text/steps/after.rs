@@ -2,11 +2,11 @@
 
 use super::{Anchor, Step, StepKind};
 use crate::fryer::WARMING_OVEN;
-use crate::plan::message::{Message, Quantity};
 use crate::plan::request::{Keeping, Request, SauceRule, TENTED_FROM};
 use crate::plan::text::cautions;
 use crate::plan::{Kept, MeasureAgain, Plan};
 use crate::units::{Interval, Temperature};
+use crate::units::{Message, Quantity};
 
 /// The steps after the last batch is out, `pulled` seconds after the first loading.
 pub fn steps(request: &Request, plan: &Plan, pulled: f64) -> Vec<Step> {
@@ -91,18 +91,19 @@ fn keep(request: &Request, plan: &Plan, kept: Kept, last: f64) -> Step {
         batch: 1,
         at: Interval::from_seconds(at),
         title: title.into(),
-        reason,
+        reason: held_hot(reason, request),
         core: Some(core),
-        caution: Some(keep_hot(request)),
+        caution: Some("What is below that for 2 hours is chilled or thrown away."),
     }
 }
 
-fn keep_hot(request: &Request) -> &'static str {
-    if request.region.keep_hot().celsius() > 60.0 {
-        "Keep hot food at 63 °C (145 °F) or more; what is below for 2 hours is chilled or thrown away."
-    } else {
-        "Keep hot food at 60 °C (140 °F) or more; what is below for 2 hours is chilled or thrown away."
-    }
+/// What is added to a reason where hot food waits: how hot it must stay.
+fn held_hot(mut reason: Message, request: &Request) -> Message {
+    reason.text.push_str("; keep it at {} or more");
+    reason
+        .values
+        .push(Quantity::Temperature(request.region.keep_hot()));
+    reason
 }
 
 fn rest(request: &Request, plan: &Plan, pulled: f64) -> Step {
@@ -180,9 +181,9 @@ fn hot_for(plan: &Plan) -> Message {
 
 fn serve(request: &Request, plan: &Plan) -> Step {
     let title = if request.sauce == SauceRule::Tossed {
-        "Toss in the sauce, then to the table"
+        "Toss in the sauce and serve"
     } else {
-        "To the table"
+        "Serve"
     };
     let core = plan
         .picture
@@ -194,12 +195,8 @@ fn serve(request: &Request, plan: &Plan) -> Step {
         batch: 0,
         at: plan.eat_at,
         title: title.into(),
-        reason: hot_for(plan),
+        reason: held_hot(hot_for(plan), request),
         core: Some(Temperature::from_celsius(core)),
-        caution: Some(if request.region.keep_hot().celsius() > 60.0 {
-            "Keep hot at 63 °C (145 °F) or more; chill leftovers within 2 hours."
-        } else {
-            "Keep hot at 60 °C (140 °F) or more; chill leftovers within 2 hours."
-        }),
+        caution: Some("Chill leftovers within 2 hours."),
     }
 }

@@ -5,10 +5,10 @@ use super::on_the_way::on_the_way;
 use super::{Step, StepKind};
 use crate::basket::Airiness;
 use crate::fryer::Support;
-use crate::plan::message::{Message, Quantity};
 use crate::plan::request::{Request, SauceRule};
 use crate::plan::text::cautions::{self, HOT_BASKET};
 use crate::plan::{Decides, Outside, Plan, SecondDrawer};
+use crate::units::{Message, Quantity};
 
 impl Of<'_> {
     /// Everything that is done to it, in order.

@@ -7,10 +7,10 @@ mod on_the_way;
 
 use super::cautions;
 use crate::fryer::Action;
-use crate::plan::message::{Message, Quantity};
 use crate::plan::request::Request;
 use crate::plan::{Plan, SWAP};
 use crate::units::{Interval, Temperature};
+use crate::units::{Message, Quantity};
 
 /// What a step asks for.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]

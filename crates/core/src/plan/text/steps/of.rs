@@ -1,9 +1,9 @@
 //! A batch with what it belongs to: what its steps are made from.
 
 use super::{Anchor, Step, StepKind};
-use crate::plan::message::Message;
 use crate::plan::request::Request;
 use crate::plan::{Batch, Plan};
+use crate::units::Message;
 use crate::units::{Interval, Temperature};
 
 /// A batch with what it belongs to.

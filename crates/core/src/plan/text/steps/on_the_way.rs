@@ -5,9 +5,9 @@ use super::{Anchor, Step, StepKind};
 use crate::fryer::{Action, Baste, MachineKind, Which};
 use crate::heat::Looking;
 use crate::plan::Deed;
-use crate::plan::message::{Message, Quantity};
 use crate::plan::request::{Origin, Programme, Request, SauceRule, TurnRule, When};
 use crate::plan::text::cautions::{HOT_BASKET, RAW_BRUSH};
+use crate::units::{Message, Quantity};
 
 /// A brush that touches meat before this share of the cook touches raw meat (common practice: the
 /// outside is set in the first minutes, and brushes go from face to face).

@@ -4,10 +4,10 @@ use super::{Warning, WarningKind, warn};
 use crate::basket::Tumbling;
 use crate::fryer::Action;
 use crate::meat::Browning;
-use crate::plan::message::{Message, Quantity};
 use crate::plan::request::Request;
 use crate::plan::{Alternative, Crispness, GoalChange, Outside, Plan, Turning};
 use crate::units::{Interval, Length, TemperatureDifference};
+use crate::units::{Message, Quantity};
 
 /// Nearer than this to the element a surface burns, mm (common practice: keep two fingers).
 const CLEARANCE: f64 = 25.0;

@@ -6,8 +6,8 @@ mod safety;
 pub(crate) use cook::{SUGAR_BURNS_FROM, SUGAR_STANDS};
 
 use crate::plan::Plan;
-use crate::plan::message::Message;
 use crate::plan::request::Request;
+use crate::units::Message;
 use cook::{
     near_element, past_the_inside, sauce_too_early, stays_pale, surface_burns, timer, too_long,
     turns_badly,

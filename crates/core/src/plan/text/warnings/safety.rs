@@ -2,11 +2,11 @@
 
 use super::{Warning, WarningKind, warn};
 use crate::fryer::{Action, WARMING_OVEN};
-use crate::plan::message::{Message, Quantity};
 use crate::plan::request::Request;
 use crate::plan::{Deed, Plan};
 use crate::prep::{Clock, clocks};
 use crate::units::{Interval, Temperature};
+use crate::units::{Message, Quantity};
 
 /// Fatty cuts smoke above this setting, °C (common practice).
 const SMOKE_FROM: f64 = 200.0;

@@ -1,10 +1,10 @@
-// Every school in one table: what it takes, and what it does.
+// Every method in one table: what it takes, and what it does.
 import { Box, chakra, Text } from "@chakra-ui/react";
 import type { Method } from "../../api/types";
 import { Action } from "../../components/recipes";
 import { hours, minutes, smallMass, type Units } from "../../lib/units";
 
-interface SchoolsProps {
+interface MethodsProps {
   methods: Method[];
   shown: string;
   chosen: string | undefined;
@@ -12,9 +12,9 @@ interface SchoolsProps {
   onShow: (id: string) => void;
 }
 
-export function Schools({ methods, shown, chosen, units, onShow }: SchoolsProps) {
+export function Methods({ methods, shown, chosen, units, onShow }: MethodsProps) {
   return (
-    <Box overflowX="auto" tabIndex={0} role="region" aria-label="Schools compared">
+    <Box overflowX="auto" tabIndex={0} role="region" aria-label="Methods compared">
       <chakra.table textStyle="small" w="full" css={{ "& td, & th": { py: "1", pe: "3" } }}>
         <chakra.thead textAlign="start">
           <tr>
@@ -63,7 +63,7 @@ export function Schools({ methods, shown, chosen, units, onShow }: SchoolsProps)
                 <Worth worth={method.worth} units={units} />
               ) : (
                 <chakra.td colSpan={3} color="ink.soft">
-                  not like this
+                  not possible
                 </chakra.td>
               )}
             </chakra.tr>

@@ -1,6 +1,6 @@
 //! Words with quantities left open, so that each cook reads them in their own units.
 
-use crate::units::{
+use super::{
     Interval, Length, Mass, Temperature, TemperatureDifference, TemperatureScale, WeightSystem,
 };
 
@@ -61,11 +61,16 @@ impl Message {
         }
     }
 
+    /// The sentence in degrees Celsius and the metric system, as interfaces tell it that know no cook.
+    #[must_use]
+    pub fn metric(&self) -> String {
+        self.render(TemperatureScale::Celsius, WeightSystem::Metric)
+    }
+
     /// The sentence in a cook's units.
     ///
     /// ```
-    /// use ember_core::plan::{Message, Quantity};
-    /// use ember_core::units::{Temperature, TemperatureScale::*, WeightSystem};
+    /// use ember_core::units::{Message, Quantity, Temperature, TemperatureScale::*, WeightSystem};
     /// let note = Message::with(
     ///     "fat smokes above {}",
     ///     [Quantity::Setting(Temperature::from_celsius(200.0))],

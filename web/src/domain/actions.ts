@@ -1,7 +1,7 @@
 // Planned actions in words, and from what is typed.
-import { reader } from "../../api/reader";
-import type { Plan, PlannedAction } from "../../api/types";
-import * as show from "../../lib/units";
+import { reader } from "../api/reader";
+import type { Plan, PlannedAction } from "../api/types";
+import * as show from "../lib/units";
 
 /** Kinds that a form offers: some wire kinds come in several. */
 export const KINDS = {
@@ -46,13 +46,7 @@ export const MOMENTS = {
 export type Moment = keyof typeof MOMENTS;
 
 export function actionWords(action: PlannedAction, units: show.Units): string {
-  const known = Object.values(KINDS).find(
-    ({ says }) =>
-      says.kind === action.kind &&
-      ("which" in says ? says.which : "all") === (action.which ?? "all") &&
-      ("faces" in says ? says.faces : "both") === (action.faces ?? "both") &&
-      ("with" in says ? says.with : "water") === (action.with ?? "water"),
-  );
+  const known = Object.values(KINDS).find(({ says }) => sameKind(says, action));
   const words = known?.words ?? action.kind.replace("_", " ");
   if (action.setting_c != null) return `${words} to ${show.setting(action.setting_c, units)}`;
   if (action.side_mass_g != null) return `${words} of ${show.mass(action.side_mass_g, units)}`;
@@ -67,6 +61,13 @@ export function momentWords(action: PlannedAction): string {
   if (action.before_end_s != null) return `${show.minutes(action.before_end_s)} before the end`;
   return "when golden";
 }
+
+/** Whether both are the same thing to do, at whatever minute. */
+export const sameKind = (a: PlannedAction, b: PlannedAction): boolean =>
+  a.kind === b.kind &&
+  (a.which ?? "all") === (b.which ?? "all") &&
+  (a.faces ?? "both") === (b.faces ?? "both") &&
+  (a.with ?? "water") === (b.with ?? "water");
 
 /** Whether it turns every piece. */
 export const turnsAll = (action: PlannedAction): boolean =>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Plan } from "../../api/types";
+import type { Plan } from "../api/types";
 import { actionWords, momentWords, planned, turnsAll, worthWords } from "./actions";
 
 const units = { temperature: "celsius", weight: "metric" } as const;

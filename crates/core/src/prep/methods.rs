@@ -1,4 +1,4 @@
-//! The schools of getting meat ready, by cut. All times are common practice.
+//! The methods of getting meat ready, by cut. All times are common practice.
 
 use super::ahead::Ahead;
 use super::cautions::{BOIL_IT, CHILL, RAW_MEAT, TWO_HOURS, raw_caution};
@@ -10,7 +10,7 @@ const HOUR: f64 = 60.0;
 /// Salt by weight, the middle of the usual half to one and a half per cent.
 const SALT: f64 = 0.01;
 
-/// Every school for a cut, the quickest first.
+/// Every method for a cut, the quickest first.
 ///
 /// ```
 /// use ember_core::{meat::{CutId, cut}, prep::methods};
@@ -169,7 +169,7 @@ fn dried(cut: &Cut, id: &str, name: &str, window: [f64; 3], reason: &str) -> Met
     method
 }
 
-/// Times for which skin is left bare in the fridge, min: the schools' half hour, four hours, a night, a
+/// Times for which skin is left bare in the fridge, min: the methods' half hour, four hours, a night, a
 /// day.
 const BARE: [f64; 4] = [30.0, 4.0 * HOUR, 12.0 * HOUR, 24.0 * HOUR];
 

@@ -1,0 +1,2 @@
+pub mod create;
+pub mod read;

@@ -1,0 +1,274 @@
+// The words of a sentence that are usual most of the time: folded away while they are, shown where one
+// of them says something else or is refused.
+import { Fragment, type ReactNode } from "react";
+import type { Catalogue, CutEntry, Plan, Request } from "../../api/types";
+import { Choice } from "../../components/Choice";
+import { Action } from "../../components/recipes";
+import { Word } from "../../components/Word";
+import { turnsAll } from "../../domain/actions";
+import type { Units } from "../../lib/units";
+import { ActionsWord } from "./ActionsWord";
+import { FirstUpWord, HandlingWord, OutsideWord, ThermometerWord } from "./GoalWords";
+import { MethodWord } from "./MethodWord";
+import { ProgrammeWord } from "./ProgrammeWord";
+import { StartWord } from "./words";
+
+interface DetailsOf {
+  catalogue: Catalogue;
+  entry: CutEntry;
+  request: Request;
+  plan: Plan | undefined;
+  units: Units;
+  /** The field a refusal names. */
+  wrong: string | null | undefined;
+  /** What the guess at the start temperature is worth. */
+  startHint: string | undefined;
+  onChange: (change: Partial<Request>) => void;
+}
+
+/** Where in the sentence a detail stands. */
+export type Place = "meat" | "machine" | "dial" | "handling" | "goal";
+
+interface Detail {
+  place: Place;
+  /** What it is joined to the words before with. */
+  lead: string;
+  word: ReactNode;
+  usual: boolean;
+  /** Fields of a refusal it answers to. */
+  fields: string[];
+}
+
+/** What turns by itself is not turned. */
+const turnsItself = ({ support }: Request) => support === "spit" || support === "tumbling_basket";
+
+const supports = (catalogue: Catalogue, { machine }: Request) =>
+  catalogue.support.filter(
+    ({ support }) =>
+      (support !== "spit" || machine.spit) && (support !== "tumbling_basket" || machine.tumbler_l),
+  );
+
+export function detailsOf(of: DetailsOf): Detail[] {
+  const { catalogue, entry, request, plan, wrong, startHint, onChange } = of;
+  const word = of;
+  const details: (Detail | false)[] = [
+    {
+      place: "meat",
+      lead: ", ",
+      word: <StartWord {...word} hint={startHint} />,
+      usual: request.start === "fridge",
+      fields: ["start_c"],
+    },
+    {
+      place: "meat",
+      lead: ", ",
+      word: (
+        <Word
+          label="Surface"
+          text={entry.coats.find((one) => one.coat === request.coat)?.words ?? request.coat}
+        >
+          {(close) => (
+            <Choice
+              items={entry.coats.map((one) => ({ value: one.coat, text: one.words }))}
+              chosen={request.coat}
+              onChoose={(coat) => {
+                onChange({ coat });
+                close();
+              }}
+            />
+          )}
+        </Word>
+      ),
+      usual: request.coat === entry.usual_coat,
+      fields: ["coat"],
+    },
+    entry.handlings.length > 1 && {
+      place: "meat",
+      lead: ", ",
+      word: <HandlingWord {...word} />,
+      usual: (request.handling ?? "plain") === "plain",
+      fields: ["handling"],
+    },
+    {
+      place: "machine",
+      lead: ", ",
+      word: <SupportWord {...of} />,
+      usual: (request.support ?? "basket") === "basket",
+      fields: ["support"],
+    },
+    request.pieces > 1 && {
+      place: "machine",
+      lead: ", ",
+      word: (
+        <MethodWord
+          label="Loading"
+          methods={catalogue.load}
+          chosen={request.load ?? "with_air"}
+          onChoose={(load) => onChange({ load })}
+        />
+      ),
+      usual: (request.load ?? "with_air") === "with_air",
+      fields: ["load"],
+    },
+    {
+      place: "dial",
+      lead: " ",
+      word: <ProgrammeWord {...word} plan={plan} />,
+      usual: !request.programme,
+      fields: ["programme.stage_setting_c", "stage_setting_c", "stage_s"],
+    },
+    {
+      place: "dial",
+      lead: ", ",
+      word: (
+        <MethodWord
+          label="Preheating"
+          methods={catalogue.preheat}
+          chosen={request.preheat}
+          onChoose={(preheat) => onChange({ preheat })}
+        />
+      ),
+      usual: request.preheat === "thin_only",
+      fields: ["preheat"],
+    },
+    !turnsItself(request) &&
+      !(request.actions ?? []).some(turnsAll) && {
+        place: "handling",
+        lead: ", ",
+        word: (
+          <MethodWord
+            label="Turning"
+            methods={catalogue.turn}
+            chosen={request.turn}
+            onChoose={(turn) => onChange({ turn })}
+          />
+        ),
+        usual: request.turn === entry.usual_turn,
+        fields: ["turn"],
+      },
+    !turnsItself(request) &&
+      entry.faces != null && {
+        place: "handling",
+        lead: ", ",
+        word: <FirstUpWord {...word} />,
+        usual: (request.first_up ?? entry.usual_first_up) === entry.usual_first_up,
+        fields: ["first_up"],
+      },
+    {
+      place: "handling",
+      lead: ", ",
+      word: (
+        <MethodWord
+          label="Sauce"
+          methods={catalogue.sauce}
+          chosen={request.sauce}
+          onChoose={(sauce) => onChange({ sauce })}
+        />
+      ),
+      usual: request.sauce === "none",
+      fields: ["sauce"],
+    },
+    {
+      place: "handling",
+      lead: ", ",
+      word: <ActionsWord {...word} plan={plan} />,
+      usual: (request.actions ?? []).length === 0,
+      fields: ["actions", "actions.at_s"],
+    },
+    {
+      place: "goal",
+      lead: " and ",
+      word: (
+        <>
+          <OutsideWord {...word} catalogue={catalogue} /> outside
+        </>
+      ),
+      usual: request.outside == null,
+      fields: ["outside"],
+    },
+    {
+      place: "goal",
+      lead: ", ",
+      word: <ThermometerWord {...word} />,
+      usual: request.thermometer !== false,
+      fields: ["thermometer"],
+    },
+  ];
+  return details
+    .filter((one) => one !== false)
+    .map((one) => (wrong && one.fields.some((field) => wrong === field) ? said(one) : one));
+}
+
+/** What is refused is never folded away. */
+const said = (detail: Detail): Detail => ({ ...detail, usual: false });
+
+function SupportWord({ catalogue, request, wrong, onChange }: DetailsOf) {
+  const chosen = request.support ?? "basket";
+  return (
+    <Word
+      label="How it is held"
+      text={catalogue.support.find((one) => one.support === chosen)?.words ?? chosen}
+      state={wrong === "support" ? "wrong" : "told"}
+    >
+      {(close) => (
+        <Choice
+          items={supports(catalogue, request).map((one) => ({
+            value: one.support,
+            text: one.words,
+            reason: one.reason,
+          }))}
+          chosen={chosen}
+          onChoose={(support) => {
+            onChange({ support });
+            close();
+          }}
+        />
+      )}
+    </Word>
+  );
+}
+
+interface DetailsProps {
+  details: Detail[];
+  place: Place;
+  /** Whether the usual ones are shown too. */
+  all: boolean;
+}
+
+/** The details of one place in the sentence. */
+export const Details = ({ details, place, all }: DetailsProps) =>
+  details.map((one, n) =>
+    one.place === place && (all || !one.usual) ? (
+      <Fragment key={n}>
+        {one.lead}
+        {one.word}
+      </Fragment>
+    ) : null,
+  );
+
+interface UsualProps {
+  details: Detail[];
+  all: boolean;
+  onShow: (all: boolean) => void;
+}
+
+/** "and 9 usual details": shows them, and folds them again. */
+export function Usual({ details, all, onShow }: UsualProps) {
+  const usual = details.filter((one) => one.usual).length;
+  if (usual === 0) return null;
+  return (
+    <>
+      {all ? " " : ", and "}
+      <Action
+        type="button"
+        look="inline"
+        color="ink.say"
+        fontWeight="450"
+        aria-expanded={all}
+        onClick={() => onShow(!all)}
+      >
+        {all ? "Fold usual details" : `${usual} usual ${usual === 1 ? "detail" : "details"}`}
+      </Action>
+    </>
+  );
+}

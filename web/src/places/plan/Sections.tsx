@@ -1,0 +1,119 @@
+// Everything about a plan that is not the plan itself: each a line with its gist, which unfolds.
+import { Box } from "@chakra-ui/react";
+import type { Catalogue, CutEntry, Loading, Method, Plan, Request } from "../../api/types";
+import { Fold } from "../../components/Fold";
+import { Explained } from "../../features/assumptions/Explained";
+import { Worth } from "../../features/assumptions/Worth";
+import { LoadingSection } from "../../features/basket/LoadingSection";
+import { Curves } from "../../features/ember-strip/Curves";
+import { Found } from "../../features/outcomes/Found";
+import { Prep } from "../../features/prep/Prep";
+import { count } from "../../lib/text";
+import { minutes, share, temperature, type Units } from "../../lib/units";
+import { Beside } from "./Beside";
+
+interface SectionsProps {
+  catalogue: Catalogue;
+  entry: CutEntry;
+  plan: Plan;
+  request: Request;
+  /** The sentence, once it has stood still for a moment, and for a longer one. */
+  settled: Request;
+  calm: Request;
+  /** The method of preparation the plan counts with. */
+  chosen: Method | undefined;
+  units: Units;
+  clockOf: (seconds: number) => string;
+  onChange: (change: Partial<Request>) => void;
+}
+
+export function Sections(props: SectionsProps) {
+  const { catalogue, entry, plan, settled, calm, chosen, units, clockOf, onChange } = props;
+  const region = catalogue.regions.find((known) => known.region === settled.region)?.words;
+  return (
+    <Box minW="0">
+      <Fold name="preparation" title="Preparation" gist={prepared(entry, settled, chosen)}>
+        <Prep key={calm.cut} request={calm} entry={entry} units={units} onChange={onChange} />
+      </Fold>
+      {plan.loading ? (
+        <>
+          <Fold name="arrangement" title="Arrangement" gist={arranged(plan, plan.loading)}>
+            <LoadingSection
+              plan={plan}
+              loading={plan.loading}
+              request={props.request}
+              units={units}
+              clockOf={clockOf}
+              onChange={onChange}
+            />
+          </Fold>
+          <Fold name="alongside" title="Cooked alongside" gist="nothing">
+            <Beside
+              catalogue={catalogue}
+              request={settled}
+              entry={entry}
+              units={units}
+              clockOf={clockOf}
+            />
+          </Fold>
+        </>
+      ) : null}
+      <Fold name="result" title="Expected result" gist={expected(plan)}>
+        <Found plan={plan} units={units} region={region ?? settled.region} />
+      </Fold>
+      <Fold
+        name="temperatures"
+        title="Temperatures"
+        gist={`core ${temperature(plan.pull_core_c, units)} when it comes out`}
+      >
+        <Curves plan={plan} units={units} />
+        <Explained plan={plan} request={settled} units={units} />
+      </Fold>
+      <Fold name="measure" title="What to measure first" gist={worthMost(plan)}>
+        <Worth plan={plan} units={units} />
+      </Fold>
+    </Box>
+  );
+}
+
+/** "rubbed, skin dry; 7 min hands-on". */
+function prepared(entry: CutEntry, request: Request, chosen: Method | undefined): string {
+  const coat = entry.coats.find((one) => one.coat === request.coat)?.words ?? request.coat;
+  return chosen && chosen.hands_on_s >= 30
+    ? `${chosen.name}, ${minutes(chosen.hands_on_s)} hands-on`
+    : coat;
+}
+
+/** How the pieces share the machine. */
+function arranged({ batches, airiness }: Plan, loading: Loading): string {
+  if (loading.spit) return "on the spit";
+  if (loading.tumbler) return `tumbling, the basket ${share(loading.tumbler.fill)} full`;
+  if (batches.length > 1) {
+    return `${batches.length} batches: ${batches.map((batch) => batch.pieces).join(", then ")}`;
+  }
+  const trays = loading.loads[0]?.trays ?? [];
+  return `${count(trays.length, "layer")}, ${airiness}`;
+}
+
+function expected(plan: Plan): string {
+  const [upper, lower] = plan.outcomes?.faces ?? [];
+  if (!upper || !lower) return "";
+  return upper.browning === lower.browning
+    ? `${upper.browning} on both sides`
+    : `${upper.browning}, the other side ${lower.browning}`;
+}
+
+/** The assumption that a measurement would improve most. */
+function worthMost(plan: Plan): string {
+  const most = plan.assumptions.find((one) => one.measurable);
+  if (!most) return "";
+  return `${NAMES[most.kind]}: ± ${minutes(Math.max(30, most.worth_s))}`;
+}
+
+const NAMES: Record<Plan["assumptions"][number]["kind"], string> = {
+  thickness: "thickness",
+  start: "start temperature",
+  machine_heat: "fan strength",
+  thermostat: "thermostat",
+  load: "arrangement",
+};
