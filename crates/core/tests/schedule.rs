@@ -4,8 +4,8 @@
 mod full_supper;
 
 use ember_core::schedule::{
-    Begun, Binding, Change, Dish, HandsOn, Minute, PlaceKind, Resource, Schedule, Serve, Stand,
-    Supper, Task, TaskKey, Waiting, schedule, ways_out,
+    Begun, Change, Dish, HandsOn, Infeasibility, Minute, PlaceKind, Resource, Schedule, Serve,
+    Stand, Supper, Task, TaskKey, Waiting, schedule, ways_out,
 };
 use ember_core::stop::Stop;
 use full_supper::full_supper;
@@ -314,12 +314,12 @@ fn quiet_hours_are_a_way_out() {
         quiet: vec![(-60, 480)],
         ..supper(Serve::At(90), &[1], vec![toast])
     };
-    assert_eq!(schedule(&asked), Err(Binding::Quiet));
+    assert_eq!(schedule(&asked), Err(Infeasibility::Quiet));
     let ways: Vec<Change> = ways_out(&asked, &[])
         .into_iter()
         .map(|way| way.change)
         .collect();
-    assert_eq!(ways, [Change::Later(395), Change::Awake]);
+    assert_eq!(ways, [Change::Later(395), Change::WaiveQuietHours]);
 }
 
 /// A side dish longer than the day, and a time that has passed: told with what is in the way.
@@ -330,7 +330,7 @@ fn what_cannot_be_says_why() {
     let why = schedule(&asked).unwrap_err();
     assert_eq!(
         why,
-        Binding::TooLate {
+        Infeasibility::TooLate {
             dish: "stew".to_owned(),
             needs: 3000,
             left: 600
@@ -352,7 +352,10 @@ fn what_cannot_be_says_why() {
             1.0,
         )],
     );
-    assert!(matches!(schedule(&past), Err(Binding::TooLate { .. })));
+    assert!(matches!(
+        schedule(&past),
+        Err(Infeasibility::TooLate { .. })
+    ));
 }
 
 /// By hand: from 25 on, out of the kitchen by 60. The roast needs 45 min, so that it comes out at 60

@@ -61,6 +61,7 @@ pub fn of(name: &str) -> Option<Value> {
             "unit": "celsius", "sent_at": "2026-11-26T18:04:10Z",
             "readings": [{ "channel": 1, "at": "2026-11-26T18:04:00Z", "value": 54.5 }],
         })),
+        "NewSharedDto" => Some(json!({ "request": value(&sentence()?)? })),
         "PreparationWishDto" => Some(json!({ "request": value(&sentence()?)? })),
         "DeadlineDto" => Some(json!({ "request": value(&sentence()?)?, "within_s": 1800.0 })),
         "OtherMachineDto" => {

@@ -66,7 +66,12 @@ pub fn readable(connection: &mut PgConnection) -> Result<Vec<MachineDto>, ApiErr
 /// # Errors
 /// What is wrong with it.
 pub fn checked(machine: &MachineDto) -> Result<MachineDto, ApiError> {
-    Ok(MachineDto::from(&Machine::try_from(machine)?))
+    let known = Machine::try_from(machine)?;
+    // What is printed on its dial is no matter of the model's.
+    Ok(MachineDto {
+        dial_words: machine.dial_words.clone(),
+        ..MachineDto::from(&known)
+    })
 }
 
 /// A machine as a row.

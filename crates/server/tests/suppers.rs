@@ -54,7 +54,7 @@ async fn a_supper_is_put_in_its_place_and_kept() {
     let (status, made) = post(&app, "/api/suppers", &supper()).await;
     assert_eq!(status, 201, "{made}");
     let plan = &made["plan"];
-    assert_eq!(plan["binding"], Value::Null, "{plan}");
+    assert_eq!(plan["infeasibility"], Value::Null, "{plan}");
     assert_eq!(time(&plan["serve_at"]), tomorrow());
     // One machine: the two cooks stand one after the other.
     let cooks: Vec<(DateTime<Utc>, DateTime<Utc>)> = plan["dishes"]
@@ -180,7 +180,7 @@ async fn what_has_begun_is_found_again_when_its_supper_changes() {
     assert_eq!(names(&changed)[task], "Cook 8 drumsticks");
     assert_eq!(tasks[task]["begun"], true);
     // Got ready while the drumsticks cook, since they are in already.
-    assert_eq!(changed["plan"]["binding"], Value::Null);
+    assert_eq!(changed["plan"]["infeasibility"], Value::Null);
     let said = changed["plan"]["agenda"].to_string();
     assert!(said.contains("Get potatoes ready"), "{said}");
     assert_eq!(
@@ -200,8 +200,8 @@ async fn what_does_not_fit_names_what_binds_and_ways_out() {
     asked["serve_at"] = json!(Utc::now() + Duration::minutes(50));
     let (status, plan) = post(&app, "/api/suppers/preview", &asked).await;
     assert_eq!(status, 200, "{plan}");
-    assert!(!plan["binding"].as_str().unwrap().is_empty());
-    let ways = plan["ways"].as_array().unwrap();
+    assert!(!plan["infeasibility"].as_str().unwrap().is_empty());
+    let ways = plan["alternatives"].as_array().unwrap();
     assert!(ways.iter().any(|way| way["later"] == true), "{ways:?}");
     assert!(
         ways.iter()
@@ -221,12 +221,12 @@ async fn what_does_not_fit_names_what_binds_and_ways_out() {
     // Taken, every way works.
     for way in ways.iter().filter(|way| !way["supper"].is_null()) {
         let (_, taken) = post(&app, "/api/suppers/preview", &way["supper"]).await;
-        assert_eq!(taken["binding"], Value::Null, "{}", way["words"]);
+        assert_eq!(taken["infeasibility"], Value::Null, "{}", way["words"]);
         assert_eq!(taken["serve_at"], way["serve_at"], "{}", way["words"]);
     }
     asked["serve_at"] = Value::Null;
     let (_, soonest) = post(&app, "/api/suppers/preview", &asked).await;
-    assert_eq!(soonest["binding"], Value::Null);
+    assert_eq!(soonest["infeasibility"], Value::Null);
 }
 
 #[actix_web::test]
@@ -252,7 +252,7 @@ async fn bad_suppers_are_refused_in_words() {
     let zone = |asked: &mut Value| asked["quiet"]["zone"] = json!("Atlantis");
     assert!(refused(&zone).await.contains("is no time zone"));
     let method = |asked: &mut Value| asked["dishes"][0]["cook"]["method"] = json!("by moonlight");
-    assert!(refused(&method).await.contains("is no method"));
+    assert!(refused(&method).await.contains("unknown method"));
     let both = |asked: &mut Value| asked["leave_by"] = asked["serve_at"].clone();
     assert!(refused(&both).await.contains("one of the two"));
     let when = |asked: &mut Value| asked["dishes"][2]["side"]["joins"] = json!("at_minute");
@@ -290,7 +290,7 @@ async fn ways_out_are_other_ways_to_cook() {
     asked["serve_at"] = json!(Utc::now() + Duration::minutes(85));
     asked["dishes"] = json!([{ "cook": { "request": many, "method": "night_bare" } }]);
     let (_, plan) = post(&app, "/api/suppers/preview", &asked).await;
-    let why = plan["binding"].as_str().unwrap();
+    let why = plan["infeasibility"].as_str().unwrap();
     assert!(why.contains("16 drumsticks"), "{why}");
     assert!(
         plan["clashes"][0]["what"]
@@ -300,7 +300,7 @@ async fn ways_out_are_other_ways_to_cook() {
         "{}",
         plan["clashes"]
     );
-    let words: Vec<&str> = plan["ways"]
+    let words: Vec<&str> = plan["alternatives"]
         .as_array()
         .unwrap()
         .iter()
@@ -311,7 +311,7 @@ async fn ways_out_are_other_ways_to_cook() {
         words.iter().any(|words| words.contains("blotted")),
         "{words:?}"
     );
-    let way = plan["ways"]
+    let way = plan["alternatives"]
         .as_array()
         .unwrap()
         .iter()
@@ -328,7 +328,7 @@ async fn ways_out_are_other_ways_to_cook() {
     asked["dishes"][0]["cook"]["method"] = json!("towel");
     asked["serve_at"] = json!(Utc::now() + Duration::minutes(50));
     let (_, plan) = post(&app, "/api/suppers/preview", &asked).await;
-    let ways = plan["ways"].as_array().unwrap();
+    let ways = plan["alternatives"].as_array().unwrap();
     let crowd = ways
         .iter()
         .find(|way| way["words"] == "crowd 16 drumsticks into one batch");
@@ -338,7 +338,7 @@ async fn ways_out_are_other_ways_to_cook() {
     assert!(crowd.is_some() || moved.is_some(), "{ways:?}");
     for way in [crowd, moved].into_iter().flatten() {
         let (_, taken) = post(&app, "/api/suppers/preview", &way["supper"]).await;
-        assert_eq!(taken["binding"], Value::Null, "{}", way["words"]);
+        assert_eq!(taken["infeasibility"], Value::Null, "{}", way["words"]);
     }
 }
 
@@ -352,7 +352,7 @@ async fn the_kitchen_is_left_by_a_time() {
     asked["leave_by"] = json!(tomorrow());
     let (status, plan) = post(&app, "/api/suppers/preview", &asked).await;
     assert_eq!(status, 200, "{plan}");
-    assert_eq!(plan["binding"], Value::Null);
+    assert_eq!(plan["infeasibility"], Value::Null);
     let ends = plan["agenda"]
         .as_array()
         .unwrap()
@@ -492,7 +492,7 @@ async fn a_machine_called_the_hob_is_a_machine() {
     asked["serve_at"] = json!(Utc::now() + Duration::minutes(45));
     asked["dishes"] = json!([{ "cook": { "request": one } }, { "cook": { "request": one } }]);
     let (_, plan) = post(&app, "/api/suppers/preview", &asked).await;
-    let words: Vec<&str> = plan["ways"]
+    let words: Vec<&str> = plan["alternatives"]
         .as_array()
         .unwrap()
         .iter()

@@ -271,7 +271,7 @@ async fn alternatives_are_bounded() {
     supper["dishes"][1]["cook"]["request"]["pieces"] = json!(16);
     let (status, plan) = post(&app, "/api/suppers/preview", &supper).await;
     assert_eq!(status, 200, "{plan}");
-    let elsewhere = plan["ways"]
+    let elsewhere = plan["alternatives"]
         .as_array()
         .unwrap()
         .iter()

@@ -92,7 +92,7 @@ const config = defineConfig({
         basket: { value: "22rem" },
         basketSmall: { value: "15rem" },
         lane: { value: "6.5rem" },
-        thumb: { value: "7rem" },
+        thumb: { value: "10rem" },
         popover: { value: "21rem" },
         key: { value: "4.25rem" },
       },

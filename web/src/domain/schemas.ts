@@ -1,7 +1,7 @@
 // The shapes of what comes from outside the application: drafts of an earlier version, files, addresses.
 // Whether it can be cooked, the server says; here it only must not break a page.
 import * as v from "valibot";
-import type { Machine, OwnMethod, Request, Supper } from "../api/types";
+import type { Machine, MachinesDocument, OwnMethod, Request, Supper } from "../api/types";
 
 const list = (item: v.GenericSchema) => v.optional(v.nullable(v.array(item)));
 const maybe = (item: v.GenericSchema) => v.optional(v.nullable(item));
@@ -94,6 +94,13 @@ const supper = v.looseObject({
   ),
 });
 
+const machines = v.looseObject({
+  document: v.literal("machines"),
+  version: number,
+  machines: v.array(v.looseObject({ name: v.string() })),
+});
+
+export const isMachines = (value: unknown): value is MachinesDocument => v.is(machines, value);
 export const isMachine = (value: unknown): value is Machine => v.is(machine, value);
 export const isMethod = (value: unknown): value is OwnMethod => v.is(method, value);
 export const isRequest = (value: unknown): value is Request => v.is(request, value);

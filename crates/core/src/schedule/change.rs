@@ -10,7 +10,7 @@ pub enum Change {
     /// The dish of this number of what it could be instead.
     Instead(usize),
     /// Work in the hours in which nobody should.
-    Awake,
+    WaiveQuietHours,
     /// A second pair of hands.
     AnotherHand,
     /// Another machine, or another ring, like the numbered one.

@@ -1,9 +1,9 @@
 //! The whole supper on one time axis: everything backwards from the table, with the machines, the
 //! hob, the fridge and the hands there are.
 
-mod binding;
 mod change;
 mod clash;
+mod infeasibility;
 mod kitchen;
 mod queue;
 mod search;
@@ -19,7 +19,7 @@ pub use kitchen::{Places, Side, Site};
 pub use sides::{SIDES, TypicalSide, TypicalSite};
 pub use solve::schedule;
 pub use supper::{
-    Begun, Binding, Dish, HandsOn, Instead, Minute, PlaceKind, Placed, Resource, Schedule, Serve,
-    Stand, Supper, Task, TaskKey, Waiting, whole_minutes,
+    Begun, Dish, HandsOn, Infeasibility, Instead, Minute, PlaceKind, Placed, Resource, Schedule,
+    Serve, Stand, Supper, Task, TaskKey, Waiting, whole_minutes,
 };
 pub use ways::{WayOut, ways_out};

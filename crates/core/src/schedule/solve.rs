@@ -1,8 +1,8 @@
 //! When it is served: at a time, as soon as it can be, or so that nobody is needed from a time on.
 
-use super::binding::{binding, remaining};
+use super::infeasibility::{infeasibility, remaining};
 use super::search::search;
-use super::supper::{Binding, Minute, Schedule, Serve, Supper};
+use super::supper::{Infeasibility, Minute, Schedule, Serve, Supper};
 
 /// Places tried for a dish, at the most: a supper of six cooks and four sides is proven before.
 const MOST_NODES: u32 = 25_000;
@@ -42,9 +42,9 @@ const FIRST: Minute = 15;
 /// ```
 ///
 /// # Errors
-/// [`Binding`]: what is in the way.
-pub fn schedule(supper: &Supper) -> Result<Schedule, Binding> {
-    solve(supper).ok_or_else(|| binding(supper, wanted_at(supper), possible))
+/// [`Infeasibility`]: what is in the way.
+pub fn schedule(supper: &Supper) -> Result<Schedule, Infeasibility> {
+    solve(supper).ok_or_else(|| infeasibility(supper, wanted_at(supper), possible))
 }
 
 /// The best schedule there is; nothing where there is none.

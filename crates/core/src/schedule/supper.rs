@@ -236,7 +236,7 @@ pub struct Schedule {
 
 /// Something that cannot be, with what is in the way.
 #[derive(Debug, Clone, PartialEq, thiserror::Error)]
-pub enum Binding {
+pub enum Infeasibility {
     /// A dish alone does not fit between now and then.
     #[error(
         "{dish}: {} are needed and there are {}; eat later, or take a quicker way",

@@ -1,7 +1,7 @@
 //! What would make an impossible supper possible.
 
-use super::binding::eased;
 use super::change::Change;
+use super::infeasibility::eased;
 use super::solve::{later, solve};
 use super::supper::{Instead, Schedule, Supper};
 use crate::stop::Stop;

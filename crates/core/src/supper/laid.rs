@@ -477,7 +477,7 @@ impl Table {
         };
         Some(match way.change {
             Change::Later(minutes) => told("eat later", Some(WishChange::Later(minutes))),
-            Change::Awake => told(
+            Change::WaiveQuietHours => told(
                 "work in the hours you said nobody does",
                 Some(WishChange::WaiveQuietHours),
             ),

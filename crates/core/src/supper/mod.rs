@@ -110,7 +110,7 @@ pub fn lay(
     };
     match schedule(&supper) {
         Ok(found) => Ok(table.laid(wish, &found, before)),
-        Err(binding) => {
+        Err(infeasibility) => {
             let others = alternatives::cooked_otherwise(wish, &table, kitchen, plan);
             let instead: Vec<schedule::Instead> =
                 others.iter().map(|one| one.instead.clone()).collect();
@@ -124,7 +124,7 @@ pub fn lay(
                 proven: false,
             });
             Ok(Laid {
-                infeasibility: Some(binding.to_string()),
+                infeasibility: Some(infeasibility.to_string()),
                 clashes: clashes(&supper, &asked)
                     .iter()
                     .map(|clash| table.clash(clash))

@@ -23,6 +23,19 @@ pub struct Purchase {
     pub allergen: Option<String>,
 }
 
+/// Less than this share of what eaters need is clearly too little: appetites differ by that much
+/// (common practice).
+const ENOUGH: f64 = 0.85;
+
+impl Purchase {
+    /// Whether it is clearly less than the eaters need.
+    #[must_use]
+    pub fn is_too_little(&self) -> bool {
+        self.needed
+            .is_some_and(|needed| self.mass.grams() < ENOUGH * needed.grams())
+    }
+}
+
 /// Weight of all pieces.
 fn meat(cook: &Cook) -> Mass {
     let pieces = 0..cook.request.pieces as usize;

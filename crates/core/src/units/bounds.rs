@@ -49,9 +49,8 @@ impl OutOfBounds {
             ),
             None => {
                 let [value, min, max] = all.map(trim);
-                Message::plain(format!(
-                    "{name} is {value} {unit}; it can be {min} to {max}"
-                ))
+                let told = format!("{name} is {value} {unit}");
+                Message::plain(format!("{}; it can be {min} to {max}", told.trim_end()))
             }
         }
     }
@@ -123,7 +122,7 @@ impl Bound {
 }
 
 /// Pieces in one cook.
-pub const PIECES: Bound = Bound::new("pieces", "pieces", "pieces", 1.0, 60.0);
+pub const PIECES: Bound = Bound::new("number of pieces", "pieces", "", 1.0, 60.0);
 /// Weight of one piece; from half a flat to a large roast.
 pub const PIECE_MASS: Bound = Bound::new("weight of a piece", "piece_mass_g", "g", 15.0, 4000.0);
 /// All pieces together, as a pack is labelled.

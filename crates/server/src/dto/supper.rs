@@ -183,14 +183,14 @@ pub struct SupperPlanDto {
     pub moved: Vec<MovedDto>,
     /// What to buy.
     pub shopping: Vec<ShoppingDto>,
-    /// What is in the way; then everything stands where it is asked for.
-    pub binding: Option<String>,
+    /// Why it does not work; then everything stands where it is asked for.
+    pub infeasibility: Option<String>,
     /// Where too much is asked for.
     #[serde(default)]
     #[schema(required = true)]
     pub clashes: Vec<ClashDto>,
-    /// Ways out.
-    pub ways: Vec<WayDto>,
+    /// What would make it work.
+    pub alternatives: Vec<SupperAlternativeDto>,
 }
 
 /// A place.
@@ -334,13 +334,17 @@ pub struct ShoppingDto {
     pub dish: Option<u32>,
     /// What so many eaters need, where that is known.
     pub needed_g: Option<f64>,
+    /// Whether it is clearly less than that.
+    #[serde(default)]
+    #[schema(required = true)]
+    pub too_little: bool,
     /// An allergen it often brings.
     pub allergen: Option<String>,
 }
 
-/// A way out.
+/// A change that would make a supper work.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
-pub struct WayDto {
+pub struct SupperAlternativeDto {
     /// What to change, in words.
     pub words: String,
     /// What that does, besides making it possible.
@@ -521,7 +525,7 @@ impl SupperSummaryDto {
             eaters: supper.eaters,
             serve_at: plan.serve_at,
             begins_at: plan.begins_at,
-            feasible: plan.binding.is_none(),
+            feasible: plan.infeasibility.is_none(),
             under_way: !supper.begun.is_empty(),
             dishes: plan
                 .dishes

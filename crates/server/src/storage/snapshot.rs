@@ -47,8 +47,20 @@ fn identities(schedule: &mut Value) {
 /// both are absent where they were, and its moments are told to the supper.
 fn steps_and_timers(_schedule: &mut Value) {}
 
+/// Version 3 called why it does not work `binding` and what would `ways`, and did not say where too little
+/// is bought.
+fn plain_names(schedule: &mut Value) {
+    if let Some(schedule) = schedule.as_object_mut() {
+        for (before, after) in [("binding", "infeasibility"), ("ways", "alternatives")] {
+            if let Some(value) = schedule.remove(before) {
+                schedule.insert(after.to_owned(), value);
+            }
+        }
+    }
+}
+
 impl Document for SupperPlanDto {
-    const UPGRADES: &'static [Upgrade] = &[identities, steps_and_timers];
+    const UPGRADES: &'static [Upgrade] = &[identities, steps_and_timers, plain_names];
 }
 
 impl Document for SupperSummaryDto {}
@@ -90,5 +102,21 @@ impl From<&PlanDto> for CookSummary {
             target_name: plan.target_name.clone(),
             below_floor: plan.below_floor,
         }
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    /// By hand: what version 3 called otherwise keeps what it said.
+    #[test]
+    fn names_of_version_3_are_carried_over() {
+        let mut schedule = json!({ "binding": "too many tasks", "ways": [1], "shopping": [] });
+        plain_names(&mut schedule);
+        assert_eq!(
+            schedule,
+            json!({ "infeasibility": "too many tasks", "alternatives": [1], "shopping": [] })
+        );
     }
 }

@@ -16,7 +16,7 @@ use crate::dto::quantity::MessageDto;
 use crate::dto::request::RequestDto;
 use crate::dto::supper::{
     AgendaDto, ClashDto, LaneDto, LaneKindDto, LossDto, MovedDto, ScheduledDto, ScheduledTaskDto,
-    ShoppingDto, SupperCookDto, SupperDto, SupperPlanDto, WayDto,
+    ShoppingDto, SupperAlternativeDto, SupperCookDto, SupperDto, SupperPlanDto,
 };
 
 /// Until the dial changes or the first batch comes out.
@@ -66,7 +66,7 @@ impl Clock {
                 })
                 .collect(),
             shopping: laid.shopping.iter().map(purchase).collect(),
-            binding: laid.infeasibility.clone(),
+            infeasibility: laid.infeasibility.clone(),
             clashes: laid
                 .clashes
                 .iter()
@@ -78,7 +78,7 @@ impl Clock {
                     what: clash.what.clone(),
                 })
                 .collect(),
-            ways: laid
+            alternatives: laid
                 .alternatives
                 .iter()
                 .map(|way| self.way(dto, way))
@@ -133,8 +133,8 @@ impl Clock {
     }
 
     /// An alternative, with the supper that takes it.
-    fn way(self, dto: &SupperDto, way: &Alternative) -> WayDto {
-        WayDto {
+    fn way(self, dto: &SupperDto, way: &Alternative) -> SupperAlternativeDto {
+        SupperAlternativeDto {
             words: way.words.clone(),
             effect: way.effect.clone(),
             serve_at: self.time(way.serve),
@@ -195,6 +195,7 @@ fn purchase(purchase: &Purchase) -> ShoppingDto {
         spoons: purchase.spoons.clone(),
         dish: purchase.dish.map(number),
         needed_g: purchase.needed.map(|needed| needed.grams()),
+        too_little: purchase.is_too_little(),
         allergen: purchase.allergen.clone(),
     }
 }

@@ -103,6 +103,15 @@ export function Handle(props: HandleProps) {
       onKeyDown={key}
       onBlur={onDrop}
     >
+      {Math.abs(at - pin.at) > 1 ? (
+        <chakra.span
+          aria-hidden
+          position="absolute"
+          w="2px"
+          bg="mark.ink"
+          style={{ bottom: WIDTH / 2, height: frame.height }}
+        />
+      ) : null}
       <chakra.span
         aria-hidden
         w={chosen ? "6" : "5"}

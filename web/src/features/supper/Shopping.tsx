@@ -12,13 +12,8 @@ interface ShoppingProps {
   onEnough?: (dish: number, needed: number) => void;
 }
 
-/** Less than this share of what eaters need is told. */
-const ENOUGH = 0.85;
-
 export function Shopping({ plan, eaters, units, onEnough }: ShoppingProps) {
-  const short = plan.shopping.filter(
-    (one) => one.needed_g != null && one.mass_g < ENOUGH * one.needed_g,
-  );
+  const short = plan.shopping.filter((one) => one.too_little);
   const allergens = [...new Set(plan.shopping.flatMap((one) => one.allergen ?? []))];
   return (
     <Box>

@@ -4,7 +4,8 @@ import type { Machine } from "../../api/types";
 import { KINDS } from "../../domain/kinds";
 import { Floor } from "../../features/basket/Floor";
 import { SideView } from "../../features/basket/SideView";
-import { length, setting, type Units } from "../../lib/units";
+import { count } from "../../lib/text";
+import { length, lengths, setting, type Units } from "../../lib/units";
 
 export function Drawings({ machine, units }: { machine: Machine; units: Units }) {
   return (
@@ -30,10 +31,9 @@ export function Drawings({ machine, units }: { machine: Machine; units: Units })
 }
 
 export function floorWords(machine: Machine, units: Units): string {
-  const width = length(machine.floor_width_mm, units);
   return machine.floor_shape === "round"
-    ? `${width} across`
-    : `${width} by ${length(machine.floor_depth_mm, units)}`;
+    ? `${length(machine.floor_width_mm, units)} across`
+    : lengths(machine.floor_width_mm, machine.floor_depth_mm, units);
 }
 
 /** A machine in one line. */
@@ -44,7 +44,7 @@ export function machineWords(machine: Machine, units: Units): string {
     `${length(machine.height_mm, units)} high`,
     `${Math.round(machine.power_w)} W`,
     `up to ${setting(machine.highest_c, units)}`,
-    ...(machine.racks_mm?.length ? [`${machine.racks_mm.length} racks`] : []),
+    ...(machine.racks_mm?.length ? [count(machine.racks_mm.length, "rack")] : []),
     ...(machine.spit ? ["a spit"] : []),
     ...(machine.tumbler_l ? ["a tumbling basket"] : []),
   ].join(", ");

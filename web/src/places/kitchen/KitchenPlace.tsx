@@ -19,8 +19,10 @@ import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { useDelete } from "../../components/useDelete";
 import { refusal } from "../../domain/message";
+import { isMachines } from "../../domain/schemas";
 import { useSettings } from "../../domain/settings";
 import { FloorThumb } from "../../features/basket/Floor";
+import { AddMachine } from "../../features/household/AddMachine";
 import { KitchenWords } from "../../features/household/KitchenWords";
 import { Phone } from "../../features/household/Phone";
 import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
@@ -46,7 +48,7 @@ export function KitchenPlace() {
   if (machines.isError && !machines.data) {
     return <Trouble onRetry={() => void machines.refetch()}>{machines.error.message}</Trouble>;
   }
-  if (!machines.data) return <Waiting>Looking into the kitchen…</Waiting>;
+  if (!machines.data) return <Waiting>Loading…</Waiting>;
   return (
     <Box pt="3">
       <Text as="h1" textStyle="title" mb="3">
@@ -55,8 +57,7 @@ export function KitchenPlace() {
       {deletion.notice}
       {machines.data.items.length === 0 ? (
         <Text textStyle="line" color="ink.say" maxW="reading" mb="4">
-          None yet. Begin from a typical one below and measure yours: the inside of the basket and
-          the free height above it are what counts.
+          None yet. Add yours below.
         </Text>
       ) : null}
       <Box as="ul" listStyleType="none">
@@ -77,6 +78,12 @@ export function KitchenPlace() {
         ))}
       </Box>
       <UnreadableRows kind="machines" rows={machines.data.unreadable} onGone={changed} />
+      <Box borderTop="1px solid" borderColor="line" py="3">
+        <Text textStyle="small" mb="2">
+          Add one by its kind and the capacity on its label; measure it later for better minutes.
+        </Text>
+        <AddMachine />
+      </Box>
       <Files onRead={changed} units={units} />
       <KitchenWords />
       <Phone />
@@ -217,10 +224,12 @@ function Files({ onRead, units }: { onRead: () => void; units: Units }) {
 
 function parsed(text: string, name: string): MachinesDocument {
   try {
-    return JSON.parse(text);
+    const read: unknown = JSON.parse(text);
+    if (isMachines(read)) return read;
   } catch {
-    throw new Error(`“${name}” is not JSON. Choose a file that was saved from a kitchen.`);
+    // Told below.
   }
+  throw new Error(`“${name}” holds no machines. Choose a file that was saved from a kitchen.`);
 }
 
 function readWords({ added, known }: { added: OwnMachine[]; known: string[] }): string {

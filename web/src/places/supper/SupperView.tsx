@@ -17,7 +17,7 @@ import { clock } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
 import { temperature, type Units } from "../../lib/units";
 import { Adding } from "./Adding";
-import { Binding } from "./Binding";
+import { Infeasible } from "./Infeasible";
 import { DishLine } from "./DishLine";
 import { SupperSentence } from "./SupperSentence";
 import { Take } from "./Take";
@@ -93,7 +93,7 @@ export function SupperView(props: SupperViewProps) {
         ))}
       </Box>
       <Adding catalogue={catalogue.data} machines={machines} supper={supper} onChange={onChange} />
-      {plan?.binding ? <Binding plan={plan} onChange={onChange} /> : null}
+      {plan?.infeasibility ? <Infeasible plan={plan} onChange={onChange} /> : null}
       {plan && plan.moved.length > 0 ? (
         <Text role="status" textStyle="body" mt="3">
           Moved:{" "}
@@ -113,7 +113,7 @@ export function SupperView(props: SupperViewProps) {
           <Take supper={supper} plan={shown} units={units}>
             {children}
           </Take>
-          {shown.proven || shown.binding ? null : (
+          {shown.proven || shown.infeasibility ? null : (
             <Text textStyle="small" color="ink.soft" mt="1">
               A good order; there may be a better one.
             </Text>
@@ -121,7 +121,7 @@ export function SupperView(props: SupperViewProps) {
           <Grid templateColumns={{ base: "1fr", lg: "1.6fr 1fr" }} gap="9" mt="4">
             <Box as="section">
               <Text as="h2" textStyle="section">
-                {shown.binding ? "By the clock, as you asked for it" : "By the clock"}
+                {shown.infeasibility ? "By the clock, as you asked for it" : "By the clock"}
               </Text>
               <Agenda
                 plan={shown}

@@ -1,22 +1,16 @@
 // An empty kitchen asks three things, each of which can be skipped: where it is, what it cooks in, and
 // what is for dinner.
-import { Box, Flex, Input, NativeSelect, Text } from "@chakra-ui/react";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type ReactNode, useState } from "react";
-import { addMachine, catalogueQuery, machinesQuery, typicalMachine } from "../../api/queries";
-import { reader } from "../../api/reader";
-import type { Machine, Region } from "../../api/types";
-import { PlaceLink } from "../../components/PlaceLink";
+import { Box, Flex, NativeSelect, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import type { ReactNode } from "react";
+import { catalogueQuery, machinesQuery } from "../../api/queries";
+import type { Region } from "../../api/types";
 import { Action } from "../../components/recipes";
-import { KINDS } from "../../domain/kinds";
 import { useSettings } from "../../domain/settings";
+import { AddMachine } from "../../features/household/AddMachine";
 import { useHousehold } from "../../features/household/household";
-import { useIdentity } from "../../lib/hooks";
 import { capital } from "../../lib/text";
-import { volume } from "../../lib/units";
 import { Begin } from "./Begin";
-
-type Kind = Machine["kind"];
 
 export function FirstRun({ onSkip }: { onSkip: () => void }) {
   const machines = useQuery(machinesQuery());
@@ -33,7 +27,11 @@ export function FirstRun({ onSkip }: { onSkip: () => void }) {
         <Where />
       </Question>
       <Question title="2. What do you cook in?">
-        {there ? <Text textStyle="line">{capital(there.name)} is in the kitchen.</Text> : <In />}
+        {there ? (
+          <Text textStyle="line">{capital(there.name)} is in the kitchen.</Text>
+        ) : (
+          <AddMachine />
+        )}
       </Question>
       <Question title="3. What is for dinner?">
         <Begin />
@@ -92,64 +90,5 @@ function Where() {
         °F, pounds
       </Action>
     </Flex>
-  );
-}
-
-const USUAL_CAPACITY = 5.5;
-
-/** By kind and capacity, as the label gives it; or measured. */
-function In() {
-  const units = useSettings();
-  const queries = useQueryClient();
-  const [kind, setKind] = useState<Kind>("drawer");
-  const [typed, setTyped] = useState(() => volume(USUAL_CAPACITY, units));
-  const id = useIdentity([kind, typed]);
-  const add = useMutation({
-    mutationFn: async () =>
-      addMachine(id, await typicalMachine(kind, await reader("capacity_l", units)(typed))),
-    onSuccess: () => void queries.invalidateQueries({ queryKey: machinesQuery().queryKey }),
-  });
-  return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        add.mutate();
-      }}
-    >
-      <Flex gap="3" wrap="wrap" align="center">
-        <NativeSelect.Root size="sm" w="auto">
-          <NativeSelect.Field
-            aria-label="Kind of machine"
-            value={kind}
-            onChange={(event) => setKind(event.target.value as Kind)}
-          >
-            {Object.entries(KINDS).map(([value, words]) => (
-              <option key={value} value={value}>
-                {capital(words)}
-              </option>
-            ))}
-          </NativeSelect.Field>
-          <NativeSelect.Indicator />
-        </NativeSelect.Root>
-        <Input
-          aria-label="Capacity, as the label gives it"
-          aria-invalid={add.error !== null}
-          w="28"
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
-        />
-        <Action type="submit" look="solid" disabled={add.isPending}>
-          Add machine
-        </Action>
-        <PlaceLink to="/kitchen/new" textDecoration="underline" textUnderlineOffset="3px">
-          Measure it
-        </PlaceLink>
-      </Flex>
-      {add.error ? (
-        <Text role="alert" color="beet" textStyle="small" mt="1">
-          {add.error.message}
-        </Text>
-      ) : null}
-    </form>
   );
 }

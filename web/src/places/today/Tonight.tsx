@@ -26,7 +26,7 @@ export function Tonight({ suppers, now }: TonightProps) {
   if (todo.length === 0) return null;
   return (
     <Box as="section" mb="8">
-      <Text as="h2" textStyle="title" mb="2">
+      <Text as="h2" textStyle="section" mb="2">
         Still today
       </Text>
       <Box as="ul" listStyleType="none">

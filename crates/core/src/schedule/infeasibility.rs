@@ -1,7 +1,7 @@
 //! What is in the way of a supper that does not go.
 
 use super::change::Change;
-use super::supper::{Binding, Minute, Serve, Supper};
+use super::supper::{Infeasibility, Minute, Serve, Supper};
 
 /// What a dish still needs at least: what has begun until it ends, the rest at its shortest, min.
 pub fn remaining(supper: &Supper, dish: usize) -> Minute {
@@ -37,21 +37,25 @@ pub fn eased(supper: &Supper) -> Vec<(Change, Supper)> {
     if !supper.quiet.is_empty() {
         let mut awake = supper.clone();
         awake.quiet.clear();
-        eased.push((Change::Awake, awake));
+        eased.push((Change::WaiveQuietHours, awake));
     }
     eased
 }
 
 /// Why there is no schedule: a dish for which there is no time at all, or the first thing that it would
 /// go without.
-pub fn binding(supper: &Supper, serve: Minute, possible: impl Fn(&Supper) -> bool) -> Binding {
+pub fn infeasibility(
+    supper: &Supper,
+    serve: Minute,
+    possible: impl Fn(&Supper) -> bool,
+) -> Infeasibility {
     for (number, dish) in supper.dishes.iter().enumerate() {
         let needs = match supper.serve {
             Serve::LeaveBy(_) => remaining(supper, number) - dish.unattended(),
             _ => remaining(supper, number),
         };
         if supper.now + needs > serve {
-            return Binding::TooLate {
+            return Infeasibility::TooLate {
                 dish: dish.name.clone(),
                 needs,
                 left: serve - supper.now,
@@ -60,14 +64,14 @@ pub fn binding(supper: &Supper, serve: Minute, possible: impl Fn(&Supper) -> boo
     }
     let relief = eased(supper).into_iter().find(|(_, eased)| possible(eased));
     match relief.map(|(change, _)| change) {
-        Some(Change::AnotherPlace(number)) => Binding::NoRoom {
+        Some(Change::AnotherPlace(number)) => Infeasibility::NoRoom {
             place: supper
                 .resources
                 .get(number)
                 .map_or_else(String::new, |place| place.name.clone()),
         },
-        Some(Change::AnotherHand) => Binding::Hands,
-        Some(Change::Awake) => Binding::Quiet,
-        _ => Binding::Together,
+        Some(Change::AnotherHand) => Infeasibility::Hands,
+        Some(Change::WaiveQuietHours) => Infeasibility::Quiet,
+        _ => Infeasibility::Together,
     }
 }

@@ -5,7 +5,7 @@ import { Action } from "../../components/recipes";
 import { clock, day } from "../../lib/clock";
 import { capital } from "../../lib/text";
 
-interface BindingProps {
+interface InfeasibleProps {
   plan: SupperPlan;
   onChange: (supper: Supper) => void;
 }
@@ -13,17 +13,17 @@ interface BindingProps {
 /** Clashes told in words; the rest is in the lanes. */
 const TOLD = 4;
 
-export function Binding({ plan, onChange }: BindingProps) {
+export function Infeasible({ plan, onChange }: InfeasibleProps) {
   const now = new Date();
   const at = (time: string) => `${day(new Date(time), now)} at ${clock(new Date(time))}`;
   const from = (time: string) => clock(new Date(time));
   const { clashes } = plan;
-  const open = plan.ways.filter((way) => way.supper);
-  const others = plan.ways.filter((way) => !way.supper);
+  const open = plan.alternatives.filter((way) => way.supper);
+  const others = plan.alternatives.filter((way) => !way.supper);
   return (
     <Box role="alert" borderTop="2px solid" borderColor="beet" pt="2" mt="3" maxW="sentence">
       <Text textStyle="line" color="beet" fontWeight="600">
-        This schedule does not work. {capital(plan.binding ?? "")}.
+        This schedule does not work. {capital(plan.infeasibility ?? "")}.
       </Text>
       {clashes.length > 0 ? (
         <Text textStyle="body" mt="1">
@@ -57,7 +57,7 @@ export function Binding({ plan, onChange }: BindingProps) {
           Would also work with {others.map((way) => way.words).join(", or ")}.
         </Text>
       ) : null}
-      {plan.ways.length === 0 ? (
+      {plan.alternatives.length === 0 ? (
         <Text textStyle="body" mt="1">
           Leave something out, or let it take less time.
         </Text>
