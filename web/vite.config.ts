@@ -35,5 +35,5 @@ export default defineConfig({
     },
   },
   server: { proxy: { "/api": "http://127.0.0.1:8080" } },
-  test: { include: ["src/**/*.test.ts"] },
+  test: { include: ["src/**/*.test.{ts,tsx}"], setupFiles: ["src/testing/setup.ts"] },
 });

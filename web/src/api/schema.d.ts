@@ -3646,6 +3646,8 @@ export interface components {
             needed_g?: number | null;
             /** @description The same in spoons and cups. */
             spoons?: string | null;
+            /** @description Whether it is clearly less than that. */
+            too_little: boolean;
             /** @description What. */
             what: string;
         };
@@ -3860,6 +3862,21 @@ export interface components {
             /** @description Nobody told of it, but of what comes after it. */
             passed: boolean;
         };
+        /** @description A change that would make a supper work. */
+        SupperAlternativeDto: {
+            /** @description What that does, besides making it possible. */
+            effect?: string | null;
+            /** @description Whether it is only another time. */
+            later: boolean;
+            /**
+             * Format: date-time
+             * @description When it is served then.
+             */
+            serve_at: string;
+            supper?: components["schemas"]["SupperDto"] | null;
+            /** @description What to change, in words. */
+            words: string;
+        };
         /** @description A cook of a supper. */
         SupperCookDto: {
             /** @description The method of getting it ready; absent for what the sentence says. */
@@ -3940,17 +3957,19 @@ export interface components {
         SupperPlanDto: {
             /** @description Everything by the clock: when hands are needed. */
             agenda: components["schemas"]["AgendaDto"][];
+            /** @description What would make it work. */
+            alternatives: components["schemas"]["SupperAlternativeDto"][];
             /**
              * Format: date-time
              * @description When the first task begins.
              */
             begins_at: string;
-            /** @description What is in the way; then everything stands where it is asked for. */
-            binding?: string | null;
             /** @description Where too much is asked for. */
             clashes: components["schemas"]["ClashDto"][];
             /** @description Dishes. */
             dishes: components["schemas"]["ScheduledDto"][];
+            /** @description Why it does not work; then everything stands where it is asked for. */
+            infeasibility?: string | null;
             /** @description Places. */
             lanes: components["schemas"]["LaneDto"][];
             /** @description What moved against the schedule before. */
@@ -3964,8 +3983,6 @@ export interface components {
             serve_at: string;
             /** @description What to buy. */
             shopping: components["schemas"]["ShoppingDto"][];
-            /** @description Ways out. */
-            ways: components["schemas"]["WayDto"][];
         };
         /**
          * @description A report about a moment of a supper. The id is made by whoever reports, so that a report sent
@@ -4291,21 +4308,6 @@ export interface components {
          * @enum {string}
          */
         WarningKindDto: "below_floor" | "near_element" | "too_long" | "surface_burns" | "stays_pale" | "sauce_too_early" | "smoke" | "out_of_fridge" | "allergen" | "turns_badly" | "cools_between" | "reheats" | "not_verified" | "past_the_inside" | "clock" | "raw_sauce" | "turn_twice" | "hot_fat" | "fire" | "timer";
-        /** @description A way out. */
-        WayDto: {
-            /** @description What that does, besides making it possible. */
-            effect?: string | null;
-            /** @description Whether it is only another time. */
-            later: boolean;
-            /**
-             * Format: date-time
-             * @description When it is served then.
-             */
-            serve_at: string;
-            supper?: components["schemas"]["SupperDto"] | null;
-            /** @description What to change, in words. */
-            words: string;
-        };
         /**
          * @description System a bare weight or length is read in.
          * @enum {string}
@@ -8975,6 +8977,51 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "request": {
+                 *         "altitude_m": 0,
+                 *         "batch_order": "heaviest_first",
+                 *         "below_floor_acknowledged": false,
+                 *         "coat": "rubbed",
+                 *         "core_target_c": 77,
+                 *         "cut": "drumstick",
+                 *         "gap_mm": 8,
+                 *         "handling": "plain",
+                 *         "keeping": "warm",
+                 *         "load": "with_air",
+                 *         "machine": {
+                 *           "floor_corner_mm": 12,
+                 *           "floor_depth_mm": 220,
+                 *           "floor_shape": "round",
+                 *           "floor_width_mm": 220,
+                 *           "heat_factor": 1,
+                 *           "height_mm": 90,
+                 *           "highest_c": 200,
+                 *           "kind": "drawer",
+                 *           "lowest_c": 80,
+                 *           "name": "a compact drum",
+                 *           "offset_k": 0,
+                 *           "power_w": 1400,
+                 *           "step_k": 5,
+                 *           "timer_stops_open": false
+                 *         },
+                 *         "piece_mass_g": 115,
+                 *         "pieces": 8,
+                 *         "preheat": "thin_only",
+                 *         "region": "us",
+                 *         "room_c": 21,
+                 *         "sauce": "none",
+                 *         "start": "fridge",
+                 *         "support": "basket",
+                 *         "thermometer": true,
+                 *         "thermometer_offset_k": 0,
+                 *         "tie": "tight",
+                 *         "turn": "equal_browning",
+                 *         "vulnerable": false
+                 *       }
+                 *     }
+                 */
                 "application/json": components["schemas"]["NewSharedDto"];
             };
         };

@@ -1,6 +1,6 @@
 // A name as a word that opens to be typed; it counts once it is done, not letter by letter.
 import { Input } from "@chakra-ui/react";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { Action } from "./recipes";
 import { Word } from "./Word";
 
@@ -28,8 +28,12 @@ type NameFormProps = Omit<NameWordProps, "wrong" | "label"> & {
 
 function NameForm({ label, name, most, onName, onDone }: NameFormProps) {
   const [typed, setTyped] = useState(name);
+  // Once: what is submitted loses the focus too.
+  const told = useRef(name);
   const tell = () => {
-    if (typed !== name) onName(typed);
+    if (typed === told.current) return;
+    told.current = typed;
+    onName(typed);
   };
   return (
     <form

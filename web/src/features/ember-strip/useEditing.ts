@@ -25,7 +25,6 @@ const SETTLE = 60;
 const REST = 500;
 
 const samePin = (a: Pin, b: Pin) => a.of === b.of && a.action.kind === b.action.kind;
-const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
 export function useEditing({ plan, request, entry, units, onChange }: EditingOf) {
   const [editing, setEditing] = useState<Editing | null>(null);
@@ -35,9 +34,14 @@ export function useEditing({ plan, request, entry, units, onChange }: EditingOf)
   const pin = held ? pins.find((one) => samePin(one, held.pin)) : undefined;
   const change =
     held && pin && Math.abs(held.at - pin.at) > 1 ? moved(request, entry, pin, held.at) : null;
-  const wish = useSettled(change, SETTLE);
-  const rested = useSettled(change, REST);
-  const preview = useQuery({ ...planQuery({ ...request, ...wish }), enabled: wish !== null });
+  // Where it would stand, as a number: what is compared by identity would never settle.
+  const wanted = change && held ? held.at : null;
+  const still = useSettled(wanted, SETTLE) === wanted;
+  const rested = useSettled(wanted, REST) === wanted;
+  const preview = useQuery({
+    ...planQuery({ ...request, ...change }),
+    enabled: change !== null && still,
+  });
 
   /** Says in the sentence where the pin stands now. */
   const keep = () => {
@@ -49,11 +53,10 @@ export function useEditing({ plan, request, entry, units, onChange }: EditingOf)
   };
   const keepRested = useEffectEvent(keep);
   useEffect(() => {
-    if (rested && !held?.dragged) keepRested();
-  }, [rested, held?.dragged]);
+    if (wanted !== null && rested && !held?.dragged) keepRested();
+  }, [wanted, rested, held?.dragged]);
 
-  const shown =
-    change === null ? plan : same(change, wish) && !preview.isPlaceholderData ? preview.data : null;
+  const shown = change === null ? plan : still && !preview.isPlaceholderData ? preview.data : null;
   return {
     pins,
     held: held && pin ? { pin, at: change ? held.at : pin.at } : null,

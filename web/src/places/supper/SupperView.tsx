@@ -17,8 +17,8 @@ import { clock } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
 import { temperature, type Units } from "../../lib/units";
 import { Adding } from "./Adding";
-import { Infeasible } from "./Infeasible";
 import { DishLine } from "./DishLine";
+import { Infeasible } from "./Infeasible";
 import { SupperSentence } from "./SupperSentence";
 import { Take } from "./Take";
 

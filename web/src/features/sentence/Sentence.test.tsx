@@ -1,0 +1,89 @@
+// @vitest-environment jsdom
+import { screen, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { expect, test, vi } from "vitest";
+import type { Problem, Request } from "../../api/types";
+import { catalogue, draw, entry, machine, metric, plan, request } from "../../testing/kitchen";
+import { Sentence } from "./Sentence";
+
+const sentence = (part: Partial<Request> = {}, problem: Problem | null = null) => {
+  const onChange = vi.fn();
+  const drawn = draw(
+    <Sentence
+      catalogue={catalogue}
+      entry={entry}
+      machines={[machine]}
+      request={{ ...request, ...part }}
+      eat={null}
+      plan={plan}
+      problem={problem}
+      units={metric}
+      onChange={onChange}
+      onEat={vi.fn()}
+    />,
+  );
+  return { onChange, ...drawn };
+};
+
+const words = () => screen.getByRole("region", { name: "What you cook" }).textContent;
+
+test("what is usual is folded away, and shown on request", async () => {
+  const user = userEvent.setup();
+  sentence();
+  expect(words()).toContain("Cook 8 drumsticks, 115 g each and 44 mm thick, in the drum at 200 °C");
+  expect(words()).not.toContain("from the fridge");
+  await user.click(screen.getByRole("button", { name: /usual details/ }));
+  expect(words()).toContain("from the fridge");
+  expect(words()).toContain("turned for even colour");
+  await user.click(screen.getByRole("button", { name: "Fold usual details" }));
+  expect(words()).not.toContain("from the fridge");
+});
+
+test("what is not usual always stands in the sentence", () => {
+  sentence({ coat: "oiled", turn: "never" });
+  expect(words()).toContain("oiled");
+  expect(words()).toContain("not turned");
+  expect(words()).not.toContain("preheated if thin");
+});
+
+test("a refused word is shown, and told in the cook's units beside it", () => {
+  const problem = {
+    code: "cannot_hold",
+    field: "support",
+    message: { text: "drumsticks in the basket: choose another", values: [] },
+  } as unknown as Problem;
+  sentence({}, problem);
+  expect(screen.getByRole("alert").textContent).toContain("Drumsticks in the basket");
+  expect(screen.getByRole("button", { name: /How it is held/ })).toBeTruthy();
+});
+
+test("one piece is not told as each", () => {
+  sentence({ pieces: 1 });
+  expect(words()).toContain("Cook 1 drumstick, 115 g and");
+});
+
+test("a cut is found by a shop's name, and becomes a usual sentence of its own", async () => {
+  const user = userEvent.setup();
+  const { onChange } = sentence({ thickness_mm: 50 });
+  await user.click(screen.getByRole("button", { name: /^Cut:/ }));
+  const list = await screen.findByRole("dialog", { name: "Cut" });
+  expect(within(list).getByRole("group", { name: "Pieces" })).toBeTruthy();
+  await user.type(within(list).getByRole("textbox", { name: "Search" }), "baby b");
+  expect(within(list).getByText(/baby back/)).toBeTruthy();
+  await user.keyboard("{Enter}");
+  expect(onChange).toHaveBeenCalledWith(
+    expect.objectContaining({ cut: "back_ribs", thickness_mm: undefined }),
+  );
+  // It is offered first the next time.
+  await user.click(screen.getByRole("button", { name: /^Cut:/ }));
+  const again = await screen.findByRole("group", { name: "Recent" });
+  expect(again.textContent).toContain("back rib sections");
+});
+
+test("what is not cooked yet is said, not hidden", async () => {
+  const user = userEvent.setup();
+  sentence();
+  await user.click(screen.getByRole("button", { name: /^Cut:/ }));
+  await user.type(await screen.findByRole("textbox", { name: "Search" }), "gammon");
+  expect(screen.getByText("Cured meat is not planned yet.")).toBeTruthy();
+});
