@@ -27,12 +27,12 @@ test("a method is written down, changed, and counted with", async ({ page }) => 
   await fitsTheWidth(page);
   // A reload loses nothing of it; what cannot be is told, and stays to be mended.
   await page.reload();
-  await page.getByRole("button", { name: "Save" }).click();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByRole("alert")).toContainText("9.0 %, not within 0.1-3 %");
   await word(page, "On it: salt for its weight").click();
   await page.getByRole("textbox", { name: "Salt" }).fill("1.2");
   await page.keyboard.press("Enter");
-  await page.getByRole("button", { name: "Save" }).click();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByRole("button", { name: "from lunch to supper", exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Use this method" }).click();
   await expect(page.getByText("Used in this plan.")).toBeVisible();
@@ -44,7 +44,7 @@ test("a method is written down, changed, and counted with", async ({ page }) => 
 
   await page.getByRole("button", { name: "Change it" }).click();
   await choose(page, "What task 2 is", "covered in the fridge");
-  await page.getByRole("button", { name: "Save" }).click();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByText("Used in this plan.")).toBeVisible();
 
   // It goes into a supper under its name.
@@ -79,7 +79,7 @@ test.describe("on a phone, by keyboard", () => {
     await field("Allergen of part 2").fill("celery");
     await accessible(page);
     await fitsTheWidth(page);
-    await page.getByRole("button", { name: "Save" }).focus();
+    await page.getByRole("button", { name: "Save", exact: true }).focus();
     await page.keyboard.press("Enter");
     await expect(page.getByText("black pepper 12 g, celery seed 6 g")).toBeVisible();
 

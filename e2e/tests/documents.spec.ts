@@ -41,14 +41,14 @@ test("two tabs change one machine: the second is told, and loses nothing", async
     await word(tab, "Name").click();
     await tab.getByRole("textbox").fill(name);
     await tab.keyboard.press("Enter");
-    await tab.getByRole("button", { name: "Save" }).click();
+    await tab.getByRole("button", { name: "Save", exact: true }).click();
   };
   await rename(page, "the barrel");
   await expect(page.getByText("the barrel")).toBeVisible();
   await rename(other, "the cask");
   await expect(other.getByRole("alert")).toContainText("changed meanwhile");
   await expect(word(other, "Name")).toHaveText("the cask");
-  await other.getByRole("button", { name: "Save" }).click();
+  await other.getByRole("button", { name: "Save", exact: true }).click();
   await other.waitForURL("**/kitchen");
   await expect(other.getByText("the cask")).toBeVisible();
   await expect(other.getByText("the barrel")).toHaveCount(0);

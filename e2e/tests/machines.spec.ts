@@ -49,13 +49,13 @@ test("what cannot be is refused beside it; changes can be undone", async ({ page
   await word(page, "Floor to element").click();
   await page.getByRole("textbox", { name: "Floor to element" }).fill("100 mm");
   await page.keyboard.press("Enter");
-  await page.getByRole("button", { name: "Save" }).click();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByRole("alert")).toContainText("element");
   await expect(word(page, "Floor to element")).toHaveText("100 mm");
   await page.getByRole("button", { name: "Undo the changes" }).click();
   await expect(page.getByRole("alert")).toHaveCount(0);
   await page.getByRole("button", { name: "one more" }).click();
-  await page.getByRole("button", { name: "Save" }).click();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByRole("alert")).toContainText("leaves 15 mm of room");
   await word(page, "Rack 4").click();
   await page.getByRole("textbox", { name: "Rack 4" }).fill("160 mm");
@@ -63,7 +63,7 @@ test("what cannot be is refused beside it; changes can be undone", async ({ page
   await word(page, "Name").click();
   await page.getByRole("textbox", { name: "Name" }).fill("the drum");
   await page.keyboard.press("Enter");
-  await page.getByRole("button", { name: "Save" }).click();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page.getByRole("alert")).toContainText("the drum");
 });
 

@@ -2,6 +2,7 @@
 import { Box, chakra, Text } from "@chakra-ui/react";
 import type { Plan } from "../../api/types";
 import { decimal, minutes, share, temperature, type Units } from "../../lib/units";
+import { Goals } from "./Goals";
 import { Section } from "./Section";
 
 interface FoundProps {
@@ -37,6 +38,7 @@ export function Found({ plan, units, region }: FoundProps) {
   ];
   return (
     <Box>
+      <Goals plan={plan} units={units} />
       <Section outcomes={outcomes} units={units} />
       <chakra.dl mt="2">
         {rows.map(([what, found]) => (

@@ -237,9 +237,10 @@ interface DetailsProps {
 
 /** The details of one place in the sentence. */
 export const Details = ({ details, place, all }: DetailsProps) =>
-  details.map((one, n) =>
+  details.map((one) =>
     one.place === place && (all || !one.usual) ? (
-      <Fragment key={n}>
+      // A word that is being changed stays open, whatever comes and goes before it.
+      <Fragment key={one.fields[0]}>
         {one.lead}
         {one.word}
       </Fragment>
