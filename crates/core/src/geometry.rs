@@ -81,21 +81,29 @@ pub fn lay(form: Form, mass: Mass, thickness: Length, density: Density) -> (Body
             };
             (body, outline(length.max(t), length.min(t)))
         }
+        Form::Strip { across } => {
+            let width = across.metres();
+            let length = volume / t / width;
+            (
+                flat(t, length, width),
+                outline(length.max(width), length.min(width)),
+            )
+        }
         Form::Slab { elongation } => {
             let area = volume / t;
             // Rounded outlines fill about nine tenths of their box.
             let width = (area / (ROUNDED * elongation)).sqrt();
             let length = width * elongation;
-            // Side surface over volume of a box is 2/l + 2/w; of a disc 2/r.
-            let radius = 1.0 / (1.0 / length + 1.0 / width);
-            (
-                Body::Disc {
-                    thickness: t,
-                    radius,
-                },
-                outline(length, width),
-            )
+            (flat(t, length, width), outline(length, width))
         }
+    }
+}
+
+/// The disc with as much side surface for its volume as a box: 2/l + 2/w of a box, 2/r of a disc.
+fn flat(thickness: f64, length: f64, width: f64) -> Body {
+    Body::Disc {
+        thickness,
+        radius: 1.0 / (1.0 / length + 1.0 / width),
     }
 }
 

@@ -54,7 +54,7 @@ struct Case {
 }
 
 /// Runs the default grid and gives centre and upper surface after `seconds`.
-fn march(case: &Case, grid: Grid, step_of: impl Fn(f64) -> f64, seconds: f64) -> (f64, f64) {
+fn simulate(case: &Case, grid: Grid, step_of: impl Fn(f64) -> f64, seconds: f64) -> (f64, f64) {
     let mut piece = Piece::new(
         Arc::new(grid),
         solid(K, RHO, CP),
@@ -97,7 +97,7 @@ fn follows(shape: Shape, case: &Case, reach: f64, minutes: &[f64]) {
     let bi = case.h * reach / K;
     for minutes in minutes {
         let fo = K / (RHO * CP) * minutes * 60.0 / (reach * reach);
-        let (centre, surface) = march(case, Grid::fine(case.body), step_size, minutes * 60.0);
+        let (centre, surface) = simulate(case, Grid::fine(case.body), step_size, minutes * 60.0);
         close(centre, shape.theta(bi, fo, 0.0), "centre");
         close(surface, shape.theta(bi, fo, 1.0), "surface");
     }
@@ -158,7 +158,7 @@ fn finite_cylinder_follows_the_product() {
         let a = K / (RHO * CP) * minutes * 60.0;
         let wall = |x| Shape::Wall.theta(h * t / 2.0 / K, a / (t * t / 4.0), x);
         let ring = Shape::Cylinder.theta(h * d / 2.0 / K, a / (d * d / 4.0), 0.0);
-        let (centre, surface) = march(&case, Grid::fine(case.body), step_size, minutes * 60.0);
+        let (centre, surface) = simulate(&case, Grid::fine(case.body), step_size, minutes * 60.0);
         close(centre, wall(0.0) * ring, "centre");
         close(surface, wall(1.0) * ring, "upper face on the axis");
     }
@@ -226,7 +226,7 @@ fn the_error_falls_with_the_grid() {
     let exact = Shape::Wall.theta(h * t / 2.0 / K, a / (t * t / 4.0), 0.0)
         * Shape::Cylinder.theta(h * d / 2.0 / K, a / (d * d / 4.0), 0.0);
     let error = |rows, columns, dt: f64| {
-        let (centre, _) = march(&case, Grid::new(case.body, rows, columns), |_| dt, 600.0);
+        let (centre, _) = simulate(&case, Grid::new(case.body, rows, columns), |_| dt, 600.0);
         theta(centre) - exact
     };
     // In space with steps too short to matter, in time by differences on one grid, and together.

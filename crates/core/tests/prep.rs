@@ -8,7 +8,7 @@ use ember_core::meat::{CATALOGUE, Coat, CutId, cut};
 use ember_core::plan::{Compared, PlanError, Request, ahead, compare, plan};
 use ember_core::prep::{
     Ahead, Appetite, Blend, Ingredient, Method, Part, Place, SALT_IN_MEAT, Seasoning, half_depth,
-    march, methods, own, portion, quantities, salted_evenly, sodium, spoons,
+    methods, own, portion, quantities, salted_evenly, simulate, sodium, spoons,
 };
 use ember_core::units::{Interval, Length, Mass, Temperature};
 
@@ -62,10 +62,10 @@ fn a_wet_surface_dries_as_psychrometrics_has_it() {
     let settled = f64::midpoint(low, high);
     // Let a thin piece settle, then wet it again and look for half an hour.
     let (mut piece, _) = raw(CutId::WingFlat, Grid::fine);
-    march(&mut piece, &[Ahead::Uncovered(hours(3.0))], room(21.0));
+    simulate(&mut piece, &[Ahead::Uncovered(hours(3.0))], room(21.0));
     piece.wet(1.0);
     let before = piece.upper().lost;
-    march(&mut piece, &[Ahead::Uncovered(hours(0.5))], room(21.0));
+    simulate(&mut piece, &[Ahead::Uncovered(hours(0.5))], room(21.0));
     let measured = (piece.upper().lost - before) / 1800.0;
     assert!(
         (measured / rate(settled) - 1.0).abs() < 0.08,
@@ -80,7 +80,7 @@ fn a_wet_surface_dries_as_psychrometrics_has_it() {
 fn a_night_in_the_fridge_takes_some_per_cent() {
     for id in [CutId::Drumstick, CutId::BoneInThigh, CutId::WholeWing] {
         let (mut piece, mass) = raw(id, Grid::fine);
-        let stood = march(
+        let stood = simulate(
             &mut piece,
             &[Ahead::Blot, Ahead::Uncovered(hours(12.0))],
             room(21.0),
@@ -96,7 +96,7 @@ fn drying_slows_down() {
     let lost: Vec<f64> = [0.5, 4.0, 12.0, 24.0]
         .map(|time| {
             let (mut piece, _) = raw(CutId::Drumstick, Grid::coarse);
-            march(
+            simulate(
                 &mut piece,
                 &[Ahead::Blot, Ahead::Uncovered(hours(time))],
                 room(21.0),

@@ -4,7 +4,7 @@ use super::load::{Room, trays};
 use super::pack::with_gap;
 use super::shape::Footprint;
 use crate::geometry::{Outline, lay};
-use crate::meat::{Cut, Dividing, Form, Silhouette};
+use crate::meat::{Cut, Dividing, Silhouette};
 use crate::units::{Length, Mass, Temperature};
 
 /// Sections of one piece.
@@ -53,7 +53,7 @@ pub fn divide(
     room: Room,
 ) -> Option<Division> {
     let dividing = cut.dividing?;
-    let whole = whole(cut, dividing, mass, thickness);
+    let whole = whole(cut, mass, thickness);
     let bones = match dividing {
         Dividing::BetweenBones { per_bone, .. } => {
             Some(((mass.grams() / per_bone.grams()).round() as u32).max(1))
@@ -91,24 +91,12 @@ pub fn divide(
 }
 
 /// The whole piece from above.
-fn whole(cut: &Cut, dividing: Dividing, mass: Mass, thickness: Length) -> Outline {
+fn whole(cut: &Cut, mass: Mass, thickness: Length) -> Outline {
     let rho = cut
         .composition
         .with_bone(cut.bone)
         .density(Temperature::from_celsius(20.0));
-    let (_, outline) = lay(cut.form, mass, thickness, rho);
-    match (dividing, cut.form) {
-        (Dividing::BetweenBones { across, .. }, Form::Slab { .. }) => {
-            // The bones give the width, the weight the length.
-            let area = outline.length.millimetres() * outline.width.millimetres();
-            let length = Length::from_millimetres(area / across.millimetres());
-            Outline {
-                length,
-                width: across,
-            }
-        }
-        _ => outline,
-    }
+    lay(cut.form, mass, thickness, rho).1
 }
 
 /// One of so many sections, cut across the longer side.

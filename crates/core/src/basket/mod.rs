@@ -1,12 +1,12 @@
 //! Loading: pieces laid out in one layer with air around each, batches, and what crowding costs.
 
+mod container;
 mod division;
 mod load;
 mod pack;
 mod shape;
 mod spit;
 mod tumbler;
-mod wall;
 
 pub use division::{Division, divide};
 pub use load::{Load, Placed, Room, Tray, all_at_once, by_hand, trays, turning, with_air};

@@ -8,8 +8,8 @@
     reason = "innermost loops over pieces; both indices run over the same list"
 )]
 
+use super::container::Container;
 use super::shape::{Corners, Footprint, Point, Pose, contact};
-use super::wall::Wall;
 use crate::fryer::Floor;
 
 /// Pieces laid out on a floor.
@@ -52,14 +52,14 @@ pub(super) const WIDEST: f64 = 30.0;
 /// Pieces, one footprint each, and the wall around them.
 struct Tray<'a> {
     shapes: &'a [Footprint],
-    wall: Wall,
+    container: Container,
 }
 
 impl<'a> Tray<'a> {
     fn new(shapes: &'a [Footprint], floor: Floor) -> Self {
         Self {
             shapes,
-            wall: Wall::of(floor),
+            container: Container::of(floor),
         }
     }
 
@@ -95,7 +95,7 @@ impl<'a> Tray<'a> {
             }
             let nearest = a
                 .iter()
-                .map(|p| (self.wall.inside(*p), *p))
+                .map(|p| (self.container.inside(*p), *p))
                 .min_by(|a, b| a.0.0.total_cmp(&b.0.0));
             if let Some(((inside, way), p)) = nearest
                 && inside - radius < within
@@ -119,7 +119,7 @@ impl<'a> Tray<'a> {
         for (i, a) in placed.iter().enumerate() {
             let radius = self.shapes[i].radius();
             for p in a.iter() {
-                least = least.min(self.wall.inside(*p).0 - radius);
+                least = least.min(self.container.inside(*p).0 - radius);
             }
             for (j, b) in placed.iter().enumerate().skip(i + 1) {
                 let apart = (poses[i].x - poses[j].x).hypot(poses[i].y - poses[j].y);
@@ -195,7 +195,7 @@ impl<'a> Tray<'a> {
         let inertia = inertia(shape);
         let mut worst: f64 = 0.0;
         for n in 0..corners.len() {
-            let (inside, way) = self.wall.inside(corners[n]);
+            let (inside, way) = self.container.inside(corners[n]);
             let miss = gap + shape.radius() - inside;
             if miss <= 0.0 {
                 continue;
@@ -278,7 +278,7 @@ impl<'a> Tray<'a> {
 
     /// Beginnings: rows along and across, and a spiral whose pieces point outwards.
     fn beginnings(&self, pieces: usize) -> Vec<Vec<Pose>> {
-        let [w, d] = self.wall.reach();
+        let [w, d] = self.container.reach();
         let rows = |across: bool| -> Vec<Pose> {
             let mean = |side: fn(&Footprint) -> f64| {
                 self.shapes.iter().map(side).sum::<f64>() / pieces.max(1) as f64

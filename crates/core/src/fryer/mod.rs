@@ -1,4 +1,4 @@
-//! The machine around the meat: its air, its heat, its limits, and the march of a cook through it.
+//! The machine around the meat: its air, its heat, its limits, and the simulation of a cook through it.
 
 mod action;
 mod cavity;

@@ -1,4 +1,4 @@
-//! A load of equal pieces marching through preheat, cook and rest.
+//! A load of equal pieces simulated through preheat, cook and rest.
 
 use super::action::{Action, Baste, Which};
 use super::cavity::{Cavity, Load, Spot};

@@ -1,4 +1,4 @@
-//! One piece of meat and its march through time.
+//! One piece of meat and its simulation through time.
 #![allow(
     clippy::indexing_slicing,
     reason = "the time loop; every array has one entry per cell or per patch of the same grid"

@@ -40,6 +40,11 @@ pub enum Form {
         /// Width of the cavity over the outer diameter, below 1.
         bore: f64,
     },
+    /// A rack of ribs: its bones give the width, the weight the length. Thickness stands upright.
+    Strip {
+        /// Length of a bone.
+        across: Length,
+    },
     /// A flat piece: thickness stands upright. `elongation` is length over width of its outline.
     Slab {
         /// Length over width, at least 1.
@@ -109,8 +114,6 @@ pub enum Dividing {
     /// Only between bones: a rack of ribs, some thirteen bones of 70 g with their meat, as wide as
     /// its bones are long (common practice).
     BetweenBones {
-        /// Length of a bone.
-        across: Length,
         /// Weight of a bone with its meat.
         per_bone: Mass,
     },

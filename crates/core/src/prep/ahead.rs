@@ -131,7 +131,7 @@ impl Ahead {
 /// Takes a piece through everything done to it, in order; returns how it is after each.
 ///
 /// ```
-/// use ember_core::{heat::{FaceLaw, Grid, Piece}, meat::{CutId, cut}, prep::{Ahead, march}};
+/// use ember_core::{heat::{FaceLaw, Grid, Piece}, meat::{CutId, cut}, prep::{Ahead, simulate}};
 /// use ember_core::units::{Interval, Temperature};
 /// let thigh = cut(CutId::BoneInThigh);
 /// let [_, mass, _] = thigh.usual_mass;
@@ -139,11 +139,11 @@ impl Ahead {
 /// let (mut piece, _) = Piece::raw(thigh, mass, thick, Grid::coarse, FaceLaw::MEAT, 4.0, thigh.coat);
 /// let hour = Interval::from_minutes(60.0);
 /// let room = Temperature::from_celsius(21.0);
-/// let stood = march(&mut piece, &[Ahead::Uncovered(hour), Ahead::Counter(hour)], room);
+/// let stood = simulate(&mut piece, &[Ahead::Uncovered(hour), Ahead::Counter(hour)], room);
 /// assert!(stood[0].core.celsius() < 4.1 && stood[1].core.celsius() > 6.0);
 /// assert!(stood[1].water_lost > stood[0].water_lost);
 /// ```
-pub fn march(piece: &mut Piece, stages: &[Ahead], room: Temperature) -> Vec<Moment> {
+pub fn simulate(piece: &mut Piece, stages: &[Ahead], room: Temperature) -> Vec<Moment> {
     let mut lost = 0.0;
     stages
         .iter()

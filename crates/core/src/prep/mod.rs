@@ -15,7 +15,7 @@ mod salt;
 mod thaw;
 mod unfit;
 
-pub use ahead::{Ahead, Moment, march};
+pub use ahead::{Ahead, Moment, simulate};
 pub use blend::{BLEND_WORD, Blend, MOST_PARTS, Part};
 pub use clocks::{Clock, Overrun, check_clocks, clocks, warming_before};
 pub use measure::{Ingredient, spoons};

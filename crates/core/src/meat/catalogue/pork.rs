@@ -197,7 +197,9 @@ pub(super) static BACK_RIBS: Cut = Cut {
     id: CutId::BackRibs,
     name: "back rib section",
     plural: "back rib sections",
-    form: Form::Slab { elongation: 1.3 },
+    form: Form::Strip {
+        across: Length::from_millimetres(120.0),
+    },
     silhouette: Silhouette::Rectangle,
     usual_mass: masses(180.0, 250.0, 350.0),
     usual_pieces: 3,
@@ -208,7 +210,6 @@ pub(super) static BACK_RIBS: Cut = Cut {
     setting: Temperature::from_celsius(180.0),
     probe: "between two bones, not on them",
     dividing: Some(Dividing::BetweenBones {
-        across: Length::from_millimetres(120.0),
         per_bone: Mass::from_grams(70.0),
     }),
     ..COUNTRY_RIB

@@ -21,7 +21,7 @@ use crate::plan::goals::{Goal, Progress, State};
 use crate::plan::loading::lay::{Loads, lay_out};
 use crate::plan::loading::levels::spot;
 use crate::plan::request::{Programme, Request, TENTED_FROM};
-use crate::prep::march;
+use crate::prep::simulate;
 use crate::units::{Density, Interval, Length, Mass, Temperature};
 pub use picture::{DEPTHS, MOST_COLUMNS, Picture, Recorder, Rested};
 pub use rest::{RestOutcome, rest_watched};
@@ -301,7 +301,7 @@ impl<'a> Problem<'a> {
             let mut known = self.prepared.lock().unwrap_or_else(PoisonError::into_inner);
             let stood = known.entry(key).or_insert_with(|| {
                 let mut piece = raw(start, Coat::Wet.start());
-                march(&mut piece, &request.ahead, request.room);
+                simulate(&mut piece, &request.ahead, request.room);
                 piece.coat(request.coat.start());
                 piece
             });

@@ -8,7 +8,7 @@ use crate::plan::cook::{Problem, Resolution, Variation};
 use crate::plan::error::PlanError;
 use crate::plan::request::Request;
 use crate::plan::search::search;
-use crate::prep::{Bath, Method, Moment, march, thaw_time};
+use crate::prep::{Bath, Method, Moment, simulate, thaw_time};
 use crate::units::Interval;
 
 /// A method, cooked.
@@ -32,7 +32,7 @@ pub struct Compared {
 #[must_use]
 pub fn ahead(request: &Request) -> Vec<Moment> {
     let (mut piece, _) = raw(request);
-    march(&mut piece, &request.ahead, request.room)
+    simulate(&mut piece, &request.ahead, request.room)
 }
 
 /// Surface of all pieces, m²: what a rub, a spray or a coat has to cover.

@@ -5,14 +5,14 @@ use crate::fryer::Floor;
 
 /// The floor a piece must stay on.
 #[derive(Debug, Clone, Copy)]
-pub(super) struct Wall {
+pub(super) struct Container {
     /// Half sides of the box around which the corner radius runs, mm; nought for a round floor.
     half: Point,
     /// Radius of the corners, mm.
     corner: f64,
 }
 
-impl Wall {
+impl Container {
     pub fn of(floor: Floor) -> Self {
         match floor {
             Floor::Round { diameter } => Self {
