@@ -3,9 +3,9 @@
 #![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use ember_core::doneness::{Handling, Region, floor, usual_texture};
-use ember_core::fryer::{MachineKind, PRESETS};
+use ember_core::fryer::{MachineKind, PRESETS, typical};
 use ember_core::geometry::lay;
-use ember_core::meat::{CATALOGUE, Class, CutId, Material, cut};
+use ember_core::meat::{CATALOGUE, Class, CutId, Material, NOT_YET, cut};
 use ember_core::plan::{Request, plan, thawing};
 use ember_core::prep::{Bath, methods};
 use ember_core::units::{Density, Mass};
@@ -139,5 +139,75 @@ fn thawing_takes_what_the_agencies_say() {
         let [_, usual, heavy] = cut(id).usual_mass.map(|mass| mass.grams());
         assert!(hours(id, usual, Bath::ColdWater) < 0.5 * hours(id, usual, Bath::Fridge));
         assert!(hours(id, heavy, Bath::Fridge) > hours(id, usual, Bath::Fridge));
+    }
+}
+
+/// Names that kitchens and shops use, here and elsewhere (common practice): each finds a cut, or is said not
+/// to be planned yet; none is both.
+#[test]
+fn everyday_names_are_known() {
+    let known: Vec<&str> = CATALOGUE
+        .iter()
+        .flat_map(|cut| {
+            cut.id
+                .other_names()
+                .iter()
+                .copied()
+                .chain([cut.name, cut.plural])
+        })
+        .collect();
+    let not_yet: Vec<&str> = NOT_YET.iter().flat_map(|one| one.names).copied().collect();
+    for name in [
+        "rack",
+        "baby back",
+        "riblet",
+        "spare rib",
+        "topside",
+        "silverside",
+        "sirloin",
+        "ribeye",
+        "scotch fillet",
+        "joint",
+        "mid-joint",
+        "drummette",
+        "shoulder butt",
+        "pork belly",
+        "poussin",
+        "schnitzel",
+        "picanha",
+        "tomahawk",
+    ] {
+        assert!(known.contains(&name), "{name}");
+    }
+    for name in ["tenders", "gammon", "ham", "sausage"] {
+        assert!(not_yet.contains(&name), "{name}");
+    }
+    for name in &not_yet {
+        assert!(!known.contains(name), "{name} is both");
+    }
+    for cut in CATALOGUE {
+        let mut own = cut.id.other_names().to_vec();
+        own.sort_unstable();
+        own.dedup();
+        assert_eq!(own.len(), cut.id.other_names().len(), "{}", cut.name);
+        assert!(!own.contains(&cut.name), "{}", cut.name);
+    }
+}
+
+/// Machines by their label, from 1 to 60 l: each can be, and more litres are never less room.
+#[test]
+fn a_machine_of_any_capacity_can_be() {
+    for kind in MachineKind::ALL {
+        let mut before = 0.0;
+        for litres in [1.5, 2.5, 3.5, 4.6, 5.5, 7.0, 9.0, 11.0, 24.0, 60.0] {
+            let machine = typical(kind, litres);
+            machine
+                .check()
+                .unwrap_or_else(|error| panic!("{kind:?} {litres} l: {error}"));
+            let [width, depth] = machine.floor.sides().map(|side| side.millimetres());
+            let room = width * depth * machine.height.millimetres();
+            assert!(room >= before, "{kind:?} {litres} l");
+            before = room;
+        }
     }
 }

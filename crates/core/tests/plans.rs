@@ -12,7 +12,7 @@ use ember_core::plan::{
     render, setting_for, synthetic,
 };
 use ember_core::units::bounds::{PIECE_MASS, SETTING, THICKNESS};
-use ember_core::units::{Interval, Length, Mass, Temperature};
+use ember_core::units::{Interval, Length, Mass, Temperature, TemperatureScale, WeightSystem};
 use proptest::prelude::*;
 
 fn drawer() -> Machine {
@@ -623,5 +623,34 @@ proptest! {
             prop_assert!((0.0..1.0).contains(&plan.outcomes.water_lost), "{}", plan.outcomes.water_lost);
         }
         prop_assert_eq!(first, plan(&request));
+    }
+}
+
+/// A refusal has a quantity for each place that is left open, in both systems, and never both in one.
+#[test]
+fn refusals_are_told_in_the_cooks_units() {
+    let base = || Request::usual(CutId::BackRibs, PRESETS[0].machine());
+    let mut large = base();
+    large.mass = Mass::from_grams(1400.0);
+    let mut tall = Request::usual(CutId::BeefRoast, PRESETS[0].machine());
+    tall.thickness = Some(Length::from_millimetres(95.0));
+    let mut low = base();
+    low.setting = Some(celsius(65.0));
+    let mut thick = base();
+    thick.mass = Mass::from_grams(200.0);
+    thick.thickness = Some(Length::from_millimetres(120.0));
+    for request in [large, tall, low, thick] {
+        let message = plan(&request).unwrap_err().message();
+        assert_eq!(
+            message.text.matches("{}").count(),
+            message.values.len(),
+            "{message:?}"
+        );
+        let told = message.render(TemperatureScale::Fahrenheit, WeightSystem::Imperial);
+        assert!(
+            !told.contains("mm") && !told.contains("°C") && !told.contains(" g"),
+            "{told}"
+        );
+        assert_eq!(message.metric(), plan(&request).unwrap_err().to_string());
     }
 }

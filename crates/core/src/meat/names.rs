@@ -155,7 +155,7 @@ impl CutId {
                 "collar",
                 "pork shoulder joint",
             ],
-            Self::CountryRib => &["spare rib chop", "shoulder rib", "country-style rib"],
+            Self::CountryRib => &["spare rib chop", "shoulder rib"],
             Self::BackRibs => &[
                 "baby back",
                 "baby back ribs",

@@ -119,6 +119,7 @@ impl Ingredient {
 /// assert_eq!(spoons(Ingredient::Salt, 9.0), "1 1/2 tsp");
 /// assert_eq!(spoons(Ingredient::Oil, 27.0), "2 tbsp");
 /// assert_eq!(spoons(Ingredient::Water, 710.0), "3 cups");
+/// assert_eq!(spoons(Ingredient::Water, 250.0), "1 cup");
 /// assert_eq!(spoons(Ingredient::Salt, 0.4), "a pinch");
 /// ```
 #[must_use]
@@ -154,6 +155,6 @@ fn parts(value: f64, of: u32, one: &str, many: &str) -> String {
         (whole, "") => whole.to_string(),
         (whole, part) => format!("{whole} {part}"),
     };
-    let word = if value > 1.01 { many } else { one };
+    let word = if count > of { many } else { one };
     format!("{number} {word}")
 }

@@ -5,16 +5,16 @@ use std::sync::Arc;
 use super::alternatives::Otherwise;
 use super::before::Before;
 use super::check::MOST_HANDS;
-use super::dishes::{Table, stands_in};
+use super::dishes::{Cook, Table, stands_in};
 use super::shopping::{Purchase, seasoned, shopping};
 use super::wish::{BegunTask, Wish, WishedCook};
-use crate::plan::{Plan, Request};
+use crate::plan::{Plan, Request, Step, StepKind};
 use crate::prep::{Ahead, Amount, Clock};
 use crate::schedule::{
     Change, Clash, HandsOn, Minute, PlaceKind, Placed, Resource, Scarce, Schedule, Task, TaskKey,
     TypicalSite, WayOut, whole_minutes,
 };
-use crate::units::{Message, Quantity, Temperature};
+use crate::units::{Interval, Message, Quantity, Temperature};
 
 /// A loss below this is little.
 const LITTLE: f64 = 15.0;
@@ -396,7 +396,8 @@ impl Table {
         let ahead = ahead.next();
         let why = ahead.map(|task| Message::plain(task.reason.clone()));
         let notes = steps()
-            .map(|step| step.reason.clone())
+            .flat_map(|step| [dialled(cook, step), Some(step.reason.clone())])
+            .flatten()
             .chain(why)
             .filter(|note| !note.text.is_empty())
             .collect();
@@ -512,5 +513,40 @@ impl Table {
                 }
             }
         })
+    }
+}
+
+/// A step in minutes from its own loading, as the machine's timer counts: what is dialled when a batch goes
+/// in, and after how long hands are needed. Nothing for what is not done in the machine.
+fn dialled(cook: &Cook, step: &Step) -> Option<Message> {
+    let own = |kind: StepKind| {
+        let mut steps = cook.plan.steps.iter();
+        let found = steps.find(|known| known.kind == kind && known.batch == step.batch);
+        found.map(|known| known.at.seconds())
+    };
+    let whole = |seconds: f64| {
+        let minutes = (seconds / 60.0).round().max(1.0);
+        Quantity::Time(Interval::from_minutes(minutes))
+    };
+    let loaded = own(StepKind::Load)?;
+    match step.kind {
+        StepKind::Load => Some(Message::with(
+            "{} for {}",
+            [
+                Quantity::Setting(if step.batch > 1 {
+                    cook.plan.setting
+                } else {
+                    cook.request.first_setting()
+                }),
+                whole(own(StepKind::Pull)? - loaded),
+            ],
+        )),
+        StepKind::Turn | StepKind::Sauce | StepKind::Set | StepKind::Check | StepKind::Pull => {
+            Some(Message::with(
+                "after {}",
+                [whole(step.at.seconds() - loaded)],
+            ))
+        }
+        _ => None,
     }
 }

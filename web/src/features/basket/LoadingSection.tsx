@@ -9,11 +9,12 @@ import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
 import { inSections } from "../../domain/request";
 import { saveFile } from "../../lib/save";
-import { count } from "../../lib/text";
+import { capital, count } from "../../lib/text";
 import { length, lengths, MM_PER_INCH, mass, minutes, type Units } from "../../lib/units";
 import { BasketMap } from "./BasketMap";
 import { BatchesWord } from "./BatchesWord";
 import { allPoses, basketSvg, type Pose, print, trayName } from "./drawing";
+import { layerWords } from "./layer";
 import { Meter } from "./Meter";
 import { SideView } from "./SideView";
 import { Spit } from "./Spit";
@@ -33,6 +34,10 @@ export function LoadingSection(props: LoadingSectionProps) {
   const { plan, loading, request, units, onChange } = props;
   return (
     <Box>
+      <Text textStyle="body" mb="2">
+        {capital(layerWords(plan))}
+        {plan.batches.length > 1 ? "; the next goes into a hot machine" : ""}.
+      </Text>
       {loading.spit ? (
         <Spit
           roast={loading.spit}

@@ -32,10 +32,10 @@ export function Quantities({ method, prep, blend, units, onBlend }: QuantitiesPr
               ) : null}
             </dt>
             <chakra.dd textAlign="end" fontWeight="650">
-              {smallMass(amount.mass_g, units)}
+              {amount.spoons}
             </chakra.dd>
             <chakra.dd textAlign="end" color="ink.soft">
-              {amount.spoons}
+              {smallMass(amount.mass_g, units)}
             </chakra.dd>
           </Box>
         ))}

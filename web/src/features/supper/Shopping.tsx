@@ -14,6 +14,7 @@ interface ShoppingProps {
 
 export function Shopping({ plan, eaters, units, onEnough }: ShoppingProps) {
   const short = plan.shopping.filter((one) => one.too_little);
+  const weight = ({ mass_g }: { mass_g: number }) => (mass_g > 0 ? smallMass(mass_g, units) : "");
   const allergens = [...new Set(plan.shopping.flatMap((one) => one.allergen ?? []))];
   return (
     <Box>
@@ -22,10 +23,10 @@ export function Shopping({ plan, eaters, units, onEnough }: ShoppingProps) {
           <Box key={`${one.what} ${one.mass_g}`} display="contents">
             <dt>{one.what}</dt>
             <chakra.dd textAlign="end" fontWeight="650">
-              {one.mass_g > 0 ? smallMass(one.mass_g, units) : ""}
+              {one.spoons ?? weight(one)}
             </chakra.dd>
             <chakra.dd textAlign="end" color="ink.soft">
-              {one.spoons ?? ""}
+              {one.spoons ? weight(one) : ""}
             </chakra.dd>
           </Box>
         ))}
@@ -37,7 +38,7 @@ export function Shopping({ plan, eaters, units, onEnough }: ShoppingProps) {
             {dish.amounts
               .map(
                 (one) =>
-                  `${one.ingredient}${one.in_blend ? " in the rub" : ""} ${smallMass(one.mass_g, units)} (${one.spoons})`,
+                  `${one.ingredient}${one.in_blend ? " in the rub" : ""} ${one.spoons} (${smallMass(one.mass_g, units)})`,
               )
               .join(", ")}
             .

@@ -1,15 +1,15 @@
 // Everything about a plan that is not the plan itself: each a line with its gist, which unfolds.
 import { Box } from "@chakra-ui/react";
-import type { Catalogue, CutEntry, Loading, Method, Plan, Request } from "../../api/types";
+import type { Catalogue, CutEntry, Method, Plan, Request } from "../../api/types";
 import { Fold } from "../../components/Fold";
 import { Explained } from "../../features/assumptions/Explained";
 import { Worth } from "../../features/assumptions/Worth";
 import { LoadingSection } from "../../features/basket/LoadingSection";
+import { layerWords } from "../../features/basket/layer";
 import { Curves } from "../../features/ember-strip/Curves";
 import { Found } from "../../features/outcomes/Found";
 import { Prep } from "../../features/prep/Prep";
-import { count } from "../../lib/text";
-import { minutes, share, temperature, type Units } from "../../lib/units";
+import { minutes, temperature, type Units } from "../../lib/units";
 import { Beside } from "./Beside";
 
 interface SectionsProps {
@@ -37,7 +37,7 @@ export function Sections(props: SectionsProps) {
       </Fold>
       {plan.loading ? (
         <>
-          <Fold name="arrangement" title="Arrangement" gist={arranged(plan, plan.loading)}>
+          <Fold name="arrangement" title="Arrangement" gist={layerWords(plan)}>
             <LoadingSection
               plan={plan}
               loading={plan.loading}
@@ -82,17 +82,6 @@ function prepared(entry: CutEntry, request: Request, chosen: Method | undefined)
   return chosen && chosen.hands_on_s >= 30
     ? `${chosen.name}, ${minutes(chosen.hands_on_s)} hands-on`
     : coat;
-}
-
-/** How the pieces share the machine. */
-function arranged({ batches, airiness }: Plan, loading: Loading): string {
-  if (loading.spit) return "on the spit";
-  if (loading.tumbler) return `tumbling, the basket ${share(loading.tumbler.fill)} full`;
-  if (batches.length > 1) {
-    return `${batches.length} batches: ${batches.map((batch) => batch.pieces).join(", then ")}`;
-  }
-  const trays = loading.loads[0]?.trays ?? [];
-  return `${count(trays.length, "layer")}, ${airiness}`;
 }
 
 function expected(plan: Plan): string {
