@@ -24,7 +24,7 @@ test("a machine is begun from a typical one, measured, kept, and cooked in", asy
   await width.fill("31 cm");
   await page.keyboard.press("Enter");
   // Drawn as it is edited.
-  await expect(page.getByRole("img", { name: /^From above: 310 mm by/ })).toBeVisible();
+  await expect(page.getByRole("img", { name: /^From above: 310 by/ })).toBeVisible();
   await word(page, "Free height").click();
   await page.getByRole("textbox", { name: "Free height" }).fill("0");
   await page.keyboard.press("Enter");
@@ -56,7 +56,7 @@ test("what cannot be is refused beside it; changes can be undone", async ({ page
   await expect(page.getByRole("alert")).toHaveCount(0);
   await page.getByRole("button", { name: "one more" }).click();
   await page.getByRole("button", { name: "Save", exact: true }).click();
-  await expect(page.getByRole("alert")).toContainText("leaves 15 mm of room");
+  await expect(page.getByRole("alert")).toContainText("leaves 15 mm above it");
   await word(page, "Rack 4").click();
   await page.getByRole("textbox", { name: "Rack 4" }).fill("160 mm");
   await page.keyboard.press("Enter");
@@ -101,7 +101,7 @@ test("machines travel as a file that its schema describes", async ({ page, reque
   await expect(page.getByRole("heading", { name: "the shelves" })).toBeVisible();
   await expect(page.getByText("Added: the shelves. There already: the drum.")).toBeVisible();
   await from("notes.json", "two eggs");
-  await expect(page.getByRole("alert")).toContainText("“notes.json” is not JSON");
+  await expect(page.getByRole("alert")).toContainText("“notes.json” holds no machines");
   document.machines[0].height_mm = 0;
   await from("machines.json", JSON.stringify(document));
   await expect(page.getByRole("alert")).toContainText("Nothing was added.");

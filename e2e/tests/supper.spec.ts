@@ -1,6 +1,9 @@
 // The whole path, from the sentence to the logbook, at both sizes, in both unit systems.
 import { accessible, expect, fitsTheWidth, test, word } from "./kitchen";
 
+// With a 12-hour clock, Fahrenheit and pounds, unless a test says otherwise.
+test.use({ locale: "en-US" });
+
 test("with the mouse on a laptop, in Fahrenheit and pounds", async ({ page, kitchen }) => {
   await page.goto("/plan");
   // The browser is en-US, so the kitchen is too.
@@ -25,7 +28,7 @@ test("with the mouse on a laptop, in Fahrenheit and pounds", async ({ page, kitc
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Load 4 bone-in thighs");
   await accessible(page);
   // As it is dialled, largest.
-  await expect(page.getByText(/^\d+\s°F,\s\d+\smin$/)).toBeVisible();
+  await expect(page.getByText(/^\d+\s°F\sfor\s\d+\smin$/)).toBeVisible();
   await expect(page.getByText(/Set the machine's own timer to \d+ min too/)).toBeVisible();
   await page.getByRole("button", { name: "Loaded" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Turn every piece");
@@ -113,7 +116,7 @@ test.describe("on a phone, in Celsius and grams, by keyboard alone", () => {
     const strip = page.getByRole("slider", { name: /Temperature at a minute/ });
     await strip.focus();
     await page.keyboard.press("ArrowRight");
-    await expect(strip).toHaveAttribute("aria-valuetext", /^minute \d+, \d+ mm deep: \d+ °C$/);
+    await expect(strip).toHaveAttribute("aria-valuetext", /^after \d+ min, \d+ mm deep: \d+ °C$/);
     await accessible(page);
 
     await page.getByRole("button", { name: "Start cooking" }).focus();

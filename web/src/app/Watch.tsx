@@ -19,8 +19,8 @@ const TICK = 1000;
 const AGAIN = 3_000;
 /** The screen stays on from so long before a supper's next thing, ms. */
 const AWAKE = 30 * 60_000;
-/** The title counts down from so long before, ms. */
-const COUNTS = 12 * 3_600_000;
+/** The title counts down from so long before, ms; until then it names the page. */
+const COUNTS = 30 * 60_000;
 
 export default function Watch() {
   const now = useNow(TICK);

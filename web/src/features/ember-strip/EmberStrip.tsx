@@ -1,6 +1,6 @@
 // The ember strip at full size: axis, depth, legend, pins, isolines, and a reading anywhere on it.
 import { Box, chakra } from "@chakra-ui/react";
-import { type KeyboardEvent, type PointerEvent, useState } from "react";
+import { type KeyboardEvent, type MouseEvent, useState } from "react";
 import type { Plan } from "../../api/types";
 import { FieldCanvas } from "../../components/FieldCanvas";
 import { SvgCircle, SvgPath, SvgRect, SvgText } from "../../components/Svg";
@@ -43,12 +43,18 @@ export function EmberStrip(props: EmberStripProps) {
     const at = Math.round(minute) * 60;
     if (at >= STEP && at < plan.pull_at_s) editing.addAt(at);
   };
-  const look = (event: PointerEvent) => {
+  /** Where on the picture something points, if on it. */
+  const pointed = (event: MouseEvent): Cursor | null => {
     const box = event.currentTarget.getBoundingClientRect();
     const minute = from + ((event.clientX - box.left - left) / inner) * (to - from);
     const depth = (event.clientY - box.top - top) / height;
     const inside = minute >= 0 && minute <= end && depth >= 0 && depth <= 1;
-    setCursor(inside ? { minute, depth } : null);
+    return inside ? { minute, depth } : null;
+  };
+  // A finger that taps has not moved before.
+  const tap = (event: MouseEvent) => {
+    const at = pointed(event);
+    if (at) addAt(at.minute);
   };
   const step = (event: KeyboardEvent) => {
     const move = {
@@ -90,10 +96,10 @@ export function EmberStrip(props: EmberStripProps) {
         aria-valuenow={Math.round(cursor?.minute ?? 0)}
         aria-valuetext={cursor ? reading(plan, cursor, units) : "not looking anywhere yet"}
         onKeyDown={step}
-        onPointerMove={look}
+        onPointerMove={(event) => setCursor(pointed(event))}
         onPointerLeave={() => setCursor(null)}
         onBlur={() => setCursor(null)}
-        onClick={() => cursor && addAt(cursor.minute)}
+        onClick={tap}
         position="relative"
         style={{ height: frame.total }}
       >

@@ -25,7 +25,9 @@ export function Bare({ bare, units }: BareProps) {
       </chakra.caption>
       <thead>
         <tr>
-          <th aria-label="what" />
+          <chakra.th scope="col" textAlign="start" color="ink.soft" fontWeight="400">
+            bare for
+          </chakra.th>
           {bare.map((one) => (
             <chakra.th
               key={one.bare_s}

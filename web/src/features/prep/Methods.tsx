@@ -18,7 +18,7 @@ export function Methods({ methods, shown, chosen, units, onShow }: MethodsProps)
       <chakra.table textStyle="small" w="full" css={{ "& td, & th": { py: "1", pe: "3" } }}>
         <chakra.thead textAlign="start">
           <tr>
-            {["", "takes", "cook", "crisp after", "loses"].map((head) => (
+            {["method", "takes", "cook", "crisp after", "loses"].map((head) => (
               <chakra.th
                 key={head}
                 scope="col"

@@ -51,6 +51,15 @@ test("four presses of an arrow are twenty minutes, asked for once", async () => 
   expect(minutes(onServe.mock.calls[0]?.[0])).toBe(20);
 });
 
+test("a plan for another time is no wish for the one before", async () => {
+  const onServe = vi.fn();
+  const { redraw } = draw(<Lanes plan={plan} onServe={onServe} />);
+  const sooner = { ...plan, serve_at: new Date(serve - 45 * 60_000).toISOString() };
+  redraw(<Lanes plan={sooner} onServe={onServe} />);
+  await new Promise((resolve) => setTimeout(resolve, 400));
+  expect(onServe).not.toHaveBeenCalled();
+});
+
 test("where it cannot be moved no key moves it", async () => {
   const user = userEvent.setup();
   draw(<Lanes plan={plan} />);

@@ -45,11 +45,11 @@ export function Lanes({ plan, onServe }: LanesProps) {
   const [wanted, setWanted] = useState<{ at: number; before: number } | null>(null);
   const asked = wanted && wanted.before === serve ? wanted.at : serve;
   const shown = dragged?.at ?? asked;
-  const wish = useSettled(asked, CALM);
+  const rested = useSettled(wanted, CALM) === wanted;
   const ask = useEffectEvent((at: number) => onServe?.(new Date(at)));
   useEffect(() => {
-    if (wish !== serve) ask(wish);
-  }, [wish, serve]);
+    if (rested && asked !== serve) ask(asked);
+  }, [rested, asked, serve]);
   const lanes = bars(plan);
   const drag = (event: PointerEvent) => {
     if (!dragged) return;

@@ -94,6 +94,9 @@ function Editor({ id, saved, keep, fresh = false }: EditorProps) {
   const problem = keeping.error instanceof ApiFailure ? keeping.error.problem : null;
   return (
     <Box pt="2">
+      <Text as="h1" srOnly>
+        {machine.name}
+      </Text>
       <MachineSentence
         machine={machine}
         units={units}

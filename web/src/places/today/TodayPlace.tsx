@@ -3,6 +3,7 @@
 
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { cooksQuery, machinesQuery } from "../../api/queries";
 import type { CookRow } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
@@ -35,6 +36,9 @@ export function TodayPlace() {
   const suppers = useComing(now);
   const deletion = useDeleteCook();
   const [asks, setAsks] = useShown("three questions", true);
+  // Who has answered the second question has not answered the third.
+  const [began, setBegan] = useState(false);
+  if (!began && machines.data?.total === 0) setBegan(true);
   const failed = running.error ?? planned.error;
   // What was kept of it is shown also while the server does not answer.
   if (failed && !(running.data && planned.data)) {
@@ -47,7 +51,7 @@ export function TodayPlace() {
   if (!running.data || !planned.data || machines.isPending) return <Waiting>Loading…</Waiting>;
   const rows = [...running.data.items, ...planned.data.items];
   const nothing = rows.length === 0 && suppers.length === 0;
-  if (asks && nothing && machines.data?.total === 0) {
+  if (asks && nothing && began) {
     return (
       <Box pt="3">
         <FirstRun onSkip={() => setAsks(false)} />
