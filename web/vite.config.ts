@@ -35,5 +35,10 @@ export default defineConfig({
     },
   },
   server: { proxy: { "/api": "http://127.0.0.1:8080" } },
-  test: { include: ["src/**/*.test.{ts,tsx}"], setupFiles: ["src/testing/setup.ts"] },
+  test: {
+    include: ["src/**/*.test.{ts,tsx}"],
+    setupFiles: ["src/testing/setup.ts"],
+    // A shared machine may stand still for a while; nothing here measures time.
+    testTimeout: 60_000,
+  },
 });

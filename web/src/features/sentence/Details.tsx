@@ -48,156 +48,188 @@ const supports = (catalogue: Catalogue, { machine }: Request) =>
       (support !== "spit" || machine.spit) && (support !== "tumbling_basket" || machine.tumbler_l),
   );
 
-export function detailsOf(of: DetailsOf): Detail[] {
-  const { catalogue, entry, request, plan, wrong, startHint, onChange } = of;
-  const word = of;
-  const details: (Detail | false)[] = [
-    {
-      place: "meat",
-      lead: ", ",
-      word: <StartWord {...word} hint={startHint} />,
-      usual: request.start === "fridge",
-      fields: ["start_c"],
-    },
-    {
-      place: "meat",
-      lead: ", ",
-      word: (
-        <Word
-          label="Surface"
-          text={entry.coats.find((one) => one.coat === request.coat)?.words ?? request.coat}
-        >
-          {(close) => (
-            <Choice
-              items={entry.coats.map((one) => ({ value: one.coat, text: one.words }))}
-              chosen={request.coat}
-              onChoose={(coat) => {
-                onChange({ coat });
-                close();
-              }}
-            />
-          )}
-        </Word>
-      ),
-      usual: request.coat === entry.usual_coat,
-      fields: ["coat"],
-    },
-    entry.handlings.length > 1 && {
-      place: "meat",
-      lead: ", ",
-      word: <HandlingWord {...word} />,
-      usual: (request.handling ?? "plain") === "plain",
-      fields: ["handling"],
-    },
-    {
-      place: "machine",
-      lead: ", ",
-      word: <SupportWord {...of} />,
-      usual: (request.support ?? "basket") === "basket",
-      fields: ["support"],
-    },
-    request.pieces > 1 && {
-      place: "machine",
-      lead: ", ",
-      word: (
-        <MethodWord
-          label="Loading"
-          methods={catalogue.load}
-          chosen={request.load ?? "with_air"}
-          onChoose={(load) => onChange({ load })}
+/** One detail of a sentence; nothing where it makes no sense. */
+type Rule = (of: DetailsOf) => Detail | false;
+
+const start: Rule = (of) => ({
+  place: "meat",
+  lead: ", ",
+  word: <StartWord {...of} hint={of.startHint} />,
+  usual: of.request.start === "fridge",
+  fields: ["start_c"],
+});
+
+const surface: Rule = ({ entry, request, onChange }) => ({
+  place: "meat",
+  lead: ", ",
+  word: (
+    <Word
+      label="Surface"
+      text={entry.coats.find((one) => one.coat === request.coat)?.words ?? request.coat}
+    >
+      {(close) => (
+        <Choice
+          items={entry.coats.map((one) => ({ value: one.coat, text: one.words }))}
+          chosen={request.coat}
+          onChoose={(coat) => {
+            onChange({ coat });
+            close();
+          }}
         />
-      ),
-      usual: (request.load ?? "with_air") === "with_air",
-      fields: ["load"],
-    },
-    {
-      place: "dial",
-      lead: " ",
-      word: <ProgrammeWord {...word} plan={plan} />,
-      usual: !request.programme,
-      fields: ["programme.stage_setting_c", "stage_setting_c", "stage_s"],
-    },
-    {
-      place: "dial",
-      lead: ", ",
-      word: (
-        <MethodWord
-          label="Preheating"
-          methods={catalogue.preheat}
-          chosen={request.preheat}
-          onChoose={(preheat) => onChange({ preheat })}
-        />
-      ),
-      usual: request.preheat === "thin_only",
-      fields: ["preheat"],
-    },
-    !turnsItself(request) &&
-      !(request.actions ?? []).some(turnsAll) && {
-        place: "handling",
-        lead: ", ",
-        word: (
-          <MethodWord
-            label="Turning"
-            methods={catalogue.turn}
-            chosen={request.turn}
-            onChoose={(turn) => onChange({ turn })}
-          />
-        ),
-        usual: request.turn === entry.usual_turn,
-        fields: ["turn"],
-      },
-    !turnsItself(request) &&
-      entry.faces != null && {
-        place: "handling",
-        lead: ", ",
-        word: <FirstUpWord {...word} />,
-        usual: (request.first_up ?? entry.usual_first_up) === entry.usual_first_up,
-        fields: ["first_up"],
-      },
-    {
-      place: "handling",
-      lead: ", ",
-      word: (
-        <MethodWord
-          label="Sauce"
-          methods={catalogue.sauce}
-          chosen={request.sauce}
-          onChoose={(sauce) => onChange({ sauce })}
-        />
-      ),
-      usual: request.sauce === "none",
-      fields: ["sauce"],
-    },
-    {
-      place: "handling",
-      lead: ", ",
-      word: <ActionsWord {...word} plan={plan} />,
-      usual: (request.actions ?? []).length === 0,
-      fields: ["actions", "actions.at_s"],
-    },
-    {
-      place: "goal",
-      lead: " and ",
-      word: (
-        <>
-          <OutsideWord {...word} catalogue={catalogue} /> outside
-        </>
-      ),
-      usual: request.outside == null,
-      fields: ["outside"],
-    },
-    {
-      place: "goal",
-      lead: ", ",
-      word: <ThermometerWord {...word} />,
-      usual: request.thermometer !== false,
-      fields: ["thermometer"],
-    },
-  ];
-  return details
+      )}
+    </Word>
+  ),
+  usual: request.coat === entry.usual_coat,
+  fields: ["coat"],
+});
+
+const handling: Rule = (of) =>
+  of.entry.handlings.length > 1 && {
+    place: "meat",
+    lead: ", ",
+    word: <HandlingWord {...of} />,
+    usual: (of.request.handling ?? "plain") === "plain",
+    fields: ["handling"],
+  };
+
+const support: Rule = (of) => ({
+  place: "machine",
+  lead: ", ",
+  word: <SupportWord {...of} />,
+  usual: (of.request.support ?? "basket") === "basket",
+  fields: ["support"],
+});
+
+const loading: Rule = ({ catalogue, request, onChange }) =>
+  request.pieces > 1 && {
+    place: "machine",
+    lead: ", ",
+    word: (
+      <MethodWord
+        label="Loading"
+        methods={catalogue.load}
+        chosen={request.load ?? "with_air"}
+        onChoose={(load) => onChange({ load })}
+      />
+    ),
+    usual: (request.load ?? "with_air") === "with_air",
+    fields: ["load"],
+  };
+
+const programme: Rule = (of) => ({
+  place: "dial",
+  lead: " ",
+  word: <ProgrammeWord {...of} />,
+  usual: !of.request.programme,
+  fields: ["programme.stage_setting_c", "stage_setting_c", "stage_s"],
+});
+
+const preheating: Rule = ({ catalogue, request, onChange }) => ({
+  place: "dial",
+  lead: ", ",
+  word: (
+    <MethodWord
+      label="Preheating"
+      methods={catalogue.preheat}
+      chosen={request.preheat}
+      onChoose={(preheat) => onChange({ preheat })}
+    />
+  ),
+  usual: request.preheat === "thin_only",
+  fields: ["preheat"],
+});
+
+const turning: Rule = ({ catalogue, entry, request, onChange }) =>
+  !turnsItself(request) &&
+  !(request.actions ?? []).some(turnsAll) && {
+    place: "handling",
+    lead: ", ",
+    word: (
+      <MethodWord
+        label="Turning"
+        methods={catalogue.turn}
+        chosen={request.turn}
+        onChoose={(turn) => onChange({ turn })}
+      />
+    ),
+    usual: request.turn === entry.usual_turn,
+    fields: ["turn"],
+  };
+
+const firstUp: Rule = (of) =>
+  !turnsItself(of.request) &&
+  of.entry.faces != null && {
+    place: "handling",
+    lead: ", ",
+    word: <FirstUpWord {...of} />,
+    usual: (of.request.first_up ?? of.entry.usual_first_up) === of.entry.usual_first_up,
+    fields: ["first_up"],
+  };
+
+const sauce: Rule = ({ catalogue, request, onChange }) => ({
+  place: "handling",
+  lead: ", ",
+  word: (
+    <MethodWord
+      label="Sauce"
+      methods={catalogue.sauce}
+      chosen={request.sauce}
+      onChoose={(chosen) => onChange({ sauce: chosen })}
+    />
+  ),
+  usual: request.sauce === "none",
+  fields: ["sauce"],
+});
+
+const actions: Rule = (of) => ({
+  place: "handling",
+  lead: ", ",
+  word: <ActionsWord {...of} />,
+  usual: (of.request.actions ?? []).length === 0,
+  fields: ["actions", "actions.at_s"],
+});
+
+const outside: Rule = (of) => ({
+  place: "goal",
+  lead: " and ",
+  word: (
+    <>
+      <OutsideWord {...of} /> outside
+    </>
+  ),
+  usual: of.request.outside == null,
+  fields: ["outside"],
+});
+
+const thermometer: Rule = (of) => ({
+  place: "goal",
+  lead: ", ",
+  word: <ThermometerWord {...of} />,
+  usual: of.request.thermometer !== false,
+  fields: ["thermometer"],
+});
+
+/** In the order of the sentence. */
+const RULES = [
+  start,
+  surface,
+  handling,
+  support,
+  loading,
+  programme,
+  preheating,
+  turning,
+  firstUp,
+  sauce,
+  actions,
+  outside,
+  thermometer,
+];
+
+export const detailsOf = (of: DetailsOf): Detail[] =>
+  RULES.map((rule) => rule(of))
     .filter((one) => one !== false)
-    .map((one) => (wrong && one.fields.some((field) => wrong === field) ? said(one) : one));
-}
+    .map((one) => (one.fields.some((field) => field === of.wrong) ? said(one) : one));
 
 /** What is refused is never folded away. */
 const said = (detail: Detail): Detail => ({ ...detail, usual: false });
