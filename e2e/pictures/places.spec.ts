@@ -9,20 +9,35 @@ const shot = async (page: Page, name: string) => {
   await page.screenshot({ path: `${folder}/${name}.png` });
 };
 
-test.use({ locale: "en-GB" });
+test.use({ locale: "en-GB", folded: true });
+
+/** A usual sentence again, whatever was planned before. */
+const newPlan = async (page: Page) => {
+  await page.goto("/plan");
+  await page.evaluate(() => sessionStorage.removeItem("plan"));
+  await page.reload();
+  await expect(page.getByText(/^Load \d/).first()).toBeVisible();
+};
+
+/** Shows a section of the plan, from its heading on. */
+const unfold = async (page: Page, name: RegExp) => {
+  const heading = page.getByRole("button", { name });
+  if ((await heading.getAttribute("aria-expanded")) === "false") await heading.click();
+  await heading.evaluate((title) => title.scrollIntoView());
+};
 
 test("laptop", async ({ page }) => {
   await page.goto("/");
   await shot(page, "today");
-  await page.goto("/plan");
+  await newPlan(page);
   await shot(page, "plan");
   await page.getByRole("button", { name: /^Pieces/ }).click();
   await page.getByRole("textbox", { name: "Pieces" }).fill("24");
   await page.keyboard.press("Enter");
+  await unfold(page, /Arrangement/);
   await page.getByRole("tab", { name: "batch 2" }).click();
-  await page.getByRole("button", { name: /^Arrangement/ }).evaluate((title) => title.scrollIntoView());
   await shot(page, "plan-basket");
-  await page.goto("/plan");
+  await newPlan(page);
   await page.getByRole("button", { name: /^Thickness/ }).click();
   await shot(page, "plan-word");
   await page.keyboard.press("Escape");
@@ -38,7 +53,8 @@ test("laptop", async ({ page }) => {
   await page.getByRole("link", { name: "Change" }).last().click();
   await expect(page.getByText("From the side")).toBeVisible();
   await shot(page, "kitchen-machine");
-  await page.goto("/plan");
+  await newPlan(page);
+  await page.getByRole("button", { name: /usual details/ }).click();
   for (const [word, choice] of [
     [/^Machine:/, /^the shelves/],
     [/^Cut:/, "pork loin roasts"],
@@ -47,14 +63,15 @@ test("laptop", async ({ page }) => {
     await page.getByRole("button", { name: word }).click();
     await page.getByRole("dialog").getByRole("button", { name: choice }).click();
   }
+  await unfold(page, /Arrangement/);
   await expect(page.getByText("Before you switch it on")).toBeVisible();
-  await page.getByRole("button", { name: /^Arrangement/ }).evaluate((title) => title.scrollIntoView());
   await shot(page, "plan-spit");
-  await page.goto("/plan");
+  await newPlan(page);
+  await unfold(page, /Preparation/);
   await page.getByRole("button", { name: "salted and bare overnight" }).click();
   await page.getByRole("button", { name: "Use this method" }).click();
   await expect(page.getByText("Used in this plan.")).toBeVisible();
-  await page.getByRole("button", { name: /^Preparation/ }).evaluate((title) => title.scrollIntoView());
+  await unfold(page, /Preparation/);
   await shot(page, "plan-prep");
   await page.goto("/supper");
   await page.getByRole("link", { name: "Supper for the ferry crew" }).click();
@@ -91,7 +108,7 @@ test.describe("phone", () => {
   test.use({ viewport: { width: 390, height: 844 }, colorScheme: "dark" });
 
   test("at the fryer", async ({ page, kitchen }) => {
-    await page.goto("/plan");
+    await newPlan(page);
     await shot(page, "plan-phone");
     await page.getByRole("button", { name: "Start cooking" }).click();
     await page.waitForURL("**/fryer/*");

@@ -28,7 +28,7 @@ test("with the mouse on a laptop, in Fahrenheit and pounds", async ({ page, kitc
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Load 4 bone-in thighs");
   await accessible(page);
   // As it is dialled, largest.
-  await expect(page.getByText(/^\d+\s°F\sfor\s\d+\smin$/)).toBeVisible();
+  await expect(page.getByText(/^\d+\s°F,\s\d+\smin$/)).toBeVisible();
   await expect(page.getByText(/Set the machine's own timer to \d+ min too/)).toBeVisible();
   await page.getByRole("button", { name: "Loaded" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Turn every piece");

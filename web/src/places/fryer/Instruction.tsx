@@ -87,8 +87,8 @@ export function Instruction({ cook, current, dial, loaded, now }: InstructionPro
 const after = (loaded: number | null, due: number) =>
   loaded === null ? "" : `after ${minutes(Math.round((due - loaded) / 60_000) * 60)}, `;
 
-/** A number stays with its unit. */
-const unbroken = (text: string) => text.replaceAll(" ", "\u00a0").replace("\u00a0for", " for");
+/** The setting, then the minutes; a number stays with its unit. */
+const unbroken = (text: string) => text.replaceAll(" ", "\u00a0").replace("\u00a0for\u00a0", ", ");
 
 /** The preheat is a countdown. */
 function waits(kind: string, left: number, due: number): string {
