@@ -1,11 +1,10 @@
 // Whose safety chart, which colours, and the way to the keys.
 import { Box, Checkbox, chakra, NativeSelect, Popover, Portal, Text } from "@chakra-ui/react";
-import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
-import { catalogueQuery } from "../api/queries";
 import type { Region } from "../api/types";
 import { Action } from "../components/recipes";
 import { changeSettings, type Settings } from "../domain/settings";
+import { RegionChoice } from "../features/household/RegionChoice";
 
 const COLOURS = [
   ["auto", "as the device"],
@@ -21,7 +20,6 @@ interface MoreProps {
 }
 
 export default function More({ settings, onChoose, onHelp }: MoreProps) {
-  const catalogue = useQuery(catalogueQuery());
   return (
     <Popover.Root positioning={{ placement: "bottom-end" }}>
       <Popover.Trigger asChild>
@@ -40,20 +38,7 @@ export default function More({ settings, onChoose, onHelp }: MoreProps) {
             aria-label="More"
           >
             <Field label="Food safety guidance">
-              <NativeSelect.Root size="sm">
-                <NativeSelect.Field
-                  aria-label="Food safety guidance"
-                  value={settings.region}
-                  onChange={(event) => onChoose({ region: event.target.value as Region })}
-                >
-                  {catalogue.data?.regions.map((region) => (
-                    <option key={region.region} value={region.region}>
-                      {region.words} ({region.authority})
-                    </option>
-                  ))}
-                </NativeSelect.Field>
-                <NativeSelect.Indicator />
-              </NativeSelect.Root>
+              <RegionChoice region={settings.region} onChoose={(region) => onChoose({ region })} />
             </Field>
             <Field label="Colours">
               <NativeSelect.Root size="sm">

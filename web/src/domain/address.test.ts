@@ -63,6 +63,9 @@ describe("a sentence in an address", () => {
   it("is dropped where it is none", () => {
     expect(readPlanSearch({ say: "drumsticks", eat: "7", dish: "1" })).toEqual({});
     expect(readPlanSearch({ say: { cut: "drumstick", pieces: "8" } }).say).toBeUndefined();
+    // An address of an earlier version.
+    expect(readPlanSearch({ say: { cut: "drumstick", machine } }).say?.machine).toBe("the drum");
+    expect(readPlanSearch({ say: { cut: "drumstick", machine: 7 } }).say).toBeUndefined();
     expect(readPlanSearch({ say: { cut: "drumstick" }, eat: "19:00" })).toMatchObject({
       say: { cut: "drumstick" },
       eat: "19:00",

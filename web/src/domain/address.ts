@@ -111,7 +111,7 @@ export interface PlanSearch {
 export function readPlanSearch(search: Record<string, unknown>): PlanSearch {
   const { say, shared, eat, supper, dish, cook } = search;
   return {
-    say: isSaid(say) ? say : undefined,
+    say: saidIn(say),
     shared: typeof shared === "string" ? shared : undefined,
     eat: typeof eat === "string" && /^\d{1,2}:\d{2}$/.test(eat) ? eat : undefined,
     supper: typeof supper === "string" ? supper : undefined,
@@ -120,9 +120,18 @@ export function readPlanSearch(search: Record<string, unknown>): PlanSearch {
   };
 }
 
-function isSaid(value: unknown): value is Said {
-  if (typeof value !== "object" || value === null) return false;
-  const { cut, machine, ...rest } = value as Record<string, unknown>;
+/** The sentence of an address; addresses of earlier versions held the whole machine. */
+function saidIn(value: unknown): Said | undefined {
+  if (typeof value !== "object" || value === null) return undefined;
+  const { machine, ...rest } = value as Record<string, unknown>;
+  const name =
+    typeof machine === "object" && machine !== null && "name" in machine ? machine.name : machine;
+  const said = { ...rest, ...(name === undefined ? {} : { machine: name }) };
+  return isSaid(said) ? said : undefined;
+}
+
+function isSaid(value: Record<string, unknown>): value is Record<string, unknown> & Said {
+  const { cut, machine, ...rest } = value;
   const numbers = ["pieces", "piece_mass_g", "core_target_c", "thickness_mm", "setting_c"];
   const lists = ["actions", "ahead", "weights_g", "split"];
   return (

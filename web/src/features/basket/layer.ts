@@ -1,6 +1,5 @@
 // How the pieces share the machine, in a few words.
 import type { Plan } from "../../api/types";
-import { count } from "../../lib/text";
 import { share } from "../../lib/units";
 
 export function layerWords({ loading, batches, airiness }: Plan): string {
@@ -10,7 +9,7 @@ export function layerWords({ loading, batches, airiness }: Plan): string {
     return `${batches.length} batches, ${batches.map((batch) => batch.pieces).join(" and ")}`;
   }
   const trays = loading?.loads[0]?.trays ?? [];
-  if (trays.length < 2) return `${count(trays.length, "layer")}, ${airiness}`;
+  if (trays.length < 2) return `one layer, ${airiness}`;
   const words = trays.map(
     (tray) => `${tray.pieces.length} ${on(loading?.levels[tray.level - 1]?.name ?? "")}`,
   );

@@ -1,14 +1,14 @@
 // An empty kitchen asks three things, each of which can be skipped: where it is, what it cooks in, and
 // what is for dinner.
-import { Box, Flex, NativeSelect, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
-import { catalogueQuery, machinesQuery } from "../../api/queries";
-import type { Region } from "../../api/types";
+import { machinesQuery } from "../../api/queries";
 import { Action } from "../../components/recipes";
 import { useSettings } from "../../domain/settings";
 import { AddMachine } from "../../features/household/AddMachine";
 import { useHousehold } from "../../features/household/household";
+import { RegionChoice } from "../../features/household/RegionChoice";
 import { capital } from "../../lib/text";
 import { Begin } from "./Begin";
 
@@ -56,23 +56,9 @@ const Question = ({ title, children }: { title: string; children: ReactNode }) =
 function Where() {
   const settings = useSettings();
   const choose = useHousehold(settings);
-  const catalogue = useQuery(catalogueQuery());
   return (
     <Flex gap="3" wrap="wrap" align="center">
-      <NativeSelect.Root size="sm" w="auto">
-        <NativeSelect.Field
-          aria-label="Food safety guidance"
-          value={settings.region}
-          onChange={(event) => choose({ region: event.target.value as Region })}
-        >
-          {catalogue.data?.regions.map((region) => (
-            <option key={region.region} value={region.region}>
-              {region.words} ({region.authority})
-            </option>
-          ))}
-        </NativeSelect.Field>
-        <NativeSelect.Indicator />
-      </NativeSelect.Root>
+      <RegionChoice region={settings.region} onChoose={(region) => choose({ region })} />
       <Action
         type="button"
         aria-pressed={settings.temperature === "celsius"}
