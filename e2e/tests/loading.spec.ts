@@ -200,6 +200,23 @@ test("something else beside it: together or one after the other, and why", async
   await expect(page.getByText("At the same time, a drawer each.")).toBeVisible();
 });
 
+test("what is cooked alongside goes into a supper with the first, or is started with it", async ({ page }) => {
+  await page.goto("/plan");
+  await choose(page, "Machine", /^twin drawers/);
+  await choose(page, "Cooked alongside", "bone-in pork chops");
+  await page.getByRole("button", { name: "Add both to supper" }).click();
+  await page.waitForURL("**/supper");
+  await expect(page.getByRole("link", { name: "Edit cooking plan" })).toHaveCount(2);
+  await page.goto("/plan");
+  await choose(page, "Cooked alongside", "bone-in pork chops");
+  // The chops go in later, so that both are ready at once.
+  await page.getByRole("button", { name: "Start the first, save the second" }).click();
+  await page.waitForURL("**/fryer");
+  await expect(page.getByRole("heading", { level: 1 }).first()).toHaveText("Load 8 drumsticks");
+  await expect(page.getByRole("heading", { name: "Ready to start" })).toBeVisible();
+  await expect(page.getByRole("link", { name: /bone-in pork chops/ })).toBeVisible();
+});
+
 test("bad loads are refused in words, in time", async ({ page }) => {
   await page.goto("/plan");
   await type(page, "Pieces", "200");
