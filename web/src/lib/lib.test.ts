@@ -21,6 +21,9 @@ describe("units", () => {
     expect(units.mass(115, imperial)).toBe("4 oz");
     expect(units.length(44.45, imperial)).toBe("1 3/4 in");
     expect(units.length(44, metric)).toBe("44 mm");
+    expect(units.length(0, imperial)).toBe("0 in");
+    expect(units.length(1, imperial)).toBe("1/16 in");
+    expect(units.length(3, imperial)).toBe("1/8 in");
     expect(units.minutes(390)).toBe("6½ min");
     expect(units.minutes(4800)).toBe("1 h 20 min");
   });

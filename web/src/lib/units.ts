@@ -59,6 +59,8 @@ export function mass(grams: number, units: Units): string {
 export function length(mm: number, units: Units): string {
   if (units.weight === "metric") return `${Math.round(mm)} mm`;
   const inches = mm / MM_PER_INCH;
+  // A ruler in inches has sixteenths; less is not read on it.
+  if (inches > 0.005 && inches < 0.15) return inches * 16 < 1.5 ? "1/16 in" : "1/8 in";
   const quarters = Math.round(inches * 4) / 4;
   if (Math.abs(inches - quarters) > 0.01) return `${decimal(inches, 1)} in`;
   const whole = Math.floor(quarters);
