@@ -56,6 +56,12 @@ export function nextAt(text: string, now: Date): Date | null {
   return at;
 }
 
+/** A time of day of an address or a document as this language writes it. */
+export function clockText(text: string): string {
+  const at = nextAt(text, new Date());
+  return at ? clock(at) : text;
+}
+
 /** How a time of day is typed in this language, as an example. */
 export const clockExample = () => clock(new Date(2000, 0, 1, 19, 0));
 

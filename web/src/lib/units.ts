@@ -65,7 +65,7 @@ export function length(mm: number, units: Units): string {
   if (Math.abs(inches - quarters) > 0.01) return `${decimal(inches, 1)} in`;
   const whole = Math.floor(quarters);
   const part = { 0.25: "1/4", 0.5: "1/2", 0.75: "3/4" }[quarters - whole] ?? "";
-  return `${[whole > 0 ? whole : "", part].filter(Boolean).join(" ")} in`;
+  return `${[whole > 0 ? whole : "", part].filter(Boolean).join(" ") || "0"} in`;
 }
 
 const LITRES_PER_QUART = 0.946352946;

@@ -8,7 +8,7 @@ import { QuantityInput } from "../../components/QuantityInput";
 import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
 import { onDay, wantedAt } from "../../features/supper/document";
-import { clock, day, nextAt, zone } from "../../lib/clock";
+import { clock, clockText, day, nextAt, zone } from "../../lib/clock";
 
 interface SupperSentenceProps {
   supper: Supper;
@@ -170,19 +170,19 @@ function Quiet({ supper, wrong, onChange }: QuietProps) {
   return (
     <Word
       label="Nobody works"
-      text={quiet ? `from ${quiet.from} to ${quiet.to}` : "at no time"}
+      text={quiet ? `from ${clockText(quiet.from)} to ${clockText(quiet.to)}` : "at no time"}
       state={wrong ? "wrong" : "told"}
     >
       {(close) => (
         <>
           <ClockForm
             label="From"
-            value={quiet?.from ?? "22:00"}
+            value={clockText(quiet?.from ?? "22:00")}
             onTold={(from) => onChange({ quiet: { from, to: quiet?.to ?? "07:00", zone: zone() } })}
           />
           <ClockForm
             label="To"
-            value={quiet?.to ?? "07:00"}
+            value={clockText(quiet?.to ?? "07:00")}
             onTold={(to) => {
               onChange({ quiet: { from: quiet?.from ?? "22:00", to, zone: zone() } });
               close();
