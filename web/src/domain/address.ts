@@ -2,7 +2,7 @@
 // blend - and without the consent to go below a safe minimum. The whole sentence goes along in the
 // history of the browser, so that a reload and the way back have everything.
 import type { Catalogue, Machine, Request } from "../api/types";
-import { ofKitchen, ofTable, usual } from "./request";
+import { ofKitchen, usualIn } from "./request";
 import type { Settings } from "./settings";
 
 declare module "@tanstack/react-router" {
@@ -58,8 +58,7 @@ export function expand(
   const entry = catalogue.cuts.find((cut) => cut.cut === said.cut);
   if (!machine || !entry) return null;
   return {
-    ...usual(entry, machine, settings.region),
-    ...ofTable(settings),
+    ...usualIn(entry, machine, settings),
     ...said,
     machine,
     below_floor_acknowledged: false,
@@ -82,7 +81,7 @@ export function firstSentence(
   settings: Settings,
 ): Request | null {
   const entry = catalogue.cuts.find((cut) => cut.cut === "drumstick") ?? catalogue.cuts[0];
-  return entry ? { ...usual(entry, machine, settings.region), ...ofTable(settings) } : null;
+  return entry ? usualIn(entry, machine, settings) : null;
 }
 
 /** The sentence under this kitchen's own conditions. */

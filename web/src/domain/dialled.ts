@@ -1,6 +1,6 @@
 // A cook as it is dialled: the setting, the minutes, and what to do after how many.
 import type { Machine, Plan, Request, Step } from "../api/types";
-import { minutes, setting, type Units } from "../lib/units";
+import { setting, type Units, wholeMinutes } from "../lib/units";
 
 /** What hands do on the way, in a word. */
 const WORDS: Partial<Record<Step["kind"], string>> = {
@@ -56,11 +56,13 @@ export function dialled(
   const pull = own.findLast((step) => step.kind === "pull")?.at_s ?? plan.pull_at_s;
   const after = own.flatMap((step) => {
     const word = words(step, machine, units);
-    return word && step.at_s > load ? [`${word} ${minutes(whole(step.at_s - load))}`] : [];
+    return word && step.at_s > load
+      ? [`${word} ${wholeMinutes(Math.max(60, step.at_s - load))}`]
+      : [];
   });
   const timer = pull - load;
   return {
-    main: `${onDial(dial, machine, units)} for ${minutes(whole(timer))}`,
+    main: `${onDial(dial, machine, units)} for ${wholeMinutes(Math.max(60, timer))}`,
     // The unit is said once, at the end.
     after: after
       .map((one, n) => (n < after.length - 1 ? one.replace(/ min$/, "") : one))
@@ -68,6 +70,3 @@ export function dialled(
     timer,
   };
 }
-
-/** Whole minutes, as a timer is set. */
-const whole = (seconds: number) => Math.max(60, Math.round(seconds / 60) * 60);

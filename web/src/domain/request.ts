@@ -35,6 +35,12 @@ export const ofTable = (settings: Settings): Partial<Request> => ({
   vulnerable: settings.vulnerable,
 });
 
+/** A usual sentence of a cut, for who is usually at the table. */
+export const usualIn = (entry: CutEntry, machine: Machine, settings: Settings): Request => ({
+  ...usual(entry, machine, settings.region),
+  ...ofTable(settings),
+});
+
 export const entryOf = (catalogue: Catalogue, request: Request) =>
   catalogue.cuts.find((cut) => cut.cut === request.cut) ?? catalogue.cuts[0];
 

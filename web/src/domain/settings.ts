@@ -1,5 +1,5 @@
 // What the cook prefers, remembered in this browser.
-import { useSyncExternalStore } from "react";
+import { stored } from "../lib/stored";
 import type { Units } from "../lib/units";
 
 export interface Settings extends Units {
@@ -36,33 +36,18 @@ const USUAL: Settings = {
   prealert_min: 5,
 };
 
-let current: Settings = read();
-const listeners = new Set<() => void>();
+const settings = stored(
+  KEY,
+  (value): Settings => ({
+    ...USUAL,
+    ...(typeof value === "object" ? value : {}),
+  }),
+);
 
-function read(): Settings {
-  try {
-    return { ...USUAL, ...JSON.parse(localStorage.getItem(KEY) ?? "{}") };
-  } catch {
-    return USUAL;
-  }
-}
-
-export function changeSettings(change: Partial<Settings>) {
-  current = { ...current, ...change };
-  try {
-    localStorage.setItem(KEY, JSON.stringify(current));
-  } catch {
-    // A browser that keeps nothing still works for this visit.
-  }
-  for (const listener of listeners) listener();
-}
-
-function subscribe(listener: () => void) {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-}
+export const changeSettings = (change: Partial<Settings>) =>
+  settings.set({ ...settings.get(), ...change });
 
 /** What is preferred at this moment. */
-export const currentSettings = () => current;
+export const currentSettings = settings.get;
 
-export const useSettings = () => useSyncExternalStore(subscribe, () => current);
+export const useSettings = settings.use;

@@ -88,6 +88,9 @@ export function minutes(seconds: number): string {
   return `${whole} min`;
 }
 
+/** Whole minutes, as a timer is set. */
+export const wholeMinutes = (seconds: number) => minutes(Math.round(seconds / 60) * 60);
+
 /** Hours where there are many minutes. */
 export function hours(seconds: number): string {
   return seconds < 3 * 3600 ? minutes(seconds) : `${decimal(Math.round(seconds / 1800) / 2, 1)} h`;

@@ -2,7 +2,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Happening } from "../../api/types";
 import { Action } from "../../components/recipes";
-import { minutes } from "../../lib/units";
+import { wholeMinutes } from "../../lib/units";
 
 interface PutBackProps {
   /** How long it takes, as it is. */
@@ -17,7 +17,7 @@ export function PutBack({ seconds, onTell }: PutBackProps) {
         Put it back
       </Text>
       <Text textStyle="count" color="ember" my="1">
-        {minutes(Math.max(60, Math.round(seconds / 60) * 60))}
+        {wholeMinutes(Math.max(60, seconds))}
       </Text>
       <Text textStyle="line" color="ink.say" mb="3">
         It is not done. In slices or opened flat it needs less.

@@ -4,7 +4,7 @@ import type { Plan, Request, Step } from "../../api/types";
 import { Caution } from "../../components/Notice";
 import { dialled, firstSetting, loadOf } from "../../domain/dialled";
 import { order, render } from "../../domain/message";
-import { hours, minutes, temperature, type Units } from "../../lib/units";
+import { hours, temperature, type Units, wholeMinutes } from "../../lib/units";
 
 interface StepListProps {
   /** What comes before the plan's own steps. */
@@ -97,11 +97,7 @@ interface WhenProps {
 function When({ since, at, counts, first }: WhenProps) {
   const small = first ? "zest.ink" : "ink.soft";
   const early = since <= -60;
-  const main = counts
-    ? minutes(Math.round(since / 60) * 60)
-    : early && since > -LONG
-      ? minutes(Math.round(-since / 60) * 60)
-      : null;
+  const main = counts ? wholeMinutes(since) : early && since > -LONG ? wholeMinutes(-since) : null;
   return (
     <Box>
       {main ? <Text textStyle="time">{main}</Text> : null}

@@ -8,7 +8,7 @@ import { render } from "../../domain/message";
 import { useSettings } from "../../domain/settings";
 import { clock, countdown, day } from "../../lib/clock";
 import { capital } from "../../lib/text";
-import { minutes, setting, type Units } from "../../lib/units";
+import { setting, type Units, wholeMinutes } from "../../lib/units";
 import type { Moment } from "./Agenda";
 import { tellable } from "./next";
 import type { useTelling } from "./telling";
@@ -121,6 +121,6 @@ function asDialled({ plan }: KeptSupper, moment: Moment, units: Units): string |
   }
   const load = Date.parse(dish.load_at);
   if (load < Date.parse(moment.at) || load > Date.parse(moment.end_at)) return null;
-  const time = minutes(Math.max(1, Math.round(dish.timer_s / 60)) * 60);
+  const time = wholeMinutes(Math.max(60, dish.timer_s));
   return `Set ${setting(dish.setting_c, units)}, ${time}`;
 }

@@ -7,7 +7,7 @@ import { useSettings } from "../../domain/settings";
 import { useAwake } from "../../features/alarm/useAlarms";
 import type { StandingStep } from "../../features/course/standing";
 import { clock, countdown } from "../../lib/clock";
-import { minutes, temperature } from "../../lib/units";
+import { temperature, wholeMinutes } from "../../lib/units";
 
 interface InstructionProps {
   cook: Cook;
@@ -53,7 +53,7 @@ export function Instruction({ cook, current, dial, loaded, now }: InstructionPro
             {awake
               ? "Keep this screen on: it is held awake."
               : "Keep this screen on: a locked phone rings no alarm."}{" "}
-            Set the machine's own timer to {minutes(Math.round(set.timer / 60) * 60)} too.
+            Set the machine's own timer to {wholeMinutes(set.timer)} too.
           </Text>
         </>
       ) : (
@@ -85,7 +85,7 @@ export function Instruction({ cook, current, dial, loaded, now }: InstructionPro
 }
 
 const after = (loaded: number | null, due: number) =>
-  loaded === null ? "" : `after ${minutes(Math.round((due - loaded) / 60_000) * 60)}, `;
+  loaded === null ? "" : `after ${wholeMinutes((due - loaded) / 1000)}, `;
 
 /** The setting, then the minutes; a number stays with its unit. */
 const unbroken = (text: string) => text.replaceAll(" ", "\u00a0").replace("\u00a0for\u00a0", ", ");

@@ -2,11 +2,12 @@
 import { Flex } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
-import { cookChanged, keepCook, sendReport } from "../../api/queries";
+import { cookChanged, keepCook } from "../../api/queries";
 import type { Request, Together } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { isSupper } from "../../domain/schemas";
+import { startCook } from "../../features/course/useStart";
 import { DRAFT, emptySupper, withCook } from "../../features/supper/document";
 import { zone } from "../../lib/clock";
 import { readDraft, writeDraft } from "../../lib/draft";
@@ -28,16 +29,12 @@ export function Both({ first, second, shared }: BothProps) {
   const keep = useMutation({
     mutationFn: async (start: boolean) => {
       for (const [n, request] of requests.entries()) {
-        const cook = await keepCook(ids[n] ?? crypto.randomUUID(), request, null);
-        const started =
-          start && now(n) && !cook.started_at
-            ? await sendReport(cook.id, {
-                id: crypto.randomUUID(),
-                ago_s: 0,
-                happening: { kind: "started" },
-              })
-            : cook;
-        cookChanged(queries, started);
+        const id = ids[n] ?? crypto.randomUUID();
+        const cook =
+          start && now(n)
+            ? await startCook({ id, request, eatAt: null })
+            : await keepCook(id, request, null);
+        cookChanged(queries, cook);
       }
       return start;
     },

@@ -71,21 +71,13 @@ export function PlanView(props: PlanViewProps) {
   // Another day than today is named.
   const clockOf = (seconds: number) => clockOn(new Date(load + seconds * 1000), new Date(now));
 
+  const eatAt = eat && shown ? new Date(load + shown.eat_at_s * 1000) : null;
   const buttons = props.of ? (
     <BackToSupper request={request} of={props.of} disabled={failure !== null} />
   ) : props.cook ? (
-    <SaveCook
-      id={props.cook}
-      request={request}
-      eatAt={eat && shown ? new Date(load + shown.eat_at_s * 1000) : null}
-      disabled={failure !== null}
-    />
+    <SaveCook id={props.cook} request={request} eatAt={eatAt} disabled={failure !== null} />
   ) : (
-    <Keep
-      request={request}
-      eatAt={eat && shown ? new Date(load + shown.eat_at_s * 1000) : null}
-      disabled={failure !== null}
-    />
+    <Keep request={request} eatAt={eatAt} disabled={failure !== null} />
   );
   return (
     <Box pt="2">

@@ -3,7 +3,7 @@ import { Box, Text } from "@chakra-ui/react";
 import type { Plan, Request } from "../../api/types";
 import { dialled, firstSetting } from "../../domain/dialled";
 import { clock } from "../../lib/clock";
-import { hours, minutes, temperature, type Units } from "../../lib/units";
+import { hours, minutes, temperature, type Units, wholeMinutes } from "../../lib/units";
 
 interface SummaryProps {
   plan: Plan;
@@ -20,9 +20,7 @@ export function Summary({ plan, request, units, clockOf, late, ahead }: SummaryP
   const others = plan.batches
     .slice(1)
     .map((_, n) =>
-      minutes(
-        Math.round(dialled(plan, n + 2, plan.setting_c, request.machine, units).timer / 60) * 60,
-      ),
+      wholeMinutes(dialled(plan, n + 2, plan.setting_c, request.machine, units).timer),
     );
   return (
     <Box pt="2" pb="1">
@@ -63,7 +61,7 @@ function out(plan: Plan, units: Units): string {
   const [early, late] = plan.pull_band_s ?? [];
   const when =
     plan.batches.length > 1 || early == null || late == null
-      ? `Out after ${minutes(whole(plan.pull_at_s))}`
+      ? `Out after ${wholeMinutes(plan.pull_at_s)}`
       : `Out after ${between(early, late)}`;
   const core = plan.goals?.inside_core_c ?? plan.pull_core_c;
   const rest =
@@ -73,11 +71,9 @@ function out(plan: Plan, units: Units): string {
   return `${when} at ${temperature(core, units)}${rest}.`;
 }
 
-const whole = (seconds: number) => Math.round(seconds / 60) * 60;
-
 /** "22 to 31 min". */
 function between(early: number, late: number): string {
-  const [from, to] = [minutes(whole(early)), minutes(whole(late))];
+  const [from, to] = [wholeMinutes(early), wholeMinutes(late)];
   return from === to ? to : `${from.replace(/ min$/, "")} to ${to}`;
 }
 

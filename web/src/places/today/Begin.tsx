@@ -5,14 +5,14 @@ import { catalogueQuery, machinesQuery } from "../../api/queries";
 import type { Catalogue, Machine, Request } from "../../api/types";
 import { PlaceLink } from "../../components/PlaceLink";
 import { planOf } from "../../domain/address";
-import { ofTable, usual } from "../../domain/request";
+import { usualIn } from "../../domain/request";
 import { type Settings, useSettings } from "../../domain/settings";
 import { mass } from "../../lib/units";
 
 const CUTS: Request["cut"][] = ["party_wing", "drumstick", "pork_chop"];
 
 /** Usual sentences of well-known cuts in the first machine there is. */
-export function useBeginnings(): Request[] {
+function useBeginnings(): Request[] {
   const catalogue = useQuery(catalogueQuery());
   const machines = useQuery(machinesQuery());
   const settings = useSettings();
@@ -23,7 +23,7 @@ export function useBeginnings(): Request[] {
 const beginnings = (catalogue: Catalogue, machine: Machine, settings: Settings) =>
   CUTS.flatMap((cut) => {
     const entry = catalogue.cuts.find((one) => one.cut === cut);
-    return entry ? [{ ...usual(entry, machine, settings.region), ...ofTable(settings) }] : [];
+    return entry ? [usualIn(entry, machine, settings)] : [];
   });
 
 export function Begin() {
