@@ -2,6 +2,7 @@
 
 use crate::units::bounds::{self, OutOfBounds};
 use crate::units::round_to_step;
+use crate::units::told_by_message;
 use crate::units::{
     Interval, Length, Mass, Message, Power, Quantity, Temperature, TemperatureDifference,
     TemperatureScale,
@@ -198,13 +199,7 @@ impl From<OutOfBounds> for MachineError {
     }
 }
 
-impl std::fmt::Display for MachineError {
-    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
-        f.write_str(&self.message().metric())
-    }
-}
-
-impl std::error::Error for MachineError {}
+told_by_message!(MachineError);
 
 /// Corners of a drawer are rounded by about this, mm (common practice).
 pub const USUAL_CORNER: Length = Length::from_millimetres(12.0);

@@ -4,6 +4,7 @@ use crate::basket::Division;
 use crate::fryer::MachineError;
 use crate::prep::Overrun;
 use crate::units::bounds::OutOfBounds;
+use crate::units::told_by_message;
 use crate::units::{Interval, Length, Mass, Temperature};
 
 /// Why no plan could be made.
@@ -225,13 +226,7 @@ impl From<MachineError> for PlanError {
     }
 }
 
-impl std::fmt::Display for PlanError {
-    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
-        f.write_str(&self.message().metric())
-    }
-}
-
-impl std::error::Error for PlanError {}
+told_by_message!(PlanError);
 
 /// The core of moist meat stays so far below boiling, K.
 pub const BELOW_BOILING: f64 = 1.0;

@@ -24,35 +24,6 @@ impl PlanError {
         match self {
             Self::OutOfBounds(error) => error.message(),
             Self::Machine(error) => error.message(),
-            Self::BelowPoultryFloor { .. }
-            | Self::NeedsAcknowledgement { .. }
-            | Self::NoWaiver { .. }
-            | Self::BelowHandledFloor { .. }
-            | Self::Clock(_)
-            | Self::OutOfReach { .. }
-            | Self::NotHandled { .. } => self.unsafe_message(),
-            Self::TooTall { .. }
-            | Self::TooLarge { .. }
-            | Self::TooMany { .. }
-            | Self::LaidOut { .. }
-            | Self::CannotHold { .. }
-            | Self::NotOnTheSpit { .. }
-            | Self::Weighed { .. }
-            | Self::NoSuchLevel { .. }
-            | Self::Split { .. }
-            | Self::ThicknessOfWeight { .. } => self.fit_message(),
-            Self::NeverReached { .. }
-            | Self::AboveCeiling { .. }
-            | Self::BelowLowest { .. }
-            | Self::NotOnTheDial { .. }
-            | Self::TakenOut { .. }
-            | Self::AfterTheEnd { .. } => self.heat_message(),
-        }
-    }
-
-    /// What could hurt somebody.
-    fn unsafe_message(&self) -> Message {
-        match self {
             Self::BelowPoultryFloor {
                 animal,
                 floor,
@@ -124,13 +95,6 @@ impl PlanError {
             Self::NotHandled { cut, handling } => Message::plain(format!(
                 "\"{handling}\" is not said of {cut}; choose another"
             )),
-            _ => Message::plain(String::new()),
-        }
-    }
-
-    /// What does not fit.
-    fn fit_message(&self) -> Message {
-        match self {
             Self::TooTall {
                 piece,
                 cavity,
@@ -219,13 +183,6 @@ impl PlanError {
                 ),
                 [Long(*thickness), Weight(*mass), Long(*thin), Long(*thick)],
             ),
-            _ => Message::plain(String::new()),
-        }
-    }
-
-    /// What the dial or the minutes do not allow.
-    fn heat_message(&self) -> Message {
-        match self {
             Self::NeverReached {
                 target,
                 setting,
@@ -272,7 +229,6 @@ impl PlanError {
                 "something is planned after {}, but everything is out after {}; plan it earlier",
                 [Time(*at), Time(*out)],
             ),
-            _ => Message::plain(String::new()),
         }
     }
 }

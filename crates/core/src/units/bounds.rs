@@ -3,7 +3,9 @@
 //! The same constant gives the check, the message, the test generator and the limits written into
 //! the API description, so that none of them can drift from the others.
 
-use super::{Interval, Length, Mass, Message, Quantity, Temperature, TemperatureDifference};
+use super::{
+    Interval, Length, Mass, Message, Quantity, Temperature, TemperatureDifference, told_by_message,
+};
 
 /// The range a parameter may take, with the words and the unit of its message.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -56,13 +58,7 @@ impl OutOfBounds {
     }
 }
 
-impl std::fmt::Display for OutOfBounds {
-    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
-        f.write_str(&self.message().metric())
-    }
-}
-
-impl std::error::Error for OutOfBounds {}
+told_by_message!(OutOfBounds);
 
 fn trim(value: f64) -> f64 {
     (value * 100.0).round() / 100.0

@@ -106,3 +106,17 @@ impl Quantity {
         }
     }
 }
+
+/// An error told by its message, in metric units where no cook is known.
+macro_rules! told_by_message {
+    ($error:ty) => {
+        impl std::fmt::Display for $error {
+            fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+                f.write_str(&self.message().metric())
+            }
+        }
+
+        impl std::error::Error for $error {}
+    };
+}
+pub(crate) use told_by_message;

@@ -10,6 +10,7 @@ mod parse;
 
 pub use bounds::{Bound, OutOfBounds};
 pub use format::{TemperatureScale, WeightSystem, round_to_step};
+pub(crate) use message::told_by_message;
 pub use message::{Message, Quantity};
 pub use parse::{
     ParseError, parse_altitude, parse_clock_minutes, parse_length, parse_mass, parse_power,

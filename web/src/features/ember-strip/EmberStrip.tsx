@@ -179,7 +179,7 @@ export function EmberStrip(props: EmberStripProps) {
           {...editing.held}
           units={units}
           effect={editing.effect}
-          onMove={(at) => editing.move(Math.min(plan.pull_at_s - STEP, Math.max(STEP, at)), false)}
+          onMove={(at) => editing.move(at, false)}
           onDone={editing.close}
           onRemove={() => editing.held && editing.remove(editing.held.pin)}
         />

@@ -33,7 +33,6 @@ export function Handle(props: HandleProps) {
   const { pin, at, most, chosen, frame, units, onChoose, onMove, onDrop, onRemove } = props;
   const drag = useRef<{ from: number; at: number; moved: boolean } | null>(null);
   const name = capital(actionWords(pin.action, units));
-  const inside = (seconds: number) => Math.min(most, Math.max(STEP, seconds));
 
   const down = (event: PointerEvent<HTMLElement>) => {
     event.currentTarget.setPointerCapture(event.pointerId);
@@ -47,7 +46,7 @@ export function Handle(props: HandleProps) {
     if (!current.moved && Math.abs(across) < TAP) return;
     current.moved = true;
     const seconds = (across / frame.inner) * (frame.to - frame.from) * 60;
-    onMove(inside(Math.round((current.at + seconds) / STEP) * STEP), true);
+    onMove(current.at + seconds, true);
   };
   const up = () => {
     if (drag.current?.moved) onDrop();
@@ -71,7 +70,7 @@ export function Handle(props: HandleProps) {
     if (!by) return;
     event.preventDefault();
     event.stopPropagation();
-    onMove(inside(Math.round(at / STEP) * STEP + by), false);
+    onMove(Math.round(at / STEP) * STEP + by, false);
   };
 
   return (

@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useEffectEvent, useState } from "react";
 import { planQuery } from "../../api/queries";
 import type { CutEntry, Plan, PlannedAction, Request } from "../../api/types";
-import { added, difference, moved, type Pin, pinsOf, removed } from "../../domain/pins";
+import { added, difference, moved, type Pin, pinsOf, removed, STEP } from "../../domain/pins";
 import { useSettled } from "../../lib/hooks";
 import type { Units } from "../../lib/units";
 
@@ -68,7 +68,12 @@ export function useEditing({ plan, request, entry, units, onChange }: EditingOf)
         setEditing({ pin: one, at: one.at, before: plan, dragged: false });
       }
     },
-    move: (at: number, dragged: boolean) => held && setEditing({ ...held, at, dragged }),
+    /** To the nearest minute there is before the pieces come out. */
+    move: (at: number, dragged: boolean) => {
+      const minute = Math.round(at / STEP) * STEP;
+      const inside = Math.min(plan.pull_at_s - STEP, Math.max(STEP, minute));
+      if (held) setEditing({ ...held, at: inside, dragged });
+    },
     keep,
     remove: (one: Pin) => {
       onChange(removed(request, entry, one));

@@ -15,7 +15,7 @@ use crate::plan::error::PlanError;
 use crate::plan::request::Request;
 use crate::plan::search::search;
 use crate::prep::Clock;
-use crate::units::{Interval, Message, Quantity, Temperature, round_to_step};
+use crate::units::{Interval, Message, Quantity, Temperature, round_to_step, told_by_message};
 
 /// A setting and how long it takes.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -64,13 +64,7 @@ impl From<PlanError> for DeadlineError {
     }
 }
 
-impl std::fmt::Display for DeadlineError {
-    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
-        f.write_str(&self.message().metric())
-    }
-}
-
-impl std::error::Error for DeadlineError {}
+told_by_message!(DeadlineError);
 
 /// The lowest setting of the dial at which the pieces are out within a time: gentlest for the
 /// surface.
