@@ -6,7 +6,7 @@ use super::cook::{Deed, Picture};
 use super::goals::{Decides, Outside};
 use super::loading::Loading;
 use super::request::Origin;
-use super::text::steps::Step;
+use super::text::steps::{Step, StepKind};
 use super::text::warnings::Warning;
 use super::uncertainty::Ensemble;
 use super::uncertainty::assumptions::Assumption;
@@ -208,4 +208,36 @@ pub struct Plan {
     /// Cooks that what is not known allows; nothing where even the usual one is out of reach on
     /// the grid they are computed on.
     pub ensemble: Option<Ensemble>,
+}
+
+impl Plan {
+    /// When a batch goes in, from the first.
+    #[must_use]
+    pub fn loaded(&self, batch: u32) -> Option<Interval> {
+        self.first(StepKind::Load, batch)
+    }
+
+    /// What the machine's timer is set to when a batch goes in: until the dial changes or the batch comes
+    /// out.
+    ///
+    /// ```
+    /// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, plan}};
+    /// let plan = plan(&Request::usual(CutId::Drumstick, PRESETS[1].machine())).unwrap();
+    /// assert_eq!(plan.timer(1), Some(plan.pull_at));
+    /// assert_eq!(plan.timer(9), None);
+    /// ```
+    #[must_use]
+    pub fn timer(&self, batch: u32) -> Option<Interval> {
+        let until = self
+            .first(StepKind::Set, batch)
+            .or_else(|| self.first(StepKind::Pull, batch))?;
+        let loaded = self.loaded(batch)?;
+        Some(Interval::from_seconds(until.seconds() - loaded.seconds()))
+    }
+
+    fn first(&self, kind: StepKind, batch: u32) -> Option<Interval> {
+        let mut steps = self.steps.iter();
+        let found = steps.find(|step| step.kind == kind && step.batch == batch);
+        found.map(|step| step.at)
+    }
 }

@@ -519,32 +519,24 @@ impl Table {
 /// A step in minutes from its own loading, as the machine's timer counts: what is dialled when a batch goes
 /// in, and after how long hands are needed. Nothing for what is not done in the machine.
 fn dialled(cook: &Cook, step: &Step) -> Option<Message> {
-    let own = |kind: StepKind| {
-        let mut steps = cook.plan.steps.iter();
-        let found = steps.find(|known| known.kind == kind && known.batch == step.batch);
-        found.map(|known| known.at.seconds())
-    };
-    let whole = |seconds: f64| {
-        let minutes = (seconds / 60.0).round().max(1.0);
-        Quantity::Time(Interval::from_minutes(minutes))
-    };
-    let loaded = own(StepKind::Load)?;
+    let whole =
+        |time: Interval| Quantity::Time(Interval::from_minutes(time.minutes().round().max(1.0)));
+    let loaded = cook.plan.loaded(step.batch)?;
     match step.kind {
-        StepKind::Load => Some(Message::with(
-            "{} for {}",
-            [
-                Quantity::Setting(if step.batch > 1 {
-                    cook.plan.setting
-                } else {
-                    cook.request.first_setting()
-                }),
-                whole(own(StepKind::Pull)? - loaded),
-            ],
-        )),
+        StepKind::Load => {
+            let dial = if step.batch > 1 {
+                cook.plan.setting
+            } else {
+                cook.request.first_setting()
+            };
+            let timer = whole(cook.plan.timer(step.batch)?);
+            Some(Message::with("{} for {}", [Quantity::Setting(dial), timer]))
+        }
         StepKind::Turn | StepKind::Sauce | StepKind::Set | StepKind::Check | StepKind::Pull => {
+            let since = step.at.seconds() - loaded.seconds();
             Some(Message::with(
                 "after {}",
-                [whole(step.at.seconds() - loaded)],
+                [whole(Interval::from_seconds(since))],
             ))
         }
         _ => None,

@@ -1,13 +1,11 @@
 //! From a supper in its place to the wire.
 
 use chrono::{DateTime, Duration, Utc};
-use ember_core::plan::{Plan, StepKind};
 use ember_core::schedule::PlaceKind;
 use ember_core::supper::{
     Alternative, Laid, LaidDish, Loss, MethodWish, Moment, Purchase, WishChange, WishedCook,
 };
 
-use ember_core::units::Interval;
 
 use super::Clock;
 use crate::dto::plan::PictureDto;
@@ -18,13 +16,6 @@ use crate::dto::supper::{
     AgendaDto, ClashDto, LaneDto, LaneKindDto, LossDto, MovedDto, ScheduledDto, ScheduledTaskDto,
     ShoppingDto, SupperAlternativeDto, SupperCookDto, SupperDto, SupperPlanDto,
 };
-
-/// Until the dial changes or the first batch comes out.
-fn timer(plan: &Plan) -> Interval {
-    let mut steps = plan.steps.iter();
-    let set = steps.find(|step| step.kind == StepKind::Set);
-    set.map_or(plan.pull_at, |set| set.at)
-}
 
 fn number(n: usize) -> u32 {
     u32::try_from(n).unwrap_or(u32::MAX)
@@ -112,7 +103,9 @@ impl Clock {
             amounts: dish.amounts.iter().map(AmountDto::from).collect(),
             picture: plan.map(|plan| PictureDto::of(&plan.picture, None)),
             setting_c: plan.map(|plan| plan.setting.celsius()),
-            timer_s: plan.map(|plan| timer(plan).seconds()),
+            timer_s: plan
+                .and_then(|plan| plan.timer(1))
+                .map(|time| time.seconds()),
             core_target_c: dish.core_target.map(|core| core.celsius()),
             load_at: dish.load.map(|at| self.time(at)),
         }
