@@ -411,6 +411,12 @@ async fn sides_join_at_a_minute_and_have_names_of_their_own() {
     // By the minute of the clock that the hot start ends at.
     let after = (time(&added["at"]) - load).num_minutes();
     assert!((19..=21).contains(&after), "{after}");
+    // It goes in at the hot start's setting, for as long as that lasts.
+    let dish = &plan["dishes"][0];
+    assert_eq!(
+        (&dish["setting_c"], &dish["timer_s"]),
+        (&json!(200.0), &json!(1200.0))
+    );
 }
 
 /// Two devices report different things at once: both count, and both are told of both. The same report

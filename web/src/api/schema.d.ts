@@ -3475,7 +3475,7 @@ export interface components {
             ready_at: string;
             /**
              * Format: double
-             * @description The dial of a cook.
+             * @description The dial of a cook when the meat goes in.
              */
             setting_c?: number | null;
             /** @description Its tasks. */

@@ -252,7 +252,7 @@ pub struct ScheduledDto {
     pub amounts: Vec<AmountDto>,
     /// The strip of a cook, from when the meat goes in.
     pub picture: Option<PictureDto>,
-    /// The dial of a cook.
+    /// The dial of a cook when the meat goes in.
     pub setting_c: Option<f64>,
     /// How long it stays at that from loading, before the dial changes or it comes out: for the machine's
     /// own timer.

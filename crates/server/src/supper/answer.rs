@@ -6,7 +6,6 @@ use ember_core::supper::{
     Alternative, Laid, LaidDish, Loss, MethodWish, Moment, Purchase, WishChange, WishedCook,
 };
 
-
 use super::Clock;
 use crate::dto::plan::PictureDto;
 use crate::dto::preparation::AmountDto;
@@ -102,7 +101,10 @@ impl Clock {
                 .collect(),
             amounts: dish.amounts.iter().map(AmountDto::from).collect(),
             picture: plan.map(|plan| PictureDto::of(&plan.picture, None)),
-            setting_c: plan.map(|plan| plan.setting.celsius()),
+            setting_c: dish
+                .request
+                .as_ref()
+                .map(|request| request.first_setting().celsius()),
             timer_s: plan
                 .and_then(|plan| plan.timer(1))
                 .map(|time| time.seconds()),
