@@ -42,9 +42,9 @@ function follows(part: Partial<Request>): Partial<Request> {
     ...("cut" in part
       ? { handling: undefined, outside: undefined, out_at_c: undefined, first_up: undefined }
       : {}),
-    // Another cut is got ready otherwise.
-    // Another surface is none that a way of one's own ends with.
+    // A method of one's own ends with its own surface.
     ...("coat" in part ? { method: undefined } : {}),
+    // Another cut is prepared otherwise.
     ...("cut" in part ? { ahead: undefined, method: undefined } : {}),
   };
 }
