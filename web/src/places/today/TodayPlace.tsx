@@ -129,7 +129,7 @@ function Entry({ row, units, onDelete }: EntryProps) {
           px="4.5"
           py="2.5"
         >
-          {running ? "Cook now" : "Open"}
+          {running ? "Cook now" : "Open cook"}
         </PlaceLink>
         {running ? null : (
           <PlaceLink
