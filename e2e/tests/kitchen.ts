@@ -5,7 +5,7 @@ import { randomUUID } from "node:crypto";
 import { once } from "node:events";
 import { createServer } from "node:net";
 import AxeBuilder from "@axe-core/playwright";
-import { test as base, expect, type Page } from "@playwright/test";
+import { test as base, expect, type Locator, type Page } from "@playwright/test";
 
 const cluster = process.env.TEST_DATABASE_URL;
 if (!cluster) throw new Error("TEST_DATABASE_URL is not set; run ./test e2e");
@@ -124,10 +124,43 @@ export const test = base.extend<Fixtures & { kitchen: Kitchen }>({
 
 export { expect };
 
+/** At the fryer a second press within a moment counts for the first one: until that is over. */
+export const settled = (page: Page) => expect(page.locator("[data-just-pressed]")).toHaveCount(0);
+
+/** Presses what is due at the fryer, as a cook does who looks first. */
+export async function press(button: Locator) {
+  await settled(button.page());
+  await button.click();
+}
+
+/** Until nothing moves or fades any more. */
+export const still = (page: Page) =>
+  page.waitForFunction(() => document.getAnimations().every(({ playState }) => playState !== "running"));
+
+/** Until this browser has kept an answer that holds the text: it is written a moment after it came. */
+export const keptHere = (page: Page, text: string) =>
+  expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          new Promise<string>((resolve) => {
+            const opening = indexedDB.open("zesty-ember");
+            opening.onsuccess = () => {
+              const store = opening.result.transaction("pages").objectStore("pages");
+              const reading = store.get("answers");
+              reading.onsuccess = () => {
+                opening.result.close();
+                resolve(JSON.stringify(reading.result ?? null));
+              };
+            };
+          }),
+      ),
+    )
+    .toContain(text);
+
 /** Nothing serious for a reader with other eyes or hands. */
 export async function accessible(page: Page) {
-  // Colours are settled once nothing moves.
-  await page.waitForTimeout(300);
+  await still(page);
   const { violations } = await new AxeBuilder({ page }).analyze();
   const serious = violations.filter((v) => v.impact === "serious" || v.impact === "critical");
   const told = serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(" | ")}`);

@@ -201,6 +201,19 @@ test.describe("in an empty kitchen", () => {
   });
 });
 
+/** A cook under way, one that is over, and a supper that is saved. */
+async function ofTheKitchen(page: Page): Promise<string[]> {
+  type Row = { id: string; request: object; finished_at?: string | null };
+  const read = async (path: string) => (await (await page.request.get(path)).json()) as { items: Row[] };
+  const over = (await read("/api/cooks?per_page=50")).items.find((cook) => cook.finished_at);
+  const [supper] = (await read("/api/suppers")).items;
+  const begun = await page.request.post("/api/cooks", { data: { name: "Begun", request: over?.request } });
+  const { id } = (await begun.json()) as Row;
+  const loaded = { id: crypto.randomUUID(), happening: { kind: "started" } };
+  expect((await page.request.post(`/api/cooks/${id}/events`, { data: loaded })).ok()).toBe(true);
+  return [`/fryer/${id}`, `/logbook/${over?.id}`, `/supper/${supper?.id}`];
+}
+
 const VIEWS = ["/", "/plan", "/supper", "/fryer", "/logbook", "/kitchen", "/kitchen/new"];
 
 for (const colorScheme of ["light", "dark"] as const) {
@@ -211,7 +224,7 @@ for (const colorScheme of ["light", "dark"] as const) {
     test(`nothing to complain of on any view, ${colorScheme}, ${viewport.width} wide`, async ({ page }) => {
       await page.setViewportSize(viewport);
       await page.emulateMedia({ colorScheme, reducedMotion: "reduce" });
-      for (const view of VIEWS) {
+      for (const view of [...VIEWS, ...(await ofTheKitchen(page))]) {
         await page.goto(view);
         await expect(page.getByRole("heading", { level: 1 }).first()).toBeAttached();
         await page.waitForLoadState("networkidle");

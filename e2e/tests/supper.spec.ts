@@ -1,5 +1,5 @@
 // The whole path, from the sentence to the logbook, at both sizes, in both unit systems.
-import { accessible, expect, fitsTheWidth, test, word } from "./kitchen";
+import { accessible, expect, fitsTheWidth, press, settled, test, word } from "./kitchen";
 
 // With a 12-hour clock, Fahrenheit and pounds, unless a test says otherwise.
 test.use({ locale: "en-US" });
@@ -38,7 +38,7 @@ test("with the mouse on a laptop, in Fahrenheit and pounds", async ({ page, kitc
   await page.getByRole("button", { name: "Turned" }).click();
   await expect(page.getByRole("heading", { level: 1 })).not.toContainText("Turn every piece");
 
-  await page.waitForTimeout(400);
+  await settled(page);
   await page.getByRole("button", { name: /^(Temperature|Enter temperature)$/ }).first().click();
   for (const key of ["1", "1", "5"]) await page.getByRole("button", { name: key, exact: true }).click();
   await accessible(page);
@@ -56,16 +56,12 @@ test("with the mouse on a laptop, in Fahrenheit and pounds", async ({ page, kitc
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Put it back");
   await expect(page.getByText("do not serve it like this")).toBeVisible();
   await accessible(page);
-  await page.waitForTimeout(400);
-  await page.getByRole("button", { name: "Put back whole" }).click();
+  await press(page.getByRole("button", { name: "Put back whole" }));
   await expect(out).toBeVisible();
-  await page.waitForTimeout(400);
-  await page.getByRole("button", { name: "Undo: put back" }).click();
+  await press(page.getByRole("button", { name: "Undo: put back" }));
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Put it back");
-  await page.waitForTimeout(400);
-  await page.getByRole("button", { name: "Rested" }).click();
-  await page.waitForTimeout(400);
-  await page.getByRole("button", { name: "Served" }).click();
+  await press(page.getByRole("button", { name: "Rested" }));
+  await press(page.getByRole("button", { name: "Served" }));
   await page.getByRole("button", { name: "crisp", exact: true }).click();
   await page.getByRole("button", { name: "just right" }).click();
   await page.getByLabel("Notes").fill("Fennel pollen next time");
@@ -126,8 +122,7 @@ test.describe("on a phone, in Celsius and grams, by keyboard alone", () => {
     await expect(heading).toContainText("Switch the drum on");
     await fitsTheWidth(page);
     const space = async () => {
-      // Two presses within a moment are one.
-      await page.waitForTimeout(400);
+      await settled(page);
       await page.keyboard.press("Space");
     };
     await space();
@@ -136,7 +131,8 @@ test.describe("on a phone, in Celsius and grams, by keyboard alone", () => {
     await expect(heading).toContainText("Turn every piece");
     await page.keyboard.press("d");
     await expect(page.getByRole("button", { name: /^Closed/ })).toBeVisible();
-    await page.waitForTimeout(1100);
+    // Open for a second at the least.
+    await expect(page.getByRole("button", { name: /^Closed \([1-9]/ })).toBeVisible();
     await page.keyboard.press("d");
     await expect(page.getByRole("button", { name: "Open", exact: true })).toBeVisible();
     // Fifty seconds after loading no core is that hot.

@@ -2,7 +2,7 @@
 import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
 import { Ajv2020 } from "ajv/dist/2020.js";
-import { accessible, choose, expect, fitsTheWidth, test, word } from "./kitchen";
+import { accessible, choose, expect, fitsTheWidth, press, test, word } from "./kitchen";
 
 interface CookRow {
   request: { cut: string };
@@ -15,9 +15,6 @@ interface KeptSupper {
 }
 
 test.use({ locale: "en-GB" });
-
-/** Two taps nearer than this are one, ms. */
-const DOUBLE_TAP = 400;
 
 /** The evening after the next: there is an evening before it, whatever the time is now. */
 const evening = () => {
@@ -284,8 +281,7 @@ test.describe("on a phone, by keyboard", () => {
       const now = await heading.textContent();
       if (now === "Put it back") break;
       told.push(now);
-      await page.waitForTimeout(DOUBLE_TAP);
-      await button.click();
+      await press(button);
       await expect(heading.filter({ hasText: now ?? "" })).toHaveCount(0);
     }
     const all = told.join("; ");
@@ -333,10 +329,8 @@ test.describe("on a phone, by keyboard", () => {
     await expect.poll(table).toBeGreaterThan(before + 20 * 60_000);
     await page.getByRole("button", { name: "Undo: time added" }).click();
     await expect.poll(table).toBeLessThan(before + 3 * 60_000);
-    await page.waitForTimeout(DOUBLE_TAP);
-    await page.getByRole("button", { name: "Undo: loaded" }).click();
-    await page.waitForTimeout(DOUBLE_TAP);
-    await page.getByRole("button", { name: "Undo: started" }).click();
+    await press(page.getByRole("button", { name: "Undo: loaded" }));
+    await press(page.getByRole("button", { name: "Undo: started" }));
     await expect(due).toBeVisible();
     await expect.poll(async () => (await kept()).cooks).toEqual([]);
   });

@@ -1,5 +1,5 @@
 // Reloads, power cuts, no connection, and places that are still empty.
-import { accessible, expect, test, word } from "./kitchen";
+import { accessible, expect, keptHere, press, test, word } from "./kitchen";
 
 test.use({ locale: "en-GB" });
 
@@ -48,8 +48,7 @@ test("a kept report outlives the page", async ({ page, kitchen }) => {
 test("no server: every place says so and offers to try again", async ({ page }) => {
   await page.goto("/logbook");
   await expect(page.getByRole("article").first()).toBeVisible();
-  // Until what was seen is kept.
-  await page.waitForTimeout(2500);
+  await keptHere(page, "Cider chops");
   await page.route("**/api/**", (route) => route.abort());
   // What was seen before is still there, and everywhere it says so.
   for (const [path, seen] of [
@@ -78,7 +77,7 @@ test("a cook goes on from cold with the network gone", async ({ page, context, k
   await expect(heading).toContainText("Turn every piece");
   // Installed, and what is needed of the cook is kept.
   await page.evaluate(() => navigator.serviceWorker.ready);
-  await page.waitForTimeout(2500);
+  await keptHere(page, '"step_done"');
   const address = page.url();
   await page.close();
   await context.setOffline(true);
@@ -96,8 +95,7 @@ test("a cook goes on from cold with the network gone", async ({ page, context, k
   await expect(again).toContainText("Check");
   // Closed once, however often it is looked at.
   await cold.getByRole("button", { name: "Skip" }).click();
-  await cold.waitForTimeout(500);
-  await cold.getByRole("button", { name: "Taken out" }).click();
+  await press(cold.getByRole("button", { name: "Taken out" }));
   await cold.getByRole("button", { name: "Finish" }).click();
   await cold.getByRole("button", { name: "crisp", exact: true }).click();
   await cold.getByRole("button", { name: "just right" }).click();

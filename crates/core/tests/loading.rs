@@ -5,8 +5,8 @@ use ember_core::basket::{Tie, Tumbling};
 use ember_core::fryer::{Calibration, Machine, PRESETS, Spit, Support};
 use ember_core::meat::CutId;
 use ember_core::plan::{
-    How, Keeping, LoadRule, Plan, PlanError, Request, StepKind, Turning, WarningKind, plan, render,
-    synthetic, together,
+    HotHolding, How, LoadRule, Plan, PlanError, Request, StepKind, Turning, WarningKind, plan,
+    render, synthetic, together,
 };
 use ember_core::units::{Length, Mass, Temperature, TemperatureDifference};
 
@@ -156,7 +156,7 @@ fn the_first_batch_is_kept_or_reheated() {
     assert!(kept.core.celsius() < warm.pull_core.celsius());
     assert!(kept.stays_hot < kept.wait);
     assert!(warned(&warm, WarningKind::CoolsBetween));
-    request.keeping = Keeping::Reheat;
+    request.hot_holding = HotHolding::Reheat;
     let back = plan(&request).unwrap();
     let kept = back.kept.unwrap();
     assert!(kept.reheating.unwrap().core > kept.core);

@@ -7,7 +7,7 @@ use ember_core::doneness::{Handling, Region, floor, lethality::uk_hold};
 use ember_core::fryer::{Machine, PRESETS};
 use ember_core::meat::{Animal, CATALOGUE, Class, CutId, cut};
 use ember_core::plan::{
-    Keeping, Outside, Plan, PlanError, Request, SauceRule, Start, StepKind, WarningKind, plan,
+    HotHolding, Outside, Plan, PlanError, Request, SauceRule, Start, StepKind, WarningKind, plan,
     setting_for, together,
 };
 use ember_core::prep::{Ahead, Clock, Method, Place, methods, own};
@@ -508,21 +508,21 @@ fn a_roast_does_not_stay_warm_and_raw_for_hours() {
 fn what_waits_for_the_last_batch_is_hot_or_heated_through() {
     let mut wings = Request::usual(CutId::PartyWing, PRESETS[0].machine());
     wings.pieces = 36;
-    wings.keeping = Keeping::Reheat;
+    wings.hot_holding = HotHolding::Reheat;
     let back = plan(&wings).unwrap();
     let reheating = back.kept.unwrap().reheating.unwrap();
     // It fell below 60 °C, so it goes to 165 °F (USDA, reheating; from memory).
     assert!((reheating.least.unwrap().fahrenheit() - 165.0).abs() < 1e-6);
     assert!(reheating.core.fahrenheit() >= 165.0, "{reheating:?}");
     assert!(warned(&back, WarningKind::Reheats));
-    wings.keeping = Keeping::Oven;
+    wings.hot_holding = HotHolding::Oven;
     let oven = plan(&wings).unwrap().kept.unwrap();
     assert!(
         oven.core.celsius() >= 60.0 && oven.stays_hot >= oven.wait,
         "{oven:?}"
     );
     // Cold for more than two hours: not planned.
-    wings.keeping = Keeping::Reheat;
+    wings.hot_holding = HotHolding::Reheat;
     wings.pieces = 60;
     wings.outside = Some(Outside::Brown);
     wings.setting = Some(celsius(170.0));
@@ -682,7 +682,7 @@ proptest! {
         request.below_floor_acknowledged = acknowledged;
         request.vulnerable = vulnerable;
         request.thermometer.there = thermometer;
-        request.keeping = [Keeping::Warm, Keeping::Reheat, Keeping::Oven][keeping];
+        request.hot_holding = [HotHolding::Warm, HotHolding::Reheat, HotHolding::Oven][keeping];
         request.ahead = stages
             .iter()
             .map(|(kind, time)| match kind {
@@ -721,7 +721,7 @@ proptest! {
         prop_assert!(raw <= 120.0);
         if let Some(kept) = plan.kept {
             let told = warned(&plan, WarningKind::CoolsBetween);
-            prop_assert!(kept.cold().minutes() <= 120.0 || told && kept.how == Keeping::Warm);
+            prop_assert!(kept.cold().minutes() <= 120.0 || told && kept.how == HotHolding::Warm);
         }
         // No check before the last turn, no pull before a turn, no out before the check.
         for batch in &plan.batches {

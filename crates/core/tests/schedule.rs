@@ -5,7 +5,7 @@ mod full_supper;
 
 use ember_core::schedule::{
     Begun, Change, Dish, HandsOn, Infeasibility, Minute, PlaceKind, Resource, Schedule, Serve,
-    Stand, Supper, Task, TaskKey, Waiting, schedule, ways_out,
+    Stand, Supper, Task, TaskKey, Waiting, alternatives, schedule,
 };
 use ember_core::stop::Stop;
 use full_supper::full_supper;
@@ -53,7 +53,7 @@ fn supper(serve: Serve, rooms: &[u32], dishes: Vec<Dish>) -> Supper {
             .map(|(n, room)| Resource {
                 kind: PlaceKind::Machine,
                 name: format!("place {n}"),
-                room: *room,
+                levels: *room,
             })
             .collect(),
         hands: 1,
@@ -92,7 +92,7 @@ fn check(supper: &Supper, found: &Schedule) {
                 .filter_map(|(task, _)| task.stand.filter(|stand| stand.resource == n))
                 .map(|stand| stand.takes)
                 .sum();
-            assert!(taken <= place.room, "place {n} at {minute}");
+            assert!(taken <= place.levels, "place {n} at {minute}");
         }
         let at_work = tasks()
             .flat_map(|(task, at)| {
@@ -164,7 +164,7 @@ proptest! {
             // More room loses no more.
             let mut roomier = supper.clone();
             for place in &mut roomier.resources {
-                place.room += 1;
+                place.levels += 1;
             }
             if found.proven {
                 let more = schedule(&roomier).unwrap();
@@ -315,7 +315,7 @@ fn quiet_hours_are_a_way_out() {
         ..supper(Serve::At(90), &[1], vec![toast])
     };
     assert_eq!(schedule(&asked), Err(Infeasibility::Quiet));
-    let ways: Vec<Change> = ways_out(&asked, &[])
+    let ways: Vec<Change> = alternatives(&asked, &[])
         .into_iter()
         .map(|way| way.change)
         .collect();
@@ -340,7 +340,7 @@ fn what_cannot_be_says_why() {
         why.to_string(),
         "stew: 50 h are needed and there are 10 h; eat later, or take a quicker way"
     );
-    let later = ways_out(&asked, &[]);
+    let later = alternatives(&asked, &[]);
     assert_eq!(later[0].schedule.serve, 3000);
     let past = supper(
         Serve::At(-5),
@@ -398,7 +398,7 @@ fn the_cook_leaves_by() {
         why.to_string(),
         "roast: 30 min are needed and there are 20 min; eat later, or take a quicker way"
     );
-    let ways = ways_out(&rushed, &[]);
+    let ways = alternatives(&rushed, &[]);
     assert_eq!(
         (ways[0].change, ways[0].schedule.serve),
         (Change::Later(10), 45)
@@ -547,7 +547,7 @@ fn a_search_ends_early_with_what_it_has() {
         serve: Serve::At(60),
         ..supper
     };
-    assert_eq!(stop.during(|| ways_out(&late, &[])), Some(Vec::new()));
+    assert_eq!(stop.during(|| alternatives(&late, &[])), Some(Vec::new()));
     stop.stop();
     assert_eq!(stop.during(|| schedule(&late)), None);
 }

@@ -45,6 +45,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(blends::restore::restore)
             .service(quantities::understand::understand)
             .service(plans::preview::preview)
+            .service(plans::method::method)
             .service(plans::preparation::preparation)
             .service(plans::setting_for_deadline::setting_for_deadline)
             .service(plans::equivalent::equivalent)

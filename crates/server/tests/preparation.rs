@@ -72,3 +72,30 @@ async fn too_long_out_of_the_fridge_is_refused() {
     out["ahead"] = json!([{ "kind": "singing", "ahead_s": 9000 }]);
     assert_eq!(post(&app, "/api/plans/preview", &out).await.0, 400);
 }
+
+/// The method a sentence counts with is told with its times, and when each task begins. By hand: 10 h bare
+/// is a night's and not half an hour's; blotting 3 min, salt 3 and rubbing 4 come to it.
+#[actix_web::test]
+async fn the_method_counted_with_says_when_its_tasks_begin() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let mut wish = sentence();
+    wish["coat"] = json!("rubbed");
+    wish["ahead"] = json!([
+        { "kind": "blot" }, { "kind": "uncovered", "ahead_s": 36_000 }, { "kind": "blot" }
+    ]);
+    let (status, told) = post(&app, "/api/plans/method", &wish).await;
+    assert_eq!(status, 200, "{told}");
+    assert_eq!(told["method"]["id"], "night_bare");
+    let tasks = told["method"]["tasks"].as_array().unwrap();
+    let before: Vec<f64> = tasks
+        .iter()
+        .map(|task| task["before_s"].as_f64().unwrap())
+        .collect();
+    assert_eq!(before, [36_600.0, 36_420.0, 36_240.0, 240.0]);
+
+    // Another surface than that method leaves: nothing is known for it.
+    wish["coat"] = json!("crumbed");
+    let (_, told) = post(&app, "/api/plans/method", &wish).await;
+    assert!(told["method"].is_null(), "{told}");
+}

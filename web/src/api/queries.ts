@@ -104,6 +104,16 @@ export const preparationQuery = (request: Request, own: OwnMethod[]) =>
     retry: false,
   });
 
+/** The method of preparation a sentence counts with. */
+export const countedQuery = (request: Request) =>
+  queryOptions({
+    queryKey: ["counted", request],
+    queryFn: ({ signal }) => answer(client.POST("/api/plans/method", { body: request, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+  });
+
 export const methodsQuery = () =>
   queryOptions({
     queryKey: ["methods"],

@@ -448,6 +448,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/method": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tells the method of preparation a sentence counts with, and when its tasks begin. */
+        post: operations["counted_method"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/preparation": {
         parameters: {
             query?: never;
@@ -1392,6 +1409,24 @@ export interface components {
              */
             turn_at_s?: number | null;
         };
+        /** @description The method of preparation a sentence counts with. */
+        CountedDto: {
+            method?: components["schemas"]["CountedMethodDto"] | null;
+        };
+        /** @description It, with the times of the sentence. */
+        CountedMethodDto: {
+            /**
+             * Format: double
+             * @description Hands at work.
+             */
+            hands_on_s: number;
+            /** @description As among the methods. */
+            id: string;
+            /** @description The cook's name for it. */
+            name: string;
+            /** @description In order. */
+            tasks: components["schemas"]["TaskBeforeDto"][];
+        };
         /** @description A cook against its plan. */
         CourseDto: {
             /**
@@ -1467,6 +1502,11 @@ export interface components {
             setting_c: number;
             /** @description Its outline from above. */
             silhouette: components["schemas"]["SilhouetteDto"];
+            /**
+             * Format: double
+             * @description A temperature this near a texture's has its name.
+             */
+            texture_within_k: number;
             /** @description Donenesses, from least to most. */
             textures: components["schemas"]["TextureDto"][];
             /** @description Usual surface. */
@@ -2005,6 +2045,11 @@ export interface components {
             version: string;
         };
         /**
+         * @description What becomes of the first batches while the others cook.
+         * @enum {string}
+         */
+        HotHoldingDto: "warm" | "reheat" | "oven";
+        /**
          * @description How two kinds share a machine.
          * @enum {string}
          */
@@ -2014,11 +2059,6 @@ export interface components {
          * @enum {string}
          */
         JoinsDto: "last_minutes" | "turned_down" | "at_minute";
-        /**
-         * @description What becomes of the first batches while the others cook.
-         * @enum {string}
-         */
-        KeepingDto: "warm" | "reheat" | "oven";
         /** @description A blend of the kitchen. */
         KeptBlendDto: {
             /** @description What it is. */
@@ -2047,10 +2087,10 @@ export interface components {
              */
             hot_c?: number | null;
             /** @description How. */
-            keeping: components["schemas"]["KeepingDto"];
+            hot_holding: components["schemas"]["HotHoldingDto"];
             /**
              * Format: double
-             * @description What it must reach, where it had fallen below keeping hot.
+             * @description What it must reach, where it had fallen below hot holding.
              */
             reheat_to_c?: number | null;
             /**
@@ -2065,7 +2105,7 @@ export interface components {
             reheating_s?: number | null;
             /**
              * Format: double
-             * @description How long its core stays at keeping hot or above.
+             * @description How long its core stays at hot holding or above.
              */
             stays_hot_s: number;
             /**
@@ -2135,13 +2175,13 @@ export interface components {
         LaneDto: {
             /** @description What it is. */
             kind?: components["schemas"]["LaneKindDto"];
-            /** @description The cook's word. */
-            name: string;
             /**
              * Format: int32
              * @description Things it holds at once.
              */
-            room: number;
+            levels: number;
+            /** @description The cook's word. */
+            name: string;
         };
         /**
          * @description What kind of place it is.
@@ -2679,7 +2719,7 @@ export interface components {
              */
             revision: number;
         };
-        /** @description A way of getting a cut ready that the cook wrote down. */
+        /** @description A method of preparation that the cook wrote down. */
         OwnMethodDto: {
             /** @description How the surface is when it goes in. */
             coat: components["schemas"]["CoatDto"];
@@ -2893,7 +2933,7 @@ export interface components {
             start_c: number;
             /**
              * Format: double
-             * @description How long the core stays at keeping hot or above, from the pull.
+             * @description How long the core stays at hot holding or above, from the pull.
              */
             stays_hot_s?: number | null;
             /** @description What to do. */
@@ -3042,7 +3082,7 @@ export interface components {
              * @description Weight of all pieces.
              */
             meat_g: number;
-            /** @description The methods, the quickest first, then the cook's own ways. */
+            /** @description The methods, the quickest first, then the cook's own. */
             methods: components["schemas"]["MethodDto"][];
             /** @description Raw weight for one eater: light, usual, hungry. */
             portion_g: number[];
@@ -3064,7 +3104,7 @@ export interface components {
         };
         /** @description What the methods are asked for. */
         PreparationWishDto: {
-            /** @description The cook's own ways, to stand beside the methods. */
+            /** @description The cook's own methods, to stand beside the usual ones. */
             own?: components["schemas"]["OwnMethodDto"][];
             /** @description The sentence. */
             request: components["schemas"]["RequestDto"];
@@ -3344,7 +3384,7 @@ export interface components {
             /** @description What was done to the cut, where it allows it: it changes the safe minimum. */
             handling?: components["schemas"]["HandlingDto"];
             /** @description What becomes of the first batches. */
-            keeping?: components["schemas"]["KeepingDto"];
+            hot_holding?: components["schemas"]["HotHoldingDto"];
             /** @description Where the pieces lie, if the cook moved them, by their numbers from the first on. */
             layout?: components["schemas"]["PoseDto"][] | null;
             /** @description How they share it. */
@@ -4109,6 +4149,20 @@ export interface components {
              * @description New ones.
              */
             taken: number;
+        };
+        /** @description A task before the heat. */
+        TaskBeforeDto: {
+            /**
+             * Format: double
+             * @description When it begins, before the machine is switched on.
+             */
+            before_s: number;
+            /** @description What can hurt. */
+            caution?: string | null;
+            /** @description What. */
+            name: string;
+            /** @description Why. */
+            reason: string;
         };
         /**
          * @description Scale a bare temperature is read in.
@@ -5155,7 +5209,7 @@ export interface operations {
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
                  *         "handling": "plain",
-                 *         "keeping": "warm",
+                 *         "hot_holding": "warm",
                  *         "load": "with_air",
                  *         "machine": {
                  *           "floor_corner_mm": 12,
@@ -5412,7 +5466,7 @@ export interface operations {
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
                  *         "handling": "plain",
-                 *         "keeping": "warm",
+                 *         "hot_holding": "warm",
                  *         "load": "with_air",
                  *         "machine": {
                  *           "floor_corner_mm": 12,
@@ -7819,7 +7873,7 @@ export interface operations {
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
                  *         "handling": "plain",
-                 *         "keeping": "warm",
+                 *         "hot_holding": "warm",
                  *         "load": "with_air",
                  *         "machine": {
                  *           "floor_corner_mm": 12,
@@ -7975,7 +8029,7 @@ export interface operations {
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
                  *         "handling": "plain",
-                 *         "keeping": "warm",
+                 *         "hot_holding": "warm",
                  *         "load": "with_air",
                  *         "machine": {
                  *           "floor_corner_mm": 12,
@@ -8095,6 +8149,144 @@ export interface operations {
             };
         };
     };
+    counted_method: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "altitude_m": 0,
+                 *       "batch_order": "heaviest_first",
+                 *       "below_floor_acknowledged": false,
+                 *       "coat": "rubbed",
+                 *       "core_target_c": 77,
+                 *       "cut": "drumstick",
+                 *       "gap_mm": 8,
+                 *       "handling": "plain",
+                 *       "hot_holding": "warm",
+                 *       "load": "with_air",
+                 *       "machine": {
+                 *         "floor_corner_mm": 12,
+                 *         "floor_depth_mm": 220,
+                 *         "floor_shape": "round",
+                 *         "floor_width_mm": 220,
+                 *         "heat_factor": 1,
+                 *         "height_mm": 90,
+                 *         "highest_c": 200,
+                 *         "kind": "drawer",
+                 *         "lowest_c": 80,
+                 *         "name": "a compact drum",
+                 *         "offset_k": 0,
+                 *         "power_w": 1400,
+                 *         "step_k": 5,
+                 *         "timer_stops_open": false
+                 *       },
+                 *       "piece_mass_g": 115,
+                 *       "pieces": 8,
+                 *       "preheat": "thin_only",
+                 *       "region": "us",
+                 *       "room_c": 21,
+                 *       "sauce": "none",
+                 *       "start": "fridge",
+                 *       "support": "basket",
+                 *       "thermometer": true,
+                 *       "thermometer_offset_k": 0,
+                 *       "tie": "tight",
+                 *       "turn": "equal_browning",
+                 *       "vulnerable": false
+                 *     }
+                 */
+                "application/json": components["schemas"]["RequestDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountedDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     preparation: {
         parameters: {
             query?: never;
@@ -8115,7 +8307,7 @@ export interface operations {
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
                  *         "handling": "plain",
-                 *         "keeping": "warm",
+                 *         "hot_holding": "warm",
                  *         "load": "with_air",
                  *         "machine": {
                  *           "floor_corner_mm": 12,
@@ -8254,7 +8446,7 @@ export interface operations {
                  *       "cut": "drumstick",
                  *       "gap_mm": 8,
                  *       "handling": "plain",
-                 *       "keeping": "warm",
+                 *       "hot_holding": "warm",
                  *       "load": "with_air",
                  *       "machine": {
                  *         "floor_corner_mm": 12,
@@ -8393,7 +8585,7 @@ export interface operations {
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
                  *         "handling": "plain",
-                 *         "keeping": "warm",
+                 *         "hot_holding": "warm",
                  *         "load": "with_air",
                  *         "machine": {
                  *           "floor_corner_mm": 12,
@@ -8534,7 +8726,7 @@ export interface operations {
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
                  *         "handling": "plain",
-                 *         "keeping": "warm",
+                 *         "hot_holding": "warm",
                  *         "load": "with_air",
                  *         "machine": {
                  *           "floor_corner_mm": 12,
@@ -8575,7 +8767,7 @@ export interface operations {
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
                  *         "handling": "plain",
-                 *         "keeping": "warm",
+                 *         "hot_holding": "warm",
                  *         "load": "with_air",
                  *         "machine": {
                  *           "floor_corner_mm": 12,
@@ -8988,7 +9180,7 @@ export interface operations {
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
                  *         "handling": "plain",
-                 *         "keeping": "warm",
+                 *         "hot_holding": "warm",
                  *         "load": "with_air",
                  *         "machine": {
                  *           "floor_corner_mm": 12,
@@ -9422,7 +9614,7 @@ export interface operations {
                  *               "cut": "drumstick",
                  *               "gap_mm": 8,
                  *               "handling": "plain",
-                 *               "keeping": "warm",
+                 *               "hot_holding": "warm",
                  *               "load": "with_air",
                  *               "machine": {
                  *                 "element_mm": 120,
@@ -9528,7 +9720,7 @@ export interface operations {
                  *               "cut": "pork_loin_roast",
                  *               "gap_mm": 8,
                  *               "handling": "plain",
-                 *               "keeping": "warm",
+                 *               "hot_holding": "warm",
                  *               "load": "with_air",
                  *               "machine": {
                  *                 "element_mm": 120,
@@ -9769,7 +9961,7 @@ export interface operations {
                  *               "cut": "drumstick",
                  *               "gap_mm": 8,
                  *               "handling": "plain",
-                 *               "keeping": "warm",
+                 *               "hot_holding": "warm",
                  *               "load": "with_air",
                  *               "machine": {
                  *                 "element_mm": 120,
@@ -9875,7 +10067,7 @@ export interface operations {
                  *               "cut": "pork_loin_roast",
                  *               "gap_mm": 8,
                  *               "handling": "plain",
-                 *               "keeping": "warm",
+                 *               "hot_holding": "warm",
                  *               "load": "with_air",
                  *               "machine": {
                  *                 "element_mm": 120,
@@ -10249,7 +10441,7 @@ export interface operations {
                  *               "cut": "drumstick",
                  *               "gap_mm": 8,
                  *               "handling": "plain",
-                 *               "keeping": "warm",
+                 *               "hot_holding": "warm",
                  *               "load": "with_air",
                  *               "machine": {
                  *                 "element_mm": 120,
@@ -10355,7 +10547,7 @@ export interface operations {
                  *               "cut": "pork_loin_roast",
                  *               "gap_mm": 8,
                  *               "handling": "plain",
-                 *               "keeping": "warm",
+                 *               "hot_holding": "warm",
                  *               "load": "with_air",
                  *               "machine": {
                  *                 "element_mm": 120,

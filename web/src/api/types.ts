@@ -16,6 +16,7 @@ export type Estimate = Schemas["EstimateDto"];
 export type Happening = Schemas["HappeningDto"];
 export type HouseholdSettings = Schemas["SettingsDto"];
 export type KeptBlend = Schemas["KeptBlendDto"];
+export type CountedMethod = Schemas["CountedMethodDto"];
 export type KeptMethod = Schemas["KeptMethodDto"];
 export type KeptSupper = Schemas["KeptSupperDto"];
 export type Loading = Schemas["LoadingDto"];

@@ -46,7 +46,7 @@ export const entryOf = (catalogue: Catalogue, request: Request) =>
 
 /** The texture a temperature has a name for. */
 export const textureOf = (entry: CutEntry, celsius: number) =>
-  entry.textures.find((texture) => Math.abs(texture.core_c - celsius) < 0.5);
+  entry.textures.find((texture) => Math.abs(texture.core_c - celsius) < entry.texture_within_k);
 
 /** Every piece cut into sections. Cutting does not change how thick it is. */
 export const inSections = (request: Request, division: Division): Partial<Request> => ({

@@ -68,15 +68,22 @@ export function useIdentity(said: unknown): string {
 }
 
 /** Lets each kind of thing happen once within so many milliseconds: double taps and bouncing keys count
- * once. */
-export function useOnce(within: number): (kind: string, work: () => void) => void {
+ * once. Says whether one has just happened. */
+export function useOnce(within: number): [(kind: string, work: () => void) => void, boolean] {
   const last = useRef(new Map<string, number>());
-  return (kind, work) => {
+  const [just, setJust] = useState(false);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => () => clearTimeout(timer.current), []);
+  const once = (kind: string, work: () => void) => {
     const now = performance.now();
     if (now - (last.current.get(kind) ?? Number.NEGATIVE_INFINITY) < within) return;
     last.current.set(kind, now);
+    setJust(true);
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => setJust(false), within);
     work();
   };
+  return [once, just];
 }
 
 /** How long the page was last behind another one or asleep, ms, until it is looked at for a while. */

@@ -8,7 +8,7 @@ const FORMATS = [0, 1, 2].map(
 );
 
 /** A number with at most so many decimals (none to two), without noughts at its end. */
-export const decimal = (value: number, decimals: 0 | 1 | 2) =>
+export const decimal = (value: number, decimals: 0 | 1 | 2 | 3) =>
   (FORMATS[decimals] as Intl.NumberFormat).format(value);
 
 export interface Units {
@@ -67,6 +67,10 @@ export function length(mm: number, units: Units): string {
   const part = { 0.25: "1/4", 0.5: "1/2", 0.75: "3/4" }[quarters - whole] ?? "";
   return `${[whole > 0 ? whole : "", part].filter(Boolean).join(" ") || "0"} in`;
 }
+
+/** How deep something thin is, such as a dry skin. */
+export const thin = (mm: number, units: Units) =>
+  units.weight === "metric" ? `${decimal(mm, 2)} mm` : `${decimal(mm / MM_PER_INCH, 3)} in`;
 
 const LITRES_PER_QUART = 0.946352946;
 

@@ -177,7 +177,7 @@ pub struct Plan {
     pub rest: Interval,
     /// When it is on the table.
     pub eat_at: Interval,
-    /// How long the core stays at keeping hot or above, from the pull; nothing where it never is.
+    /// How long the core stays at hot holding or above, from the pull; nothing where it never is.
     pub stays_hot: Option<Interval>,
     /// What is aimed at.
     pub target: Target,

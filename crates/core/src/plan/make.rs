@@ -9,7 +9,7 @@ use super::cook::{
 };
 use super::error::PlanError;
 use super::goals::{Decides, Outside, Progress};
-use super::request::{Keeping, Origin, PreheatRule, Programme, Request, When};
+use super::request::{HotHolding, Origin, PreheatRule, Programme, Request, When};
 use super::search::{Found, search, weigh::weigh};
 use super::text::{steps, warnings};
 use super::uncertainty::{self, Ensemble, assumptions};
@@ -198,13 +198,13 @@ fn refuse_slow(request: &Request, passed: Interval, longest: f64) -> Result<(), 
     Err(PlanError::Clock(Overrun { clock, time, limit }))
 }
 
-/// The clock of cooked food below keeping hot. What is kept warm goes into an oven by the plan's own words
+/// The clock of cooked food below hot holding. What is kept warm goes into an oven by the plan's own words
 /// before it is cold; what stands open stands.
 fn refuse_cold(request: &Request, kept: Option<Kept>) -> Result<(), PlanError> {
     let clock = Clock::Cooked;
     let hot = Ahead::is_hot(request.room);
     let limit = clock.limit(request.entry().animal.is_poultry(), hot);
-    let unheated = kept.filter(|kept| kept.how != Keeping::Warm);
+    let unheated = kept.filter(|kept| kept.how != HotHolding::Warm);
     match unheated.map(|kept| kept.cold()) {
         Some(time) if time > limit => Err(PlanError::Clock(Overrun { clock, time, limit })),
         _ => Ok(()),

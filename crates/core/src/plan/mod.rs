@@ -40,8 +40,8 @@ pub use questions::convert::{Converted, Outcome, convert};
 pub use questions::together::{How, Together, together};
 pub use questions::{DeadlineError, Equivalent, SettingFor, equivalent, setting_for};
 pub use request::{
-    BatchOrder, Keeping, LoadRule, Origin, PlannedAction, PreheatRule, Programme, Request,
-    SauceRule, Start, Thermometer, TurnRule, When,
+    BatchOrder, HotHolding, LoadRule, Origin, PlannedAction, PreheatRule, Programme, Request,
+    SauceRule, Start, TEXTURE_WITHIN, Thermometer, TurnRule, When,
 };
 pub use text::render::render;
 pub use text::steps::{Anchor, Step, StepKind};

@@ -75,15 +75,10 @@ impl PlanError {
                 [Time(over.time), Time(over.limit)],
             ),
             Self::OutOfReach {
-                target,
-                altitude,
-                boiling,
+                target, boiling, ..
             } => Message::with(
-                format!(
-                    "at {:.0} m water boils at {{}}: moist meat does not reach {{}}; choose {{}} or \
-                     less",
-                    altitude.metres()
-                ),
+                "in a kitchen this high water boils at {}: moist meat does not reach {}; choose {} \
+                 or less",
                 [
                     Core(*boiling),
                     Core(*target),

@@ -13,7 +13,7 @@ pub enum Clock {
     Raw,
     /// From out of the fridge until the core passes 60 °C, or until it is served.
     Heating,
-    /// Cooked, and below keeping hot.
+    /// Cooked, and below hot holding.
     Cooked,
     /// Raw, in the fridge.
     Fridge,

@@ -1,4 +1,4 @@
-//! A way of getting meat ready, as data: tasks with where, how long and why.
+//! A method of getting meat ready, as data: tasks with where, how long and why.
 
 use super::ahead::Ahead;
 use super::quantity::Seasoning;
@@ -65,6 +65,13 @@ pub struct Method {
     pub coat: Coat,
 }
 
+impl Window {
+    /// Whether a time lies within it.
+    pub(super) fn holds(&self, time: Interval) -> bool {
+        self.shortest <= time && time <= self.longest
+    }
+}
+
 impl Method {
     /// What happens to the meat before it goes in.
     #[must_use]
@@ -124,6 +131,34 @@ impl Method {
     #[must_use]
     pub fn hands_on(&self) -> Interval {
         Interval::from_seconds(self.tasks.iter().map(|task| task.hands_on.seconds()).sum())
+    }
+
+    /// The same method with the times that a sentence says, where it says times of the same things.
+    #[must_use]
+    pub fn as_said(&self, ahead: &[Ahead]) -> Self {
+        self.timed(ahead).unwrap_or_else(|| self.clone())
+    }
+
+    /// How long before all is done each task begins, one after another.
+    ///
+    /// ```
+    /// use ember_core::{meat::{CutId, cut}, prep::methods};
+    /// let towel = &methods(cut(CutId::Drumstick))[1];
+    /// // Three minutes of the towel, four of the rub.
+    /// let minutes = towel.begin_before().into_iter().map(|time| time.minutes());
+    /// assert_eq!(minutes.collect::<Vec<_>>(), [7.0, 4.0]);
+    /// ```
+    #[must_use]
+    pub fn begin_before(&self) -> Vec<Interval> {
+        let mut left = self.time().seconds();
+        self.tasks
+            .iter()
+            .map(|task| {
+                let begins = Interval::from_seconds(left);
+                left -= task.window.best.seconds();
+                begins
+            })
+            .collect()
     }
 }
 

@@ -69,6 +69,38 @@ pub fn methods(cut: &Cut) -> Vec<Method> {
     all
 }
 
+/// The method that meat got ready so counts with, with its own times: the one that leaves this surface, does the same to the meat in the same order and takes such times,
+/// or the first that takes others; nothing where no method does the same.
+///
+/// ```
+/// use ember_core::{meat::{Coat, CutId, cut}, prep::{Ahead, counted}, units::Interval};
+/// let drumstick = cut(CutId::Drumstick);
+/// let long = Ahead::Uncovered(Interval::from_minutes(600.0));
+/// let method = counted(drumstick, Coat::Rubbed, &[Ahead::Blot, long, Ahead::Blot]).unwrap();
+/// assert_eq!(method.name, "salted and bare overnight");
+/// assert!(method.tasks.iter().any(|task| task.window.best.minutes() == 600.0));
+/// assert!(counted(drumstick, Coat::Wet, &[long]).is_none());
+/// ```
+#[must_use]
+pub fn counted(cut: &Cut, coat: Coat, ahead: &[Ahead]) -> Option<Method> {
+    let known = methods(cut);
+    let mut same = known
+        .iter()
+        .filter(|method| method.coat == coat)
+        .filter_map(|method| Some((method, method.timed(ahead)?)));
+    let first = same.next()?;
+    let fits = |(method, timed): &(&Method, Method)| {
+        let windows = method.tasks.iter().zip(&timed.tasks);
+        windows
+            .into_iter()
+            .all(|(task, timed)| task.window.holds(timed.window.best))
+    };
+    if fits(&first) {
+        return Some(first.1);
+    }
+    Some(same.find(fits).unwrap_or(first).1)
+}
+
 const HALF_HOUR: &str = "Half an hour in moving cold air takes what the towel left.";
 const OVERNIGHT: &str =
     "Salt goes in and the skin turns to parchment: it crisps before the inside is done.";

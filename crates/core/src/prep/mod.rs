@@ -20,7 +20,7 @@ pub use blend::{BLEND_WORD, Blend, MOST_PARTS, Part};
 pub use clocks::{Clock, Overrun, check_clocks, clocks, warming_before};
 pub use measure::{Ingredient, spoons};
 pub use method::{Method, Place, Task, Window};
-pub use methods::{bare, methods};
+pub use methods::{bare, counted, methods};
 pub use own::{METHOD_NAME, METHOD_REASON, MOST_SEASONINGS, MOST_TASKS, own};
 pub use portion::{Appetite, edible_share, portion};
 pub use quantity::{Amount, Coating, Seasoning, quantities, sodium};

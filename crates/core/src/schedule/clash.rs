@@ -37,7 +37,7 @@ pub fn as_asked(supper: &Supper) -> Option<Schedule> {
     alone.hands = PLENTY;
     alone.before = Vec::new();
     for place in &mut alone.resources {
-        place.room = PLENTY;
+        place.levels = PLENTY;
     }
     let serve = wanted_at(supper);
     let budget = u32::try_from(supper.dishes.len() * supper.dishes.len() + 2).unwrap_or(PLENTY);
@@ -62,7 +62,7 @@ pub fn as_asked(supper: &Supper) -> Option<Schedule> {
 /// };
 /// let supper = Supper {
 ///     serve: Serve::At(90), now: 60, hands: 1, quiet: vec![], begun: vec![], before: vec![],
-///     resources: vec![Resource { kind: PlaceKind::Machine, name: "the drum".to_owned(), room: 1 }],
+///     resources: vec![Resource { kind: PlaceKind::Machine, name: "the drum".to_owned(), levels: 1 }],
 ///     dishes: vec![cook("one"), cook("two")],
 /// };
 /// // By hand: both from 50 to 90 in the drum, and both would have to have begun 10 min ago.
@@ -109,7 +109,7 @@ pub fn clashes(supper: &Supper, asked: &Schedule) -> Vec<Clash> {
         }
     }
     for (number, (place, wants)) in supper.resources.iter().zip(&rooms).enumerate() {
-        found.extend(too_much(wants, place.room, Scarce::Room(number)));
+        found.extend(too_much(wants, place.levels, Scarce::Room(number)));
     }
     found.extend(too_much(&hands, supper.hands, Scarce::Hands));
     found

@@ -27,7 +27,7 @@ pub fn eased(supper: &Supper) -> Vec<(Change, Supper)> {
     for number in (0..supper.resources.len()).filter(|number| used(*number)) {
         let mut roomier = supper.clone();
         if let Some(place) = roomier.resources.get_mut(number) {
-            place.room += 1;
+            place.levels += 1;
         }
         eased.push((Change::AnotherPlace(number), roomier));
     }

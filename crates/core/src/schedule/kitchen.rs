@@ -63,8 +63,8 @@ impl Places {
     /// ```
     /// use ember_core::{fryer::MachineKind, schedule::Places};
     /// let places = Places::new(&[("twins".to_owned(), MachineKind::TwinDrawers)], 4, 3);
-    /// let rooms: Vec<u32> = places.resources.iter().map(|place| place.room).collect();
-    /// assert_eq!(rooms, [2, 4, 3]);
+    /// let levels: Vec<u32> = places.resources.iter().map(|place| place.levels).collect();
+    /// assert_eq!(levels, [2, 4, 3]);
     /// ```
     #[must_use]
     pub fn new(machines: &[(String, MachineKind)], rings: u32, shelves: u32) -> Self {
@@ -73,7 +73,7 @@ impl Places {
             .map(|(name, kind)| Resource {
                 kind: PlaceKind::Machine,
                 name: name.clone(),
-                room: if *kind == MachineKind::TwinDrawers {
+                levels: if *kind == MachineKind::TwinDrawers {
                     2
                 } else {
                     1
@@ -84,12 +84,12 @@ impl Places {
         resources.push(Resource {
             kind: PlaceKind::Hob,
             name: "the hob".to_owned(),
-            room: rings,
+            levels: rings,
         });
         resources.push(Resource {
             kind: PlaceKind::Fridge,
             name: "the fridge".to_owned(),
-            room: shelves,
+            levels: shelves,
         });
         Self {
             resources,

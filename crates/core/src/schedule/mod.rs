@@ -1,6 +1,7 @@
 //! The whole supper on one time axis: everything backwards from the table, with the machines, the
 //! hob, the fridge and the hands there are.
 
+mod alternatives;
 mod change;
 mod clash;
 mod infeasibility;
@@ -11,8 +12,8 @@ mod sides;
 mod solve;
 mod supper;
 mod timeline;
-mod ways;
 
+pub use alternatives::{Alternative, alternatives};
 pub use change::Change;
 pub use clash::{Clash, Scarce, as_asked, clashes};
 pub use kitchen::{Places, Side, Site};
@@ -22,4 +23,3 @@ pub use supper::{
     Begun, Dish, HandsOn, Infeasibility, Instead, Minute, PlaceKind, Placed, Resource, Schedule,
     Serve, Stand, Supper, Task, TaskKey, Waiting, whole_minutes,
 };
-pub use ways::{WayOut, ways_out};

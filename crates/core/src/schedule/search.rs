@@ -97,7 +97,7 @@ impl Search<'_> {
         let is_narrow = |task: &super::Task| {
             let stand = task.stand?;
             let place = self.supper.resources.get(stand.resource)?;
-            (place.room == stand.takes).then_some(stand.resource)
+            (place.levels == stand.takes).then_some(stand.resource)
         };
         // The longest stay counts; a dish is in one queue only.
         let (number, place) = known

@@ -18,7 +18,7 @@ const FIRST: Minute = 15;
 ///
 /// ```
 /// use ember_core::schedule::*;
-/// let oven = Resource { kind: PlaceKind::Machine, name: "the drum".to_owned(), room: 1 };
+/// let oven = Resource { kind: PlaceKind::Machine, name: "the drum".to_owned(), levels: 1 };
 /// let roast = |name: &str, minutes, per_minute| Dish {
 ///     name: name.to_owned(),
 ///     tasks: vec![Task {

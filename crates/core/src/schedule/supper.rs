@@ -1,4 +1,4 @@
-//! A supper as the solver sees it: dishes of tasks, places with room, hands.
+//! A supper as the solver sees it: dishes of tasks, places with their levels, hands.
 
 use crate::units::Interval;
 
@@ -25,7 +25,7 @@ pub struct Resource {
     /// The cook's word.
     pub name: String,
     /// Things it holds at once.
-    pub room: u32,
+    pub levels: u32,
 }
 
 /// Where a task stands, by the number of the resource, and how much of it.
@@ -33,7 +33,7 @@ pub struct Resource {
 pub struct Stand {
     /// Number in [`Supper::resources`].
     pub resource: usize,
-    /// Share of its room.
+    /// How many of its levels.
     pub takes: u32,
 }
 

@@ -58,7 +58,7 @@ impl<'a> Timeline<'a> {
     fn in_the_way(&self, task: &Task, start: Minute, length: Minute) -> Option<Minute> {
         if let Some(stand) = task.stand {
             let taken = self.places.get(stand.resource);
-            let room = self.supper.resources.get(stand.resource)?.room;
+            let room = self.supper.resources.get(stand.resource)?.levels;
             let spare = room.checked_sub(stand.takes);
             let begins = taken.and_then(|taken| overfull(taken, start, start + length, spare));
             if let Some(begins) = begins {

@@ -6,7 +6,7 @@ use super::wish::{Course, Joins, MethodWish, Wish, WishedCook, WishedSide};
 use super::{Planner, SupperError};
 use crate::fryer::{Action, Machine, MachineKind};
 use crate::plan::{Plan, PlannedAction, Programme, Request, When};
-use crate::prep::{Method, methods};
+use crate::prep::{Method, counted, methods};
 use crate::schedule::{
     Dish, HandsOn, Minute, Places, Side, Site, Task, TaskKey, TypicalSite, whole_minutes,
 };
@@ -249,14 +249,11 @@ fn too_late(side: &WishedSide, at: Interval, plan: &Plan) -> SupperError {
 /// How it is got ready: the cook's own method, a known one, or what the sentence says. What it does to
 /// the meat goes into the request.
 fn got_ready(request: &mut Request, wanted: &MethodWish) -> Result<Option<Method>, SupperError> {
-    let known = methods(request.entry());
     let method = match wanted {
-        MethodWish::Own(own) => {
-            // With the times that the sentence says, where it says any.
-            own.timed(&request.ahead).unwrap_or_else(|| (**own).clone())
-        }
+        MethodWish::Own(own) => own.as_said(&request.ahead),
         MethodWish::Known(id) => {
-            let found = known.into_iter().find(|method| method.id == *id);
+            let mut known = methods(request.entry()).into_iter();
+            let found = known.find(|method| method.id == *id);
             found.ok_or_else(|| SupperError::Invalid {
                 field: "method",
                 detail: format!(
@@ -267,11 +264,7 @@ fn got_ready(request: &mut Request, wanted: &MethodWish) -> Result<Option<Method
         }
         MethodWish::AsSaid if request.ahead.is_empty() => return Ok(None),
         MethodWish::AsSaid => {
-            // What the sentence says is a known one, with the cook's own times.
-            return Ok(known.iter().find_map(|method| {
-                let own = method.timed(&request.ahead)?;
-                (own.coat == request.coat).then_some(own)
-            }));
+            return Ok(counted(request.entry(), request.coat, &request.ahead));
         }
     };
     request.ahead = method.ahead();

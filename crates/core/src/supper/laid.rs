@@ -11,8 +11,8 @@ use super::wish::{BegunTask, Wish, WishedCook};
 use crate::plan::{Plan, Request, Step, StepKind};
 use crate::prep::{Ahead, Amount, Clock};
 use crate::schedule::{
-    Change, Clash, HandsOn, Minute, PlaceKind, Placed, Resource, Scarce, Schedule, Task, TaskKey,
-    TypicalSite, WayOut, whole_minutes,
+    self, Change, Clash, HandsOn, Minute, PlaceKind, Placed, Resource, Scarce, Schedule, Task,
+    TaskKey, TypicalSite, whole_minutes,
 };
 use crate::units::{Interval, Message, Quantity, Temperature};
 
@@ -467,16 +467,16 @@ impl Table {
     pub(super) fn alternative(
         &self,
         wish: &Wish,
-        way: WayOut,
+        possible: schedule::Alternative,
         others: &[Otherwise],
     ) -> Option<Alternative> {
         let told = |words: &str, change: Option<WishChange>| Alternative {
             words: words.to_owned(),
             effect: None,
-            serve: way.schedule.serve,
+            serve: possible.schedule.serve,
             change,
         };
-        Some(match way.change {
+        Some(match possible.change {
             Change::Later(minutes) => told("eat later", Some(WishChange::Later(minutes))),
             Change::WaiveQuietHours => told(
                 "work in the hours you said nobody does",

@@ -28,7 +28,7 @@ use std::sync::Arc;
 use crate::fryer::Machine;
 use crate::plan::{Plan, PlanError, Request};
 use crate::prep::Unfit;
-use crate::schedule::{self, Schedule, Serve, Supper, as_asked, clashes, schedule, ways_out};
+use crate::schedule::{self, Schedule, Serve, Supper, as_asked, clashes, schedule};
 
 /// How a cook is planned: the caller may remember plans it has made before.
 pub type Planner<'a> = dyn Fn(&Request) -> Result<Arc<Plan>, PlanError> + 'a;
@@ -129,7 +129,7 @@ pub fn lay(
                     .iter()
                     .map(|clash| table.clash(clash))
                     .collect(),
-                alternatives: ways_out(&supper, &instead)
+                alternatives: schedule::alternatives(&supper, &instead)
                     .into_iter()
                     .filter_map(|way| table.alternative(wish, way, &others))
                     .collect(),

@@ -3,7 +3,7 @@
 use ember_core::doneness::{Handling, Region, floor, usual_texture};
 use ember_core::fryer::{PRESETS, Preset, Support};
 use ember_core::meat::{CATALOGUE, Coat, Cut, Group, NOT_YET, NotYet};
-use ember_core::plan::{LoadRule, Outside, PreheatRule, SauceRule, TurnRule};
+use ember_core::plan::{LoadRule, Outside, PreheatRule, SauceRule, TEXTURE_WITHIN, TurnRule};
 use ember_core::schedule::{SIDES, TypicalSide, TypicalSite};
 use ember_core::units::bounds;
 use serde::Serialize;
@@ -110,6 +110,8 @@ pub struct CutEntryDto {
     pub setting_c: f64,
     /// Donenesses, from least to most.
     pub textures: Vec<TextureDto>,
+    /// A temperature this near a texture's has its name.
+    pub texture_within_k: f64,
     /// Surfaces with their words for this cut.
     pub coats: Vec<CoatEntryDto>,
     /// Usual surface.
@@ -329,6 +331,7 @@ impl From<&Cut> for CutEntryDto {
             usual_pieces: cut.usual_pieces,
             usual_mass_g: cut.usual_mass.map(|mass| mass.grams()),
             setting_c: cut.setting.celsius(),
+            texture_within_k: TEXTURE_WITHIN,
             textures: cut
                 .textures
                 .iter()

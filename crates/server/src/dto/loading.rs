@@ -7,7 +7,7 @@ use utoipa::ToSchema;
 
 use super::quantity::MessageDto;
 use super::request::{PoseDto, RequestDto};
-use super::words::{BrowningDto, KeepingDto, LoadDto, wire_enum};
+use super::words::{BrowningDto, HotHoldingDto, LoadDto, wire_enum};
 use crate::error::DivisionDto;
 
 /// How the pieces share the machine, to scale.
@@ -179,10 +179,10 @@ pub struct OtherLoadingDto {
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct KeptDto {
     /// How.
-    pub keeping: KeepingDto,
+    pub hot_holding: HotHoldingDto,
     /// How long it waits.
     pub wait_s: f64,
-    /// How long its core stays at keeping hot or above.
+    /// How long its core stays at hot holding or above.
     pub stays_hot_s: f64,
     /// Its core at the end of the wait.
     pub core_c: f64,
@@ -191,7 +191,7 @@ pub struct KeptDto {
     /// How long it goes back.
     #[serde(default)]
     pub reheating_s: Option<f64>,
-    /// What it must reach, where it had fallen below keeping hot.
+    /// What it must reach, where it had fallen below hot holding.
     #[serde(default)]
     pub reheat_to_c: Option<f64>,
     /// Least temperature at which food is kept hot in the region.
@@ -382,7 +382,7 @@ impl From<Suspect> for SuspectDto {
 impl From<Kept> for KeptDto {
     fn from(kept: Kept) -> Self {
         Self {
-            keeping: kept.how.into(),
+            hot_holding: kept.how.into(),
             wait_s: kept.wait.seconds(),
             stays_hot_s: kept.stays_hot.seconds(),
             core_c: kept.core.celsius(),

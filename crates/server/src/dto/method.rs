@@ -64,7 +64,7 @@ pub struct PartDto {
     pub allergen: Option<String>,
 }
 
-/// A way of getting a cut ready that the cook wrote down.
+/// A method of preparation that the cook wrote down.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct OwnMethodDto {

@@ -62,7 +62,7 @@ pub struct PlanDto {
     pub rest_s: f64,
     /// When it is on the table.
     pub eat_at_s: f64,
-    /// How long the core stays at keeping hot or above, from the pull.
+    /// How long the core stays at hot holding or above, from the pull.
     #[serde(default)]
     pub stays_hot_s: Option<f64>,
     /// The cook's word for the target.

@@ -1,9 +1,10 @@
 //! What comes before the heat, on the wire.
 
+use ember_core::meat;
 use ember_core::plan::{Compared, PlanError, Request, compare, surface, thawing};
 use ember_core::prep::{
-    Amount, Appetite, Bath, Blend, Method, Moment, Seasoning, Task, bare, half_depth, methods,
-    portion, quantities, salted_evenly, sodium,
+    Amount, Appetite, Bath, Blend, Method, Moment, Seasoning, Task, bare, counted, half_depth,
+    methods, portion, quantities, salted_evenly, sodium,
 };
 use ember_core::units::Mass;
 use serde::{Deserialize, Serialize};
@@ -20,7 +21,7 @@ use crate::error::ApiError;
 pub struct PreparationWishDto {
     /// The sentence.
     pub request: RequestDto,
-    /// The cook's own ways, to stand beside the methods.
+    /// The cook's own methods, to stand beside the usual ones.
     #[serde(default)]
     pub own: Vec<OwnMethodDto>,
 }
@@ -35,7 +36,7 @@ pub struct PreparationDto {
     pub meat_g: f64,
     /// Their surface.
     pub surface_m2: f64,
-    /// The methods, the quickest first, then the cook's own ways.
+    /// The methods, the quickest first, then the cook's own.
     pub methods: Vec<MethodDto>,
     /// Bare in the fridge for half an hour, four hours, a night, a day; nothing without skin.
     pub bare: Vec<BareDto>,
@@ -54,6 +55,39 @@ pub struct BareDto {
     pub bare_s: f64,
     /// What it is worth in the cook.
     pub worth: MethodWorthDto,
+}
+
+/// The method of preparation a sentence counts with.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct CountedDto {
+    /// Nothing where the meat goes in as it is.
+    pub method: Option<CountedMethodDto>,
+}
+
+/// It, with the times of the sentence.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct CountedMethodDto {
+    /// As among the methods.
+    pub id: String,
+    /// The cook's name for it.
+    pub name: String,
+    /// Hands at work.
+    pub hands_on_s: f64,
+    /// In order.
+    pub tasks: Vec<TaskBeforeDto>,
+}
+
+/// A task before the heat.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct TaskBeforeDto {
+    /// What.
+    pub name: String,
+    /// When it begins, before the machine is switched on.
+    pub before_s: f64,
+    /// Why.
+    pub reason: String,
+    /// What can hurt.
+    pub caution: Option<String>,
 }
 
 /// One method.
@@ -209,6 +243,45 @@ impl MethodWorthDto {
     }
 }
 
+impl CountedDto {
+    /// What a sentence counts with.
+    ///
+    /// # Errors
+    /// Those of the request.
+    pub fn of(dto: &RequestDto) -> Result<Self, ApiError> {
+        let Request {
+            cut, coat, ahead, ..
+        } = Request::try_from(dto)?;
+        let own = dto.method.as_ref().map(|own| own.checked()).transpose()?;
+        let method = own.map_or_else(
+            || counted(meat::cut(cut), coat, &ahead),
+            |own| Some(own.as_said(&ahead)),
+        );
+        Ok(Self {
+            method: method.map(|method| CountedMethodDto::from(&method)),
+        })
+    }
+}
+
+impl From<&Method> for CountedMethodDto {
+    fn from(method: &Method) -> Self {
+        let tasks = method.tasks.iter().zip(method.begin_before());
+        Self {
+            id: method.id.clone(),
+            name: method.name.clone(),
+            hands_on_s: method.hands_on().seconds(),
+            tasks: tasks
+                .map(|(task, before)| TaskBeforeDto {
+                    name: task.name.clone(),
+                    before_s: before.seconds(),
+                    reason: task.reason.clone(),
+                    caution: task.caution.clone(),
+                })
+                .collect(),
+        }
+    }
+}
+
 /// What the methods are told for.
 struct For<'a> {
     request: &'a Request,
@@ -254,7 +327,7 @@ impl PreparationDto {
     /// Everything about getting the meat of a request ready.
     ///
     /// # Errors
-    /// Those of the request, and of a way the cook wrote.
+    /// Those of the request, and of a method the cook wrote.
     pub fn of(wish: &PreparationWishDto) -> Result<Self, ApiError> {
         if wish.own.len() > MOST_OWN {
             return Err(ApiError::invalid(
@@ -269,10 +342,10 @@ impl PreparationDto {
         let blend = wish.request.blend.as_ref().map(BlendDto::checked);
         let blend = blend.transpose()?;
         let entry = request.entry();
-        let mut ways = methods(entry);
-        let methods = ways.len();
+        let mut all = methods(entry);
+        let known = all.len();
         for own in &wish.own {
-            ways.push(own.checked()?);
+            all.push(own.checked()?);
         }
         let meat = (0..request.pieces as usize)
             .map(|piece| request.mass_of(piece).grams())
@@ -297,11 +370,11 @@ impl PreparationDto {
                 .collect(),
             meat_g: meat,
             surface_m2: told.surface,
-            methods: ways
+            methods: all
                 .iter()
-                .zip(compare(&request, &ways))
+                .zip(compare(&request, &all))
                 .enumerate()
-                .map(|(n, (method, worth))| MethodDto::of(method, n >= methods, worth, &told))
+                .map(|(n, (method, worth))| MethodDto::of(method, n >= known, worth, &told))
                 .collect(),
             thaw_fridge_s: thawing(&request, Bath::Fridge).seconds(),
             thaw_water_s: thawing(&request, Bath::ColdWater).seconds(),

@@ -15,7 +15,7 @@ use super::action::PlannedActionDto;
 use super::machine::MachineDto;
 use super::method::{AheadDto, BlendDto, OwnMethodDto};
 use super::words::{
-    BatchOrderDto, CoatDto, CutDto, FirstUpDto, HandlingDto, KeepingDto, LoadDto, OutsideDto,
+    BatchOrderDto, CoatDto, CutDto, FirstUpDto, HandlingDto, HotHoldingDto, LoadDto, OutsideDto,
     PreheatDto, SauceDto, SupportDto, TieDto, TurnDto,
 };
 use crate::error::ApiError;
@@ -70,10 +70,10 @@ pub struct RequestDto {
     /// What happens to the meat before it goes in.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub ahead: Vec<AheadDto>,
-    /// The cook's own way of getting it ready, where it is none of the methods.
+    /// The cook's own method of preparation, where it is none of the usual ones.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub method: Option<Box<OwnMethodDto>>,
-    /// The cook's own rub, where a way of getting it ready takes one.
+    /// The cook's own rub, where the method of preparation takes one.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub blend: Option<BlendDto>,
     /// Surface.
@@ -96,8 +96,8 @@ pub struct RequestDto {
     #[serde(default = "usual::tie")]
     pub tie: TieDto,
     /// What becomes of the first batches.
-    #[serde(default = "usual::keeping")]
-    pub keeping: KeepingDto,
+    #[serde(default = "usual::hot_holding", alias = "keeping")]
+    pub hot_holding: HotHoldingDto,
     /// Where the pieces lie, if the cook moved them, by their numbers from the first on.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub layout: Option<Vec<PoseDto>>,
@@ -274,7 +274,7 @@ fn first() -> u32 {
 
 /// What a sentence leaves unsaid.
 pub mod usual {
-    use super::{BatchOrderDto, GAP, HandlingDto, KeepingDto, LoadDto, SupportDto, TieDto};
+    use super::{BatchOrderDto, GAP, HandlingDto, HotHoldingDto, LoadDto, SupportDto, TieDto};
 
     pub fn handling() -> HandlingDto {
         HandlingDto::Plain
@@ -296,8 +296,8 @@ pub mod usual {
         TieDto::Tight
     }
 
-    pub fn keeping() -> KeepingDto {
-        KeepingDto::Warm
+    pub fn hot_holding() -> HotHoldingDto {
+        HotHoldingDto::Warm
     }
 
     pub fn load() -> LoadDto {
@@ -359,7 +359,7 @@ impl From<&Request> for RequestDto {
             gap_mm: request.gap.millimetres(),
             rack: request.rack.and_then(|rack| u32::try_from(rack).ok()),
             tie: request.tie.into(),
-            keeping: request.keeping.into(),
+            hot_holding: request.hot_holding.into(),
             layout: request
                 .layout
                 .as_ref()
@@ -426,7 +426,7 @@ impl TryFrom<&RequestDto> for Request {
             if method.cut != dto.cut {
                 return Err(ApiError::invalid(
                     "method",
-                    format!("\"{}\" is a way for another cut", method.name),
+                    format!("\"{}\" is a method for another cut", method.name),
                 ));
             }
         }
@@ -451,7 +451,7 @@ impl TryFrom<&RequestDto> for Request {
             gap: Length::from_millimetres(dto.gap_mm),
             rack: dto.rack.map(|rack| rack as usize),
             tie: dto.tie.into(),
-            keeping: dto.keeping.into(),
+            hot_holding: dto.hot_holding.into(),
             layout: dto
                 .layout
                 .as_ref()

@@ -202,7 +202,7 @@ pub struct LaneDto {
     /// The cook's word.
     pub name: String,
     /// Things it holds at once.
-    pub room: u32,
+    pub levels: u32,
 }
 
 /// What kind of place it is.

@@ -6,7 +6,7 @@ use ember_core::fryer::{Baste, MachineKind, Support, Which};
 use ember_core::heat::Looking;
 use ember_core::meat::{Browning, Coat, CutId, FirstUp, Group, Silhouette};
 use ember_core::plan::{
-    Anchor, BatchOrder, Crispness, Decides, Keeping, LoadRule, Outside, PreheatRule, SauceRule,
+    Anchor, BatchOrder, Crispness, Decides, HotHolding, LoadRule, Outside, PreheatRule, SauceRule,
     StepKind, TurnRule, Unknown, WarningKind,
 };
 use ember_core::prep::Place;
@@ -85,7 +85,7 @@ wire_enum!(
 );
 wire_enum!(
     /// What becomes of the first batches while the others cook.
-    KeepingDto = Keeping { Warm, Reheat, Oven }
+    HotHoldingDto = HotHolding { Warm, Reheat, Oven }
 );
 wire_enum!(
     /// How the pieces are held.

@@ -65,7 +65,7 @@ pub(super) fn field(error: &PlanError) -> &'static str {
         PlanError::AfterTheEnd { .. } => "actions.at_s",
         PlanError::Clock(over) => match over.clock {
             Clock::Heating => "setting_c",
-            Clock::Cooked => "keeping",
+            Clock::Cooked => "hot_holding",
             Clock::Raw | Clock::Fridge | Clock::PartCooked | Clock::PartCookedFridge => "ahead",
         },
         PlanError::NotHandled { .. } => "handling",

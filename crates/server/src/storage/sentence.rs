@@ -8,7 +8,7 @@ use crate::dto::request::{
     PoseDto, ProgrammeDto, ProgrammeKindDto, RegionDto, RequestDto, StartDto, usual,
 };
 use crate::dto::words::{
-    BasteDto, BatchOrderDto, CoatDto, CutDto, FirstUpDto, HandlingDto, KeepingDto, LoadDto,
+    BasteDto, BatchOrderDto, CoatDto, CutDto, FirstUpDto, HandlingDto, HotHoldingDto, LoadDto,
     LookingDto, OutsideDto, PreheatDto, SauceDto, SupportDto, TieDto, TurnDto, WhichDto,
 };
 use serde_json::Value;
@@ -93,8 +93,8 @@ stored!(
         same rack: Option<u32>,
         #[serde(default = "usual::tie")]
         same tie: TieDto,
-        #[serde(default = "usual::keeping")]
-        same keeping: KeepingDto,
+        #[serde(default = "usual::hot_holding", alias = "keeping")]
+        same hot_holding: HotHoldingDto,
         #[serde(default)]
         maybe_each layout: Option<Vec<Pose>>,
         #[serde(default)]
@@ -140,8 +140,11 @@ stored!(
 /// earlier program that it would not understand.
 fn as_usual(_sentence: &mut Value) {}
 
+/// Version 2 called hot holding "keeping", which is still understood.
+fn hot_holding(_sentence: &mut Value) {}
+
 impl Document for Sentence {
-    const UPGRADES: &'static [Upgrade] = &[as_usual];
+    const UPGRADES: &'static [Upgrade] = &[as_usual, hot_holding];
 }
 
 fn first() -> u32 {

@@ -19,8 +19,27 @@ fn goals_and_orders(_plan: &mut Value) {}
 /// what is done in them: that is known by their kind.
 fn what_steps_do(_plan: &mut Value) {}
 
+/// Version 3 called hot holding "keeping".
+fn hot_holding(plan: &mut Value) {
+    if let Some(kept) = plan.get_mut("kept") {
+        rename(kept, &[("keeping", "hot_holding")]);
+    }
+}
+
+/// What an earlier version had under other names.
+fn rename(document: &mut Value, names: &[(&str, &str)]) {
+    let Some(document) = document.as_object_mut() else {
+        return;
+    };
+    for (before, after) in names {
+        if let Some(value) = document.remove(*before) {
+            document.insert((*after).to_owned(), value);
+        }
+    }
+}
+
 impl Document for PlanDto {
-    const UPGRADES: &'static [Upgrade] = &[goals_and_orders, what_steps_do];
+    const UPGRADES: &'static [Upgrade] = &[goals_and_orders, what_steps_do, hot_holding];
 }
 
 /// Dishes and tasks had no identities in version 1: they are known by their numbers.
@@ -50,17 +69,20 @@ fn steps_and_timers(_schedule: &mut Value) {}
 /// Version 3 called why it does not work `binding` and what would `ways`, and did not say where too little
 /// is bought.
 fn plain_names(schedule: &mut Value) {
-    if let Some(schedule) = schedule.as_object_mut() {
-        for (before, after) in [("binding", "infeasibility"), ("ways", "alternatives")] {
-            if let Some(value) = schedule.remove(before) {
-                schedule.insert(after.to_owned(), value);
-            }
-        }
+    let names = [("binding", "infeasibility"), ("ways", "alternatives")];
+    rename(schedule, &names);
+}
+
+/// Version 4 called what a place holds at once its `room`.
+fn levels(schedule: &mut Value) {
+    let lanes = schedule.get_mut("lanes").and_then(Value::as_array_mut);
+    for lane in lanes.into_iter().flatten() {
+        rename(lane, &[("room", "levels")]);
     }
 }
 
 impl Document for SupperPlanDto {
-    const UPGRADES: &'static [Upgrade] = &[identities, steps_and_timers, plain_names];
+    const UPGRADES: &'static [Upgrade] = &[identities, steps_and_timers, plain_names, levels];
 }
 
 impl Document for SupperSummaryDto {}
@@ -109,14 +131,30 @@ impl From<&PlanDto> for CookSummary {
 mod tests {
     use super::*;
 
-    /// By hand: what version 3 called otherwise keeps what it said.
+    /// By hand: what earlier versions called otherwise keeps what it said.
     #[test]
-    fn names_of_version_3_are_carried_over() {
+    fn earlier_names_are_carried_over() {
         let mut schedule = json!({ "binding": "too many tasks", "ways": [1], "shopping": [] });
         plain_names(&mut schedule);
         assert_eq!(
             schedule,
             json!({ "infeasibility": "too many tasks", "alternatives": [1], "shopping": [] })
         );
+        let mut schedule = json!({ "lanes": [{ "name": "hob", "room": 4 }] });
+        levels(&mut schedule);
+        assert_eq!(
+            schedule,
+            json!({ "lanes": [{ "name": "hob", "levels": 4 }] })
+        );
+        let mut plan = json!({ "kept": { "keeping": "oven", "wait_s": 60.0 } });
+        hot_holding(&mut plan);
+        assert_eq!(
+            plan,
+            json!({ "kept": { "hot_holding": "oven", "wait_s": 60.0 } })
+        );
+        // Nothing waits in most plans.
+        let mut plan = json!({ "kept": null });
+        hot_holding(&mut plan);
+        assert_eq!(plan, json!({ "kept": null }));
     }
 }

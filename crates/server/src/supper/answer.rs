@@ -37,7 +37,7 @@ impl Clock {
                         PlaceKind::Fridge => LaneKindDto::Fridge,
                     },
                     name: place.name.clone(),
-                    room: place.room,
+                    levels: place.levels,
                 })
                 .collect(),
             dishes: laid.dishes.iter().map(|dish| self.dish(dish)).collect(),

@@ -59,11 +59,11 @@ export function LoadingSection(props: LoadingSectionProps) {
       {plan.kept ? (
         <Text textStyle="body" mt="2">
           The first batch waits {minutes(plan.kept.wait_s)}.{" "}
-          {KEEPING.filter(({ keeping }) => keeping !== plan.kept?.keeping).map(
-            ({ keeping, words }, n) => (
-              <Fragment key={keeping}>
+          {HOT_HOLDING.filter(({ hot_holding }) => hot_holding !== plan.kept?.hot_holding).map(
+            ({ hot_holding, words }, n) => (
+              <Fragment key={hot_holding}>
                 {n > 0 ? " or " : null}
-                <Action type="button" look="inline" onClick={() => onChange({ keeping })}>
+                <Action type="button" look="inline" onClick={() => onChange({ hot_holding })}>
                   {words}
                 </Action>
               </Fragment>
@@ -76,10 +76,10 @@ export function LoadingSection(props: LoadingSectionProps) {
 }
 
 /** What can become of the first batch while the others cook. */
-const KEEPING = [
-  { keeping: "warm", words: "Keep it warm instead" },
-  { keeping: "reheat", words: "Put it back for 2 min at the end instead" },
-  { keeping: "oven", words: "Keep it in an oven instead" },
+const HOT_HOLDING = [
+  { hot_holding: "warm", words: "Keep it warm instead" },
+  { hot_holding: "reheat", words: "Put it back for 2 min at the end instead" },
+  { hot_holding: "oven", words: "Keep it in an oven instead" },
 ] as const;
 
 const USUAL_GAP = 8;

@@ -1,7 +1,7 @@
 // What the cook will find: colour and bite of each face, the section, the scale, and how safe it is.
 import { Box, chakra, Text } from "@chakra-ui/react";
 import type { Plan } from "../../api/types";
-import { decimal, minutes, share, temperature, type Units } from "../../lib/units";
+import { decimal, minutes, share, temperature, thin, type Units } from "../../lib/units";
 import { Goals } from "./Goals";
 import { Section } from "./Section";
 
@@ -24,7 +24,7 @@ export function Found({ plan, units, region }: FoundProps) {
   const rows: [string, string][] = [
     ...outcomes.faces.map((face, n): [string, string] => [
       n === 0 ? "Starts above" : "The other face",
-      `${face.browning}, ${face.crispness.replace("_", " ")}; dry ${decimal(face.dry_layer_mm, 1)} mm deep`,
+      `${face.browning}, ${face.crispness.replace("_", " ")}; dry ${thin(face.dry_layer_mm, units)} deep`,
     ]),
     [
       "On the scale",

@@ -1,7 +1,7 @@
 // What time in the fridge does to bare skin: half an hour against a day, in numbers.
 import { chakra, Text } from "@chakra-ui/react";
 import type { Preparation } from "../../api/types";
-import { decimal, hours, minutes, smallMass, type Units } from "../../lib/units";
+import { hours, minutes, smallMass, thin, type Units } from "../../lib/units";
 
 interface BareProps {
   bare: Preparation["bare"];
@@ -12,7 +12,7 @@ export function Bare({ bare, units }: BareProps) {
   if (bare.length === 0) return null;
   const rows: [string, (one: Preparation["bare"][number]) => string][] = [
     ["loses", ({ worth }) => smallMass(worth.water_lost_g, units)],
-    ["skin dry", ({ worth }) => `${decimal(worth.dry_layer_mm, 2)} mm`],
+    ["skin dry", ({ worth }) => thin(worth.dry_layer_mm, units)],
     [
       "crisp after",
       ({ worth }) => (worth.crisp_at_s == null ? worth.crispness : minutes(worth.crisp_at_s)),

@@ -19,6 +19,8 @@ import { useMethods } from "./useMethods";
 interface PrepProps {
   request: Request;
   entry: CutEntry;
+  /** The method the sentence counts with. */
+  counted: string | undefined;
   units: Units;
   onChange: (change: Partial<Request>) => void;
 }
@@ -32,11 +34,12 @@ interface Writing {
 const isWriting = (value: unknown): value is Writing | null =>
   typeof value === "object" && value !== null && "method" in value && isMethod(value.method);
 
-export function Prep({ request, entry, units, onChange }: PrepProps) {
+export function Prep({ request, entry, counted, units, onChange }: PrepProps) {
   const [open, setOpen] = useState<string | null>(null);
   const [changed, setChanged] = useState<Changed>({});
-  const { kept, own, prep, methods, chosen } = useMethods(request, changed);
+  const { kept, own, prep, methods } = useMethods(request);
   const [writing, setWriting] = useDraft(`method ${request.cut}`, null, isWriting);
+  const chosen = methods.find((method) => method.id === counted);
   const shown = methods.find((method) => method.id === open) ?? chosen ?? methods[1] ?? methods[0];
   if (!prep || !shown) return null;
   const docOf = (method: Method) =>

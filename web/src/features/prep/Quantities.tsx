@@ -1,7 +1,16 @@
 // What to weigh out for a method, what it brings along, and how the meat is when it goes in.
 import { Box, chakra, Grid, Text } from "@chakra-ui/react";
 import type { Blend, Method, Preparation } from "../../api/types";
-import { decimal, hours, length, mass, smallMass, temperature, type Units } from "../../lib/units";
+import {
+  decimal,
+  hours,
+  length,
+  mass,
+  smallMass,
+  temperature,
+  thin,
+  type Units,
+} from "../../lib/units";
 import { BlendWord } from "./BlendWord";
 
 interface QuantitiesProps {
@@ -61,7 +70,7 @@ export function Quantities({ method, prep, blend, units, onBlend }: QuantitiesPr
       <Text textStyle="small" color="ink.soft" mt="1">
         {worth ? `When it goes in, its middle is at ${temperature(worth.core_c, units)}` : ""}
         {worth && worth.dry_layer_mm > 0.01
-          ? ` and its skin is dry ${decimal(worth.dry_layer_mm, 2)} mm deep`
+          ? ` and its skin is dry ${thin(worth.dry_layer_mm, units)} deep`
           : ""}
         {method.salt_depth_mm == null
           ? ""

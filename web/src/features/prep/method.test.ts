@@ -1,7 +1,6 @@
 import { expect, test } from "vitest";
-import type { Method, OwnMethod, Request } from "../../api/types";
+import type { CountedMethod, Method, OwnMethod, Request } from "../../api/types";
 import {
-  chosenOf,
   copied,
   doing,
   doingOf,
@@ -9,7 +8,6 @@ import {
   methodAhead,
   ownAhead,
   ownFor,
-  sameAhead,
   stepsBefore,
 } from "./method";
 
@@ -48,11 +46,8 @@ test("a method does to the meat what its tasks do, for as long as the cook says"
     { kind: "uncovered" as const, ahead_s: 43_200 },
   ];
   expect(methodAhead(night, {})).toEqual(usual);
-  expect(sameAhead(methodAhead(night, {}), usual)).toBe(true);
   const longer = methodAhead(night, { "night Let it dry": 72_000 });
   expect(longer[1]?.ahead_s).toBe(72_000);
-  expect(sameAhead(longer, usual)).toBe(false);
-  expect(sameAhead([], usual)).toBe(false);
 });
 
 test("a method is copied with the cook's own times, which its window holds", () => {
@@ -62,29 +57,26 @@ test("a method is copied with the cook's own times, which its window holds", () 
   expect(ownAhead(own)).toEqual(methodAhead(night, { "night Let it dry": 100_000 }));
 });
 
-test("the method counted with is the cook's own by name, a method by what it does", () => {
-  const own = { ...night, id: "own: ours", own: true, name: "ours" };
-  const request = { cut: "drumstick", coat: "rubbed", ahead: methodAhead(night, {}) } as Request;
-  expect(chosenOf([night, own], request, {})).toBe(night);
+test("a method that came along with a sentence stands beside those that are kept for its cut", () => {
   const said = { cut: "drumstick", name: "ours" } as OwnMethod;
-  expect(chosenOf([night, own], { ...request, method: said }, {})).toBe(own);
-  // A way that came along with a sentence stands beside those that are kept for its cut.
+  const request = { cut: "drumstick", method: said } as Request;
   const kept = [{ cut: "pork_chop", name: "chops" } as OwnMethod];
-  expect(ownFor({ ...request, method: said }, kept)).toEqual([said]);
-  expect(ownFor({ ...request, method: said }, [said])).toEqual([said]);
+  expect(ownFor(request, kept)).toEqual([said]);
+  expect(ownFor(request, [said])).toEqual([said]);
 });
 
 test("what comes before stands among the steps, backwards from the switch", () => {
-  const ahead = methodAhead(night, { "night Let it dry": 36_000 });
-  const steps = stepsBefore(night, ahead, 300);
-  // By hand: 5 min of preheating, 10 h of drying, 3 min of salt, 3 of the towel.
-  expect(steps.map((step) => step.at_s)).toEqual([-36_660, -36_480, -36_300]);
-  expect(steps.map((step) => step.title)).toEqual(["Blot it", "Salt it", "Let it dry"]);
-  // A method with other times, within what it allows, is that method; beyond it is another thing.
-  const said = { cut: "drumstick", coat: "rubbed", ahead } as Request;
-  expect(chosenOf([night], said, {})).toBe(night);
-  const long = methodAhead(night, { "night Let it dry": 90_000 });
-  expect(chosenOf([night], { ...said, ahead: long }, {})).toBeUndefined();
+  const method = {
+    tasks: [
+      { name: "Blot it", before_s: 36_360, reason: "it is wet" },
+      { name: "Let it dry", before_s: 36_000, reason: "to crisp", caution: "Keep it low." },
+    ],
+  } as CountedMethod;
+  const steps = stepsBefore(method, 300);
+  // By hand: the machine is switched on 5 min before loading.
+  expect(steps.map((step) => step.at_s)).toEqual([-36_660, -36_300]);
+  expect(steps.map((step) => step.title)).toEqual(["Blot it", "Let it dry"]);
+  expect(steps[1]?.caution).toBe("Keep it low.");
 });
 
 test("a task that is let be has a window, work lasts as long as hands are at it", () => {

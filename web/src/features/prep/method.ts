@@ -1,5 +1,13 @@
 // A method with the cook's own times, and what the cook makes of one.
-import type { Method, OwnMethod, OwnTask, PrepTask, Request, Step } from "../../api/types";
+import type {
+  CountedMethod,
+  Method,
+  OwnMethod,
+  OwnTask,
+  PrepTask,
+  Request,
+  Step,
+} from "../../api/types";
 
 type Ahead = NonNullable<Request["ahead"]>;
 
@@ -17,10 +25,6 @@ export const methodAhead = (method: Method, changed: Changed): Ahead =>
     return [{ kind: task.ahead.kind, ahead_s: timed ? lasts(method, task, changed) : 0 }];
   });
 
-export const sameAhead = (a: Ahead, b: Ahead) =>
-  a.length === b.length &&
-  a.every((one, n) => one.kind === b[n]?.kind && (one.ahead_s ?? 0) === (b[n]?.ahead_s ?? 0));
-
 /** What a method of their own is known by where it stands among the methods; the server says the same. */
 export const ownId = (method: OwnMethod) => `own: ${method.name.trim()}`;
 
@@ -31,65 +35,24 @@ export function ownFor(request: Request, kept: OwnMethod[]): OwnMethod[] {
   return said && !own.some((method) => method.name === said.name) ? [...own, said] : own;
 }
 
-/** The method that the sentence counts with: the cook's own by its name, a method by what it does. */
-export const chosenOf = (methods: Method[], request: Request, changed: Changed) =>
-  methods.find((method) =>
-    request.method
-      ? method.own && method.name === request.method.name
-      : !method.own &&
-        method.coat === request.coat &&
-        (sameAhead(methodAhead(method, changed), request.ahead ?? []) ||
-          timed(method, request.ahead ?? [])),
-  );
-
-/** Whether a method does the same to the meat, for other times. */
-const timed = (method: Method, ahead: Ahead) => {
-  const known = methodAhead(method, {});
-  return (
-    known.length > 0 &&
-    known.length === ahead.length &&
-    known.every((one, n) => one.kind === ahead[n]?.kind) &&
-    method.tasks
-      .filter((task) => task.ahead && task.ahead.kind !== "blot")
-      .every((task, n) => {
-        const seconds = ahead.filter((one) => one.kind !== "blot")[n]?.ahead_s ?? 0;
-        return seconds >= task.shortest_s && seconds <= task.longest_s;
-      })
-  );
-};
-
 /** What a method of their own does to the meat, as the sentence says it. */
 export const ownAhead = (method: OwnMethod): Ahead =>
   method.tasks.flatMap(({ does, best_s }) =>
     does ? [{ kind: does, ahead_s: does === "blot" ? 0 : best_s }] : [],
   );
 
-/** The tasks of the way a sentence counts with as steps of its plan, the last of them done when the
+/** The tasks of the method a sentence counts with as steps of its plan, the last of them done when the
  * machine is switched on, s from loading. */
-export function stepsBefore(method: Method, ahead: Ahead, preheat: number): Step[] {
-  let told = 0;
-  const tasks = method.tasks.map((task) => {
-    const said = task.ahead ? ahead[told++] : undefined;
-    return {
-      task,
-      lasts: task.ahead?.kind === "blot" ? task.best_s : (said?.ahead_s ?? task.best_s),
-    };
-  });
-  let at = -preheat - tasks.reduce((sum, { lasts }) => sum + lasts, 0);
-  return tasks.map(({ task, lasts }) => {
-    const step: Step = {
-      kind: "act",
-      batch: 0,
-      at_s: at,
-      title: task.name,
-      reason: { text: task.reason, values: [] },
-      core_c: null,
-      caution: task.caution,
-    };
-    at += lasts;
-    return step;
-  });
-}
+export const stepsBefore = (method: CountedMethod, preheat: number): Step[] =>
+  method.tasks.map((task) => ({
+    kind: "act",
+    batch: 0,
+    at_s: -preheat - task.before_s,
+    title: task.name,
+    reason: { text: task.reason, values: [] },
+    core_c: null,
+    caution: task.caution,
+  }));
 
 /** A method written down to be changed. */
 export const copied = (method: Method, cut: Request["cut"], changed: Changed): OwnMethod => ({

@@ -1,11 +1,10 @@
-// Every method of preparing the meat of a sentence, the methods and the cook's own, and which of them
-// the sentence counts with.
+// Every method of preparing the meat of a sentence, the usual ones and the cook's own.
 import { useQuery } from "@tanstack/react-query";
 import { methodsQuery, preparationQuery } from "../../api/queries";
 import type { Request } from "../../api/types";
-import { type Changed, chosenOf, ownFor } from "./method";
+import { ownFor } from "./method";
 
-export function useMethods(request: Request, changed: Changed = {}) {
+export function useMethods(request: Request) {
   // The methods are of the cut, not of the method that is chosen.
   const { ahead: _ahead, method: _method, ...bare } = request;
   const kept = useQuery(methodsQuery());
@@ -14,12 +13,5 @@ export function useMethods(request: Request, changed: Changed = {}) {
     (kept.data?.items ?? []).map((one) => one.method),
   );
   const prep = useQuery(preparationQuery(bare, own));
-  const methods = prep.data?.methods ?? [];
-  return {
-    kept: kept.data?.items ?? [],
-    own,
-    prep: prep.data,
-    methods,
-    chosen: chosenOf(methods, request, changed),
-  };
+  return { kept: kept.data?.items ?? [], own, prep: prep.data, methods: prep.data?.methods ?? [] };
 }

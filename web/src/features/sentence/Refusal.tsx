@@ -56,8 +56,8 @@ function WayOut({ problem, request, onChange }: Omit<RefusalProps, "text">) {
         </Action>
       );
     case "clock_overrun":
-      return problem.field === "keeping" ? (
-        <Action type="button" onClick={() => onChange({ keeping: "oven" })}>
+      return problem.field === "hot_holding" ? (
+        <Action type="button" onClick={() => onChange({ hot_holding: "oven" })}>
           Keep it in an oven
         </Action>
       ) : null;

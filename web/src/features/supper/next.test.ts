@@ -13,9 +13,9 @@ const at = (minutes: number) => new Date(start + minutes * MINUTE).toISOString()
 const plan = {
   serve_at: at(100),
   lanes: [
-    { kind: "machine", name: "the drum", room: 1 },
-    { kind: "hob", name: "hob", room: 4 },
-    { kind: "fridge", name: "fridge", room: 3 },
+    { kind: "machine", name: "the drum", levels: 1 },
+    { kind: "hob", name: "hob", levels: 4 },
+    { kind: "fridge", name: "fridge", levels: 3 },
   ],
   dishes: [
     {

@@ -67,7 +67,7 @@ const TOLD_FOR = 60_000;
 export function UnderWay({ cook, received }: UnderWayProps) {
   const settings = useSettings();
   const now = useNow(TICK);
-  const once = useOnce(DOUBLE);
+  const [once, just] = useOnce(DOUBLE);
   const away = useWasAway(AWAY, TOLD_FOR);
   const [mode, setMode] = useState<"now" | "reading" | "changes" | "outcome">("now");
   const [openSince, setOpenSince] = useState<number | null>(null);
@@ -175,7 +175,13 @@ export function UnderWay({ cook, received }: UnderWayProps) {
     steps.find(({ step }) => step.kind === "load" && step.batch === batch)?.done ?? loaded;
   const back = pulled === null ? null : cook.course?.estimate?.back_in_s;
   return (
-    <Flex direction="column" minH={{ base: "calc(100dvh - 120px)", md: "auto" }} css={WIDE}>
+    <Flex
+      direction="column"
+      minH={{ base: "calc(100dvh - 120px)", md: "auto" }}
+      css={WIDE}
+      // A second press within a moment is the first one's.
+      data-just-pressed={just || undefined}
+    >
       <Flex direction="column" flex="1" minW="0">
         <Flex justify="space-between" textStyle="small" color="ink.soft" pt="1" pb="2" gap="3">
           <Text>

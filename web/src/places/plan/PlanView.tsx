@@ -4,13 +4,12 @@ import { Box, Grid, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiFailure } from "../../api/client";
-import { planQuery } from "../../api/queries";
+import { countedQuery, planQuery } from "../../api/queries";
 import type { Catalogue, CutEntry, Machine, Plan, Request } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
 import { useSettings } from "../../domain/settings";
 import { EmberStrip } from "../../features/ember-strip/EmberStrip";
 import { stepsBefore } from "../../features/prep/method";
-import { useMethods } from "../../features/prep/useMethods";
 import { Alternatives } from "../../features/sentence/Alternatives";
 import { InTime } from "../../features/sentence/InTime";
 import { Sentence } from "../../features/sentence/Sentence";
@@ -60,11 +59,9 @@ export function PlanView(props: PlanViewProps) {
   const shown = failure?.problem ? undefined : last;
   const now = useNow(15_000);
   const calm = useSettled(request, CALM);
-  const { chosen } = useMethods(calm);
+  const counted = useQuery(countedQuery(calm)).data?.method ?? undefined;
   const before =
-    shown && chosen && calm.ahead?.length
-      ? stepsBefore(chosen, calm.ahead, shown.preheat_s ?? 0)
-      : [];
+    shown && counted && calm.ahead?.length ? stepsBefore(counted, shown.preheat_s ?? 0) : [];
   const ahead = -(before[0]?.at_s ?? 0);
   const load = loadTime(shown, eat, now, ahead);
   const late = eat !== null && load < now - MINUTE;
@@ -160,7 +157,7 @@ export function PlanView(props: PlanViewProps) {
               plan={shown}
               settled={settled}
               calm={calm}
-              chosen={chosen}
+              counted={counted}
               units={units}
               clockOf={clockOf}
             />

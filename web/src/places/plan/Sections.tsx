@@ -1,6 +1,6 @@
 // Everything about a plan that is not the plan itself: each a line with its gist, which unfolds.
 import { Box } from "@chakra-ui/react";
-import type { Catalogue, CutEntry, Method, Plan, Request } from "../../api/types";
+import type { Catalogue, CountedMethod, CutEntry, Plan, Request } from "../../api/types";
 import { Fold } from "../../components/Fold";
 import { Explained } from "../../features/assumptions/Explained";
 import { Worth } from "../../features/assumptions/Worth";
@@ -21,19 +21,26 @@ interface SectionsProps {
   settled: Request;
   calm: Request;
   /** The method of preparation the plan counts with. */
-  chosen: Method | undefined;
+  counted: CountedMethod | undefined;
   units: Units;
   clockOf: (seconds: number) => string;
   onChange: (change: Partial<Request>) => void;
 }
 
 export function Sections(props: SectionsProps) {
-  const { catalogue, entry, plan, settled, calm, chosen, units, clockOf, onChange } = props;
+  const { catalogue, entry, plan, settled, calm, counted, units, clockOf, onChange } = props;
   const region = catalogue.regions.find((known) => known.region === settled.region)?.words;
   return (
     <Box minW="0">
-      <Fold name="preparation" title="Preparation" gist={prepared(entry, settled, chosen)}>
-        <Prep key={calm.cut} request={calm} entry={entry} units={units} onChange={onChange} />
+      <Fold name="preparation" title="Preparation" gist={prepared(entry, settled, counted)}>
+        <Prep
+          key={calm.cut}
+          request={calm}
+          entry={entry}
+          counted={counted?.id}
+          units={units}
+          onChange={onChange}
+        />
       </Fold>
       {plan.loading ? (
         <>
@@ -77,10 +84,10 @@ export function Sections(props: SectionsProps) {
 }
 
 /** "rubbed, skin dry; 7 min hands-on". */
-function prepared(entry: CutEntry, request: Request, chosen: Method | undefined): string {
+function prepared(entry: CutEntry, request: Request, method: CountedMethod | undefined): string {
   const coat = entry.coats.find((one) => one.coat === request.coat)?.words ?? request.coat;
-  return chosen && chosen.hands_on_s >= 30
-    ? `${chosen.name}, ${minutes(chosen.hands_on_s)} hands-on`
+  return method && method.hands_on_s >= 30
+    ? `${method.name}, ${minutes(method.hands_on_s)} hands-on`
     : coat;
 }
 

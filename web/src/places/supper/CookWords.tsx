@@ -1,5 +1,7 @@
 // A cook of a supper in words: what, how it is got ready, in which machine, until when. Everything
 // else about it is changed in its plan.
+import { useQuery } from "@tanstack/react-query";
+import { countedQuery } from "../../api/queries";
 import type { Request } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { PlaceLink } from "../../components/PlaceLink";
@@ -23,12 +25,13 @@ export function CookWords(props: CookWordsProps) {
   const { catalogue, machines, request, method, number, units, kept, onChange } = props;
   const entry = entryOf(catalogue, request);
   const { ahead, method: said } = request;
-  const { own, methods, chosen: counted } = useMethods(request);
+  const { own, methods } = useMethods(request);
+  const counted = useQuery(countedQuery(request)).data?.method;
   if (!entry) return null;
   const change = (part: Partial<Request>) =>
     onChange({ cook: { request: { ...request, ...part }, method } });
   const chosen = said ? ownId(said) : (method ?? NOTHING);
-  const shown = methods.find((known) => known.id === chosen) ?? counted;
+  const shown = methods.find((known) => known.id === (chosen || counted?.id));
   const word = { request, entry, units, wrong: null, onChange: change };
   const ready =
     shown?.name ?? said?.name ?? (ahead?.length ? "got ready as said" : "nothing done ahead");

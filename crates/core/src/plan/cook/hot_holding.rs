@@ -2,14 +2,14 @@
 
 use super::Problem;
 use crate::fryer::{OPENING, Rest, Run};
-use crate::plan::request::Keeping;
+use crate::plan::request::HotHolding;
 use crate::units::{Interval, Temperature};
 
 /// The first batch until the last is out.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Kept {
     /// What was asked for.
-    pub how: Keeping,
+    pub how: HotHolding,
     /// How long it waits.
     pub wait: Interval,
     /// Least temperature at which food is kept hot in the region.
@@ -29,7 +29,7 @@ pub struct Reheating {
     pub time: Interval,
     /// Its core then.
     pub core: Temperature,
-    /// What it must reach, where it had fallen below keeping hot; nothing where it goes back for
+    /// What it must reach, where it had fallen below hot holding; nothing where it goes back for
     /// crispness alone.
     pub least: Option<Temperature>,
 }
@@ -40,7 +40,7 @@ pub const REHEAT: Interval = Interval::from_minutes(2.0);
 const LONGEST_REHEAT: f64 = 1800.0;
 
 impl Kept {
-    /// How long it is below keeping hot.
+    /// How long it is below hot holding.
     #[must_use]
     pub fn cold(&self) -> Interval {
         Interval::from_seconds(self.wait.seconds() - self.stays_hot.seconds())
@@ -52,13 +52,13 @@ pub fn follow(problem: &Problem, pulled: &Run, wait: Interval) -> Kept {
     /// Looks at the core so often, s.
     const LOOK: f64 = 15.0;
     let request = problem.request;
-    let how = request.keeping;
+    let how = request.hot_holding;
     let least_hot = request.region.keep_hot();
     let mut run = pulled.clone();
     run.pull(match how {
-        Keeping::Warm => Rest::Tented,
-        Keeping::Reheat => Rest::Open,
-        Keeping::Oven => Rest::Oven,
+        HotHolding::Warm => Rest::Tented,
+        HotHolding::Reheat => Rest::Open,
+        HotHolding::Oven => Rest::Oven,
     });
     let out = run.elapsed();
     let mut hot_until = out;
@@ -72,7 +72,7 @@ pub fn follow(problem: &Problem, pulled: &Run, wait: Interval) -> Kept {
         }
     }
     let core = run.core();
-    let reheating = (how == Keeping::Reheat).then(|| {
+    let reheating = (how == HotHolding::Reheat).then(|| {
         let least = (!hot).then(|| request.region.reheat_to());
         run.put_back(problem.last_dial());
         run.open(OPENING);
@@ -100,7 +100,7 @@ pub fn follow(problem: &Problem, pulled: &Run, wait: Interval) -> Kept {
     }
 }
 
-/// How long the core of what was pulled is at keeping hot or above, resting as it does, from when it was
+/// How long the core of what was pulled is at hot holding or above, resting as it does, from when it was
 /// pulled or has risen there; nothing where it never is.
 pub fn stays_hot(problem: &Problem, pulled: &Run) -> Option<Interval> {
     /// Looked at so often, and for no longer, s.

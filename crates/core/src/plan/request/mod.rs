@@ -6,7 +6,8 @@ mod words;
 
 pub use actions::{Origin, PlannedAction, When};
 pub use rules::{
-    BatchOrder, Keeping, LoadRule, PreheatRule, Programme, SauceRule, Start, Thermometer, TurnRule,
+    BatchOrder, HotHolding, LoadRule, PreheatRule, Programme, SauceRule, Start, Thermometer,
+    TurnRule,
 };
 
 use super::goals::Outside;
@@ -51,7 +52,7 @@ pub struct Request {
     /// How a roast on the spit is tied.
     pub tie: Tie,
     /// What becomes of the first batches.
-    pub keeping: Keeping,
+    pub hot_holding: HotHolding,
     /// At what; absent for the recommended setting.
     pub setting: Option<Temperature>,
     /// How the dial is set over the cook.
@@ -104,8 +105,8 @@ pub const TENTED_FROM: f64 = 600.0;
 /// hot machines; the difference stays on the safe side.
 const COUNTED_ON_SMALL: f64 = 5.0;
 const COUNTED_ON_ROAST: f64 = 8.0;
-/// Two temperatures that a thermometer shows alike, K.
-const SAME: f64 = 0.5;
+/// A temperature this near a texture's has its name, K: a thermometer shows both alike.
+pub const TEXTURE_WITHIN: f64 = 0.5;
 
 impl Request {
     /// A usual cook of a cut: what the sentence says before anything is changed.
@@ -140,7 +141,7 @@ impl Request {
             layout: None,
             rack: None,
             tie: Tie::default(),
-            keeping: Keeping::default(),
+            hot_holding: HotHolding::default(),
             setting: None,
             programme: Programme::default(),
             actions: Vec::new(),
@@ -294,7 +295,7 @@ impl Request {
         self.entry()
             .textures
             .iter()
-            .find(|texture| (texture.core - self.target).kelvins().abs() < SAME)
+            .find(|texture| (texture.core - self.target).kelvins().abs() < TEXTURE_WITHIN)
     }
 
     /// How the outside should be: as asked, or as is usual for the texture.

@@ -71,7 +71,7 @@ pub enum LoadRule {
 
 /// What becomes of the first batches while the others cook.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
-pub enum Keeping {
+pub enum HotHolding {
     /// Kept warm, covered.
     #[default]
     Warm,

@@ -1,5 +1,6 @@
 pub mod convert;
 pub mod equivalent;
+pub mod method;
 pub mod preparation;
 pub mod preview;
 pub mod setting_for_deadline;

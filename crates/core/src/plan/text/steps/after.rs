@@ -2,7 +2,7 @@
 
 use super::{Anchor, Step, StepKind};
 use crate::fryer::WARMING_OVEN;
-use crate::plan::request::{Keeping, Request, SauceRule, TENTED_FROM};
+use crate::plan::request::{HotHolding, Request, SauceRule, TENTED_FROM};
 use crate::plan::text::cautions;
 use crate::plan::{Kept, MeasureAgain, Plan};
 use crate::units::{Interval, Temperature};
@@ -49,7 +49,7 @@ fn keep(request: &Request, plan: &Plan, kept: Kept, last: f64) -> Step {
             let title = "Put batch 1 back".to_owned();
             (last, title, Message::with(words, values), back.core)
         }
-        (None, Keeping::Oven) => (
+        (None, HotHolding::Oven) => (
             plan.pull_at.seconds() + 1.0,
             "Keep batch 1 in the oven, loosely covered".to_owned(),
             Message::with(
@@ -175,7 +175,7 @@ fn hot_for(plan: &Plan) -> Message {
                 (hot.minutes() - plan.rest.minutes()).floor().max(1.0),
             ))],
         ),
-        _ => Message::plain("it is below keeping hot by now: eat at once"),
+        _ => Message::plain("it is below hot holding by now: eat at once"),
     }
 }
 

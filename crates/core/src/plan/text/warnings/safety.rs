@@ -116,7 +116,7 @@ pub fn cools_between(_request: &Request, plan: &Plan) -> Option<Warning> {
     )
 }
 
-/// What fell below keeping hot is heated through again.
+/// What fell below hot holding is heated through again.
 pub fn reheats(request: &Request, plan: &Plan) -> Option<Warning> {
     let kept = plan.kept?;
     let back = kept.reheating?;

@@ -6,16 +6,16 @@ use super::solve::{later, solve};
 use super::supper::{Instead, Schedule, Supper};
 use crate::stop::Stop;
 
-/// A way out, with its effect.
+/// A change that makes it possible, with its effect.
 #[derive(Debug, Clone, PartialEq)]
-pub struct WayOut {
+pub struct Alternative {
     /// What to change.
     pub change: Change,
     /// The schedule it allows.
     pub schedule: Schedule,
 }
 
-/// For a supper that does not go: every way out that works, the nearest first, with what its dishes
+/// For a supper that does not go: every change that makes it possible, the nearest first, with what its dishes
 /// could be instead.
 ///
 /// ```
@@ -30,23 +30,23 @@ pub struct WayOut {
 /// };
 /// let supper = Supper {
 ///     serve: Serve::At(60), now: 0, hands: 1, quiet: vec![], begun: vec![], before: vec![],
-///     resources: vec![Resource { kind: PlaceKind::Machine, name: "the drum".to_owned(), room: 1 }],
+///     resources: vec![Resource { kind: PlaceKind::Machine, name: "the drum".to_owned(), levels: 1 }],
 ///     dishes: vec![cook("one"), cook("two")],
 /// };
 /// // By hand: twice 40 min do not fit in 60; 20 min later they do, or with another machine.
 /// let quick = Instead { dish: 1, made: Dish { tasks: vec![], ..cook("two") } };
-/// let ways: Vec<Change> = ways_out(&supper, &[quick]).into_iter().map(|way| way.change).collect();
-/// assert_eq!(ways, [Change::Later(20), Change::Instead(0), Change::AnotherPlace(0)]);
+/// let changes = alternatives(&supper, &[quick]).into_iter().map(|one| one.change);
+/// assert_eq!(changes.collect::<Vec<_>>(), [Change::Later(20), Change::Instead(0), Change::AnotherPlace(0)]);
 /// ```
 #[must_use]
-pub fn ways_out(supper: &Supper, instead: &[Instead]) -> Vec<WayOut> {
-    let mut ways = Vec::new();
+pub fn alternatives(supper: &Supper, instead: &[Instead]) -> Vec<Alternative> {
+    let mut found = Vec::new();
     let mut offer = |change: Change, changed: &Supper| {
-        // What took long enough is answered with the ways that are known by then.
+        // What took long enough is answered with what is known by then.
         if !Stop::should_finish()
             && let Some(schedule) = solve(changed)
         {
-            ways.push(WayOut { change, schedule });
+            found.push(Alternative { change, schedule });
         }
     };
     if let Some((minutes, wish)) = later(supper) {
@@ -64,5 +64,5 @@ pub fn ways_out(supper: &Supper, instead: &[Instead]) -> Vec<WayOut> {
     for (change, changed) in eased(supper) {
         offer(change, &changed);
     }
-    ways
+    found
 }
