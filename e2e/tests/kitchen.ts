@@ -133,6 +133,18 @@ export async function press(button: Locator) {
   await button.click();
 }
 
+/** Tells what is asked for before something is due, one after the other, until it is. */
+export async function onTo(due: Locator, before: RegExp) {
+  const page = due.page();
+  const earlier = page.getByRole("button", { name: before }).first();
+  for (;;) {
+    await expect(due.or(earlier).first()).toBeVisible();
+    if (await due.isVisible()) return;
+    await press(earlier);
+    await settled(page);
+  }
+}
+
 /** Until nothing moves or fades any more. */
 export const still = (page: Page) =>
   page.waitForFunction(() => document.getAnimations().every(({ playState }) => playState !== "running"));

@@ -2,7 +2,7 @@
 // away.
 import { spawn } from "node:child_process";
 import { once } from "node:events";
-import { accessible, expect, fitsTheWidth, type Kitchen, press, settled, test } from "./kitchen";
+import { accessible, expect, fitsTheWidth, type Kitchen, onTo, press, settled, test } from "./kitchen";
 import type { Page } from "@playwright/test";
 
 test.use({ locale: "en-GB", viewport: { width: 390, height: 844 } });
@@ -214,7 +214,7 @@ test("the practice thermometer from loading to the log", async ({ page, kitchen 
   const out = page.getByRole("button", { name: "Taken out" });
   const finish = page.getByRole("button", { name: "Finish" });
   // A check may be asked for before it is out, a rest after it.
-  await afterwards(page, "Skip", out);
+  await onTo(out, /^Skip$/);
   await press(out);
   await press(finish);
   await page.getByRole("button", { name: "crisp", exact: true }).click();

@@ -1,5 +1,5 @@
 // The whole path, from the sentence to the logbook, at both sizes, in both unit systems.
-import { accessible, expect, fitsTheWidth, press, settled, test, word } from "./kitchen";
+import { accessible, expect, fitsTheWidth, onTo, press, settled, test, word } from "./kitchen";
 
 // With a 12-hour clock, Fahrenheit and pounds, unless a test says otherwise.
 test.use({ locale: "en-US" });
@@ -47,11 +47,8 @@ test("with the mouse on a laptop, in Fahrenheit and pounds", async ({ page, kitc
 
   // On to the pull, whatever is still asked for before it.
   const out = page.getByRole("button", { name: "Taken out" });
-  for (let n = 0; n < 5 && !(await out.isVisible()); n += 1) {
-    await page.getByRole("button", { name: /^(Sauced|Skip|Dial set)$/ }).first().click();
-    await page.waitForTimeout(500);
-  }
-  await out.click();
+  await onTo(out, /^(Sauced|Skip|Dial set)$/);
+  await press(out);
   // Far from done: back in, and not safe as it is.
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Put it back");
   await expect(page.getByText("do not serve it like this")).toBeVisible();

@@ -266,7 +266,12 @@ fn heat_and_range_hold_for_every_cut() {
             given += exchange.given;
             latent += exchange.latent;
             carried += exchange.carried;
-            assert!(piece.core() >= 3.9, "{} at {elapsed} s", cut.name);
+            assert!(
+                piece.core() >= 3.9,
+                "{} at {elapsed} s: {}",
+                cut.name,
+                piece.core()
+            );
             if piece.is_drying_out() {
                 // Bone-dry is no food; its front stands at boiling whatever the cells do.
                 break;

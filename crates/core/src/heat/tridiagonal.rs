@@ -4,6 +4,8 @@
     reason = "innermost loop of the solver; all slices have length rows * lines, checked once"
 )]
 
+use super::grid::Bend;
+
 /// The lines of cells along one direction of a grid whose rows follow each other in memory. The
 /// loop over lines is the inner one: they do not wait for each other.
 #[derive(Debug, Clone)]
@@ -68,6 +70,38 @@ impl Lines {
             self.diagonal[i + n] += link;
             drive[i] += flow;
             drive[i + n] -= flow;
+        }
+    }
+
+    /// What flows beside that because the profile bends between the cells, at the temperatures
+    /// expected at the end of the step: `bends` of every cell and the next along a line.
+    pub fn bend(
+        &self,
+        bends: &[Bend],
+        geometry: &[f64],
+        conductivity: &[f64],
+        expected: &[f64],
+        drive: &mut [f64],
+    ) {
+        let (apart, begin) = (self.apart, self.begin);
+        for (row, bend) in bends.iter().enumerate() {
+            let [a, b, c, d] = bend.weights;
+            for line in 0..self.lines {
+                let here = row * apart + line * begin;
+                let from = bend.from * apart + line * begin;
+                let more = a * expected[from]
+                    + b * expected[from + apart]
+                    + c * expected[from + 2 * apart]
+                    + d * expected[from + 3 * apart];
+                // Never against the difference of the two, nor twice as much with it: in the first
+                // seconds the polynomial swings about the jump at the face.
+                let most = (expected[here + apart] - expected[here]).abs();
+                let more = more.clamp(-most, most);
+                let both = 0.5 * (conductivity[here] + conductivity[here + apart]);
+                let flow = geometry[here] * both * more;
+                drive[here] += flow;
+                drive[here + apart] -= flow;
+            }
         }
     }
 

@@ -49,14 +49,46 @@ impl Composition {
         )
     }
 
-    fn parts(self, celsius: f64) -> [(f64, [f64; 3]); 4] {
+    fn parts(self, celsius: f64) -> [(f64, [f64; 3]); 5] {
         let ash = (1.0 - self.water - self.protein - self.fat).max(0.0);
+        let ice = self.ice(celsius);
+        // Water that is not ice stays what it is a little above freezing.
         [
-            (self.water, component(&WATER, celsius)),
+            (self.water - ice, component(&WATER, celsius.max(0.0))),
+            (ice, component(&ICE, celsius)),
             (self.protein, component(&PROTEIN, celsius)),
             (self.fat, component(&FAT, celsius)),
             (ash, component(&ASH, celsius)),
         ]
+    }
+
+    /// Ice at a temperature, kg/kg: all water but what protein binds (0.4 kg/kg) freezes by and by, as the
+    /// freezing point of what is left falls (ASHRAE Handbook - Refrigeration, from memory).
+    ///
+    /// ```
+    /// use ember_core::meat::Composition;
+    /// let beef = Composition::new(0.717, 0.213, 0.06);
+    /// assert_eq!(beef.ice(0.0), 0.0);
+    /// // Nine tenths of what can freeze is ice at -17 °C.
+    /// assert!((beef.ice(-17.0) / (0.717 - 0.4 * 0.213) - 0.9).abs() < 0.001);
+    /// ```
+    #[must_use]
+    pub fn ice(self, celsius: f64) -> f64 {
+        if celsius >= FREEZES {
+            return 0.0;
+        }
+        (self.water - BOUND * self.protein).max(0.0) * (1.0 - FREEZES / celsius)
+    }
+
+    /// Heat capacity without what freezes or melts, J/(kg K).
+    fn capacity(self, celsius: f64) -> f64 {
+        let mut total = 0.0;
+        let mut heat = 0.0;
+        for (mass, [_, _, cp]) in self.parts(celsius) {
+            total += mass;
+            heat += mass * cp;
+        }
+        heat / total
     }
 
     /// Conductivity at a temperature.
@@ -90,18 +122,20 @@ impl Composition {
         Density::from_kilograms_per_cubic_metre(total / volume)
     }
 
-    /// Specific heat capacity at a temperature.
+    /// Specific heat capacity at a temperature; where it freezes, without what its ice gives off.
     #[must_use]
     pub fn specific_heat(self, at: Temperature) -> SpecificHeat {
-        let mut total = 0.0;
-        let mut heat = 0.0;
-        for (mass, [_, _, cp]) in self.parts(at.celsius()) {
-            total += mass;
-            heat += mass * cp;
-        }
-        SpecificHeat::from_joules_per_kilogram_kelvin(heat / total)
+        SpecificHeat::from_joules_per_kilogram_kelvin(self.capacity(at.celsius()))
     }
 }
+
+/// Where meat begins to freeze, °C: beef and pork -1.7, poultry down to -2.8 (ASHRAE Handbook -
+/// Refrigeration, from memory).
+pub const FREEZES: f64 = -1.7;
+/// Water that a kilogram of protein binds, so that it does not freeze, kg (the same).
+const BOUND: f64 = 0.4;
+/// Heat of fusion of ice, J/kg (steam tables, from memory).
+pub const FUSION: f64 = 333.6e3;
 
 /// Coefficients of conductivity, density and heat capacity in powers of the temperature in °C.
 type Component = [[f64; 3]; 3];
@@ -110,6 +144,11 @@ const WATER: Component = [
     [0.57109, 1.7625e-3, -6.7036e-6],
     [997.18, 3.1439e-3, -3.7574e-3],
     [4128.9, -9.0864e-2, 5.4731e-3],
+];
+const ICE: Component = [
+    [2.2196, -6.2489e-3, 1.0154e-4],
+    [916.89, -0.13071, 0.0],
+    [2062.3, 6.0769, 0.0],
 ];
 const PROTEIN: Component = [
     [0.17881, 1.1958e-3, -2.7178e-6],
@@ -131,21 +170,26 @@ fn component(of: &Component, celsius: f64) -> [f64; 3] {
     of.map(|[a, b, c]| a + celsius * (b + celsius * c))
 }
 
-/// The range in which the component equations were fitted reaches 150 °C; hotter cells, which only
-/// a crust can be, keep the last value.
-const TABLE_TOP: usize = 150;
+/// From the coldest freezer to the range in which the component equations were fitted, °C. Hotter cells,
+/// which only a crust can be, go on as at its end.
+const COLDEST: f64 = -40.0;
+const HOTTEST: f64 = 150.0;
+/// Entries of the table by heat: about a tenth of a kelvin each where nothing freezes.
+const ENTRIES: usize = 2048;
 /// Heat capacity of water near room temperature, J/(kg K) (steam tables, from memory).
 const WATER_HEAT_CAPACITY: f64 = 4180.0;
 /// Density is held at this temperature so that a cell keeps its mass.
 const DENSITY_AT: Temperature = Temperature::from_celsius(20.0);
 
-/// A composition made ready for the solver: properties tabulated by whole degrees.
+/// A composition made ready for the solver: tabulated by its heat, so that what freezes or thaws at almost
+/// one temperature is as good as anything else.
 #[derive(Debug, Clone)]
 pub struct Material {
-    /// Conductivity, W/(m K), and volumetric heat capacity, J/(m³ K), at 0, 1, ... 150 °C.
+    /// Temperature, °C, and conductivity, W/(m K), at even steps of heat.
     table: Vec<[f64; 2]>,
-    /// Heat above 0 °C, J/m³, at the same temperatures.
-    heat: Vec<f64>,
+    /// Heat of the first entry, J/m³, and one over the step between two.
+    least: f64,
+    per_heat: f64,
     /// kg of water in a cubic metre of the raw piece.
     water: f64,
     /// Share of the heat capacity that is the water's.
@@ -153,30 +197,51 @@ pub struct Material {
     density: f64,
 }
 
+/// What a material is at a heat.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct State {
+    /// Temperature, °C.
+    pub celsius: f64,
+    /// Conductivity, W/(m K).
+    pub conductivity: f64,
+    /// Heat that a cubic metre takes for one kelvin, J/(m³ K).
+    pub capacity: f64,
+}
+
 impl Material {
     /// Tabulates a composition.
     #[must_use]
     pub fn of(composition: Composition) -> Self {
+        /// Of the curve that is read backwards, K.
+        const STEP: f64 = 0.05;
         let density = composition.density(DENSITY_AT).kilograms_per_cubic_metre();
-        let table: Vec<[f64; 2]> = (0..=TABLE_TOP)
-            .map(|i| {
-                let at = Temperature::from_celsius(i as f64);
-                let cp = composition.specific_heat(at);
-                [
-                    composition.conductivity(at).watts_per_metre_kelvin(),
-                    density * cp.joules_per_kilogram_kelvin(),
-                ]
-            })
-            .collect();
+        let steps = ((HOTTEST - COLDEST) / STEP).round() as usize;
+        let mut heat = 0.0;
+        let mut curve = vec![[heat, COLDEST]];
+        for n in 0..steps {
+            let [from, to] = [n, n + 1].map(|n| COLDEST + n as f64 * STEP);
+            let melted = composition.ice(from) - composition.ice(to);
+            let sensible = composition.capacity(f64::midpoint(from, to)) * STEP;
+            heat += density * (sensible + FUSION * melted);
+            curve.push([heat, to]);
+        }
+        let at_zero = curve.iter().find(|[_, celsius]| *celsius > -0.5 * STEP);
+        let at_zero = at_zero.map_or(0.0, |[heat, _]| *heat);
+        for [heat, _] in &mut curve {
+            *heat -= at_zero;
+        }
+        let conductivity = |celsius: f64| {
+            let at = Temperature::from_celsius(celsius);
+            composition.conductivity(at).watts_per_metre_kelvin()
+        };
         Self {
-            heat: running_heat(&table),
-            table,
             water: composition.water * density,
             water_share: composition.water * WATER_HEAT_CAPACITY
                 / composition
                     .specific_heat(DENSITY_AT)
                     .joules_per_kilogram_kelvin(),
             density,
+            ..Self::tabulated(&curve, conductivity)
         }
     }
 
@@ -196,22 +261,111 @@ impl Material {
     #[must_use]
     pub fn constant(k: Conductivity, rho: Density, cp: SpecificHeat) -> Self {
         let density = rho.kilograms_per_cubic_metre();
-        let row = [
-            k.watts_per_metre_kelvin(),
-            density * cp.joules_per_kilogram_kelvin(),
-        ];
-        let table = vec![row; TABLE_TOP + 1];
+        let capacity = density * cp.joules_per_kilogram_kelvin();
+        let curve = [COLDEST, HOTTEST].map(|celsius| [capacity * celsius, celsius]);
         Self {
-            heat: running_heat(&table),
-            table,
             water: 0.0,
             water_share: 0.0,
             density,
+            ..Self::tabulated(&curve, |_| k.watts_per_metre_kelvin())
         }
     }
 
-    /// Conductivity, W/(m K), and volumetric heat capacity, J/(m³ K), at a temperature in °C,
-    /// linear between whole degrees.
+    /// A body whose heat (J/m³, rising) goes with its temperature (°C) as in the pairs given, straight
+    /// between them, for comparison with exact solutions: of water that freezes, for instance.
+    #[must_use]
+    pub fn of_curve(curve: &[[f64; 2]], conductivity: impl Fn(f64) -> f64) -> Self {
+        Self {
+            water: 0.0,
+            water_share: 0.0,
+            density: 1000.0,
+            ..Self::tabulated(curve, conductivity)
+        }
+    }
+
+    #[allow(
+        clippy::indexing_slicing,
+        reason = "the curve has two points at least, and the walk along it stops before the last"
+    )]
+    fn tabulated(curve: &[[f64; 2]], conductivity: impl Fn(f64) -> f64) -> Self {
+        let (least, most) = (curve[0][0], curve[curve.len() - 1][0]);
+        let step = (most - least) / (ENTRIES - 1) as f64;
+        let mut below = 0;
+        let table = (0..ENTRIES).map(|n| {
+            let heat = least + n as f64 * step;
+            while below + 2 < curve.len() && curve[below + 1][0] < heat {
+                below += 1;
+            }
+            let ([h0, t0], [h1, t1]) = (curve[below], curve[below + 1]);
+            let celsius = t0 + (heat - h0) / (h1 - h0) * (t1 - t0);
+            [celsius, conductivity(celsius)]
+        });
+        Self {
+            table: table.collect(),
+            least,
+            per_heat: 1.0 / step,
+            water: 0.0,
+            water_share: 0.0,
+            density: 0.0,
+        }
+    }
+
+    /// What the material is with so much heat above 0 °C in a cubic metre of the raw piece, J/m³. Beyond
+    /// the table it goes on as at its end.
+    ///
+    /// ```
+    /// use ember_core::meat::{Composition, Material};
+    /// let loin = Material::of(Composition::new(0.71, 0.21, 0.07));
+    /// let hot = loin.state(loin.heat(60.0));
+    /// assert!((hot.celsius - 60.0).abs() < 0.01);
+    /// // Frozen it conducts three times as well.
+    /// let frozen = loin.state(loin.heat(-18.0));
+    /// assert!(frozen.conductivity > 2.5 * loin.state(loin.heat(4.0)).conductivity);
+    /// ```
+    #[must_use]
+    #[inline]
+    #[allow(
+        clippy::indexing_slicing,
+        reason = "called for every cell of every step; the index is clamped to the table"
+    )]
+    pub fn state(&self, heat: f64) -> State {
+        let at = (heat - self.least) * self.per_heat;
+        let low = (at.max(0.0) as usize).min(ENTRIES - 2);
+        let part = at - low as f64;
+        let ([t0, k0], [t1, k1]) = (self.table[low], self.table[low + 1]);
+        State {
+            celsius: t0 + part * (t1 - t0),
+            conductivity: k0 + part.clamp(0.0, 1.0) * (k1 - k0),
+            capacity: 1.0 / ((t1 - t0) * self.per_heat),
+        }
+    }
+
+    /// Heat above 0 °C in a cubic metre of the raw piece at a temperature, J/m³.
+    ///
+    /// ```
+    /// use ember_core::meat::{Composition, Material};
+    /// let loin = Material::of(Composition::new(0.71, 0.21, 0.07));
+    /// let mean = (loin.heat(60.0) - loin.heat(0.0)) / 60.0;
+    /// assert!((mean / loin.at(30.0)[1] - 1.0).abs() < 0.01);
+    /// // Thawing takes more than warming from the fridge to the table.
+    /// assert!(loin.heat(0.0) - loin.heat(-18.0) > loin.heat(70.0) - loin.heat(4.0));
+    /// ```
+    #[must_use]
+    #[allow(
+        clippy::indexing_slicing,
+        reason = "the search stays within the table"
+    )]
+    pub fn heat(&self, celsius: f64) -> f64 {
+        let low = self
+            .table
+            .partition_point(|[t, _]| *t <= celsius)
+            .clamp(1, ENTRIES - 1)
+            - 1;
+        let ([t0, _], [t1, _]) = (self.table[low], self.table[low + 1]);
+        self.least + (low as f64 + (celsius - t0) / (t1 - t0)) / self.per_heat
+    }
+
+    /// Conductivity, W/(m K), and volumetric heat capacity, J/(m³ K), at a temperature in °C.
     ///
     /// ```
     /// use ember_core::meat::{Composition, Material};
@@ -221,17 +375,9 @@ impl Material {
     /// assert!((3.4e6..4.0e6).contains(&heat_capacity));
     /// ```
     #[must_use]
-    #[inline]
-    #[allow(
-        clippy::indexing_slicing,
-        reason = "called for every cell of every step; the index is clamped to the table"
-    )]
     pub fn at(&self, celsius: f64) -> [f64; 2] {
-        let at = celsius.clamp(0.0, TABLE_TOP as f64 - 1e-9);
-        let low = at as usize;
-        let part = at - low as f64;
-        let ([k0, c0], [k1, c1]) = (self.table[low], self.table[low + 1]);
-        [k0 + part * (k1 - k0), c0 + part * (c1 - c0)]
+        let state = self.state(self.heat(celsius));
+        [state.conductivity, state.capacity]
     }
 
     /// Water in the raw piece, kg/m³.
@@ -251,37 +397,4 @@ impl Material {
     pub fn density(&self) -> f64 {
         self.density
     }
-
-    /// Heat above 0 °C in a cubic metre of the raw piece, J/m³: the integral of the heat capacity
-    /// as [`Self::at`] gives it.
-    ///
-    /// ```
-    /// use ember_core::meat::{Composition, Material};
-    /// let loin = Material::of(Composition::new(0.71, 0.21, 0.07));
-    /// let mean = loin.heat_above_zero(60.0) / 60.0;
-    /// assert!((mean / loin.at(30.0)[1] - 1.0).abs() < 0.01);
-    /// ```
-    #[must_use]
-    #[allow(
-        clippy::indexing_slicing,
-        reason = "called for every cell of every step; the index is clamped to the table"
-    )]
-    pub fn heat_above_zero(&self, celsius: f64) -> f64 {
-        let low = celsius.clamp(0.0, TABLE_TOP as f64 - 1e-9) as usize;
-        let part = celsius - low as f64;
-        let ([_, c0], [_, c1]) = (self.table[low], self.table[low + 1]);
-        let slope = if part > 1.0 { 0.0 } else { c1 - c0 };
-        self.heat[low] + part * (c0 + 0.5 * part * slope)
-    }
-}
-
-fn running_heat(table: &[[f64; 2]]) -> Vec<f64> {
-    let mut heat = 0.0;
-    let mut out = vec![0.0];
-    for (below, above) in table.iter().zip(table.iter().skip(1)) {
-        let ([_, c0], [_, c1]) = (below, above);
-        heat += f64::midpoint(*c0, *c1);
-        out.push(heat);
-    }
-    out
 }

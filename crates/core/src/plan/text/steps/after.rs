@@ -175,7 +175,7 @@ fn hot_for(plan: &Plan) -> Message {
                 (hot.minutes() - plan.rest.minutes()).floor().max(1.0),
             ))],
         ),
-        _ => Message::plain("it is below hot holding by now: eat at once"),
+        _ => Message::plain("by now it is cooler than hot holding allows: eat at once"),
     }
 }
 
