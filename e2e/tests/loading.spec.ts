@@ -56,6 +56,9 @@ test.describe("by touch", () => {
   test("a piece is dragged with a finger, and turned with a button", async ({ page }) => {
     await page.goto("/plan");
     const first = piece(page, 1);
+    await expect(first).toBeVisible();
+    // What still comes moves the drawing down.
+    await page.waitForLoadState("networkidle");
     await first.scrollIntoViewIfNeeded();
     const named = (await first.getAttribute("aria-label")) ?? "";
     const [x, y] = await middleOf(page, 1);

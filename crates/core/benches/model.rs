@@ -40,11 +40,7 @@ fn linear(c: &mut Criterion) {
         Density::from_kilograms_per_cubic_metre(1050.0),
         SpecificHeat::from_joules_per_kilogram_kelvin(3450.0),
     ));
-    let bare = SurfaceStart {
-        film: 0.0,
-        dry_layer: 0.0,
-        browning_rate: 1.0,
-    };
+    let bare = SurfaceStart::BARE;
     let body = Body::Disc {
         thickness: 0.04,
         radius: 0.025,

@@ -46,11 +46,7 @@ fn centre(grid: Grid, step: impl Fn(f64) -> f64) -> f64 {
         Density::from_kilograms_per_cubic_metre(RHO),
         SpecificHeat::from_joules_per_kilogram_kelvin(CP),
     );
-    let bare = SurfaceStart {
-        film: 0.0,
-        dry_layer: 0.0,
-        browning_rate: 1.0,
-    };
+    let bare = SurfaceStart::BARE;
     let mut piece = Piece::new(Arc::new(grid), Arc::new(solid), FaceLaw::MEAT, START, bare);
     let mut elapsed = 0.0;
     while elapsed < SECONDS - 1e-9 {

@@ -28,11 +28,7 @@ fn solid(k: f64, rho: f64, cp: f64) -> Arc<Material> {
     ))
 }
 
-const BARE: SurfaceStart = SurfaceStart {
-    film: 0.0,
-    dry_layer: 0.0,
-    browning_rate: 1.0,
-};
+const BARE: SurfaceStart = SurfaceStart::BARE;
 
 fn air(h: f64, celsius: f64) -> Surroundings {
     Surroundings {

@@ -21,11 +21,7 @@ const SLAB: Body = Body::Disc {
     radius: 2.0,
 };
 
-const BARE: SurfaceStart = SurfaceStart {
-    film: 0.0,
-    dry_layer: 0.0,
-    browning_rate: 1.0,
-};
+const BARE: SurfaceStart = SurfaceStart::BARE;
 
 /// Source: psychrolib's saturation pressure (ASHRAE Handbook - Fundamentals).
 #[test]

@@ -2,12 +2,12 @@
 
 /** Numbers as this device's language writes them: "1.5" or "1,5". */
 const language = typeof navigator === "undefined" ? undefined : navigator.language;
-const FORMATS = [0, 1, 2].map(
+const FORMATS = [0, 1, 2, 3].map(
   (maximumFractionDigits) =>
     new Intl.NumberFormat(language, { maximumFractionDigits, useGrouping: false }),
 );
 
-/** A number with at most so many decimals (none to two), without noughts at its end. */
+/** A number with at most so many decimals, without noughts at its end. */
 export const decimal = (value: number, decimals: 0 | 1 | 2 | 3) =>
   (FORMATS[decimals] as Intl.NumberFormat).format(value);
 

@@ -4,6 +4,7 @@ use super::machine::MachineKind;
 use super::support::Support;
 use crate::heat::{Facing, Surroundings};
 use crate::meat::water::{PRESSURE, VAPOUR_GAS_CONSTANT};
+use crate::units::ZERO_CELSIUS_IN_KELVIN;
 
 /// The constants of a kind of machine; one set per kind, none per cut.
 ///
@@ -25,12 +26,12 @@ pub struct KindLaw {
     pub element_excess: f64,
     /// Heat capacity of air, basket and inner walls as far as they follow the air, J/K.
     pub capacity: f64,
-    /// Loss to the kitchen, W/K.
+    /// Loss through the walls to the kitchen, W/K; what leaves with the air comes on top.
     pub loss: f64,
     /// Heat that the circulating air carries per kelvin, W/K: a load that takes Q watts meets air
     /// cooler by Q over this.
     pub flow: f64,
-    /// Moist air exchanged with the kitchen, m³/s at cavity temperature.
+    /// Kitchen air that comes in, m³/s at cavity temperature; as much goes out, and the steam with it.
     pub vent: f64,
     /// Lag of the element behind its setting, s.
     pub element_lag: f64,
@@ -47,16 +48,16 @@ pub struct KindLaw {
 
 /// A basket under a fan, from which the other kinds differ.
 const DRAWER: KindLaw = KindLaw {
-    convection_up: 54.5,
+    convection_up: 59.0,
     down: 0.7,
     side: 0.8,
-    cavity: 0.12,
+    cavity: 0.07,
     emissivity: 0.6,
     element_excess: 50.0,
     capacity: 1300.0,
-    loss: 2.5,
-    flow: 21.0,
-    vent: 0.006,
+    loss: 1.8,
+    flow: 21.6,
+    vent: 0.003,
     element_lag: 60.0,
     open_lag: 90.0,
     power_share: 1.0,
@@ -74,26 +75,27 @@ impl MachineKind {
             // (from memory: an element has a limit of its own).
             Self::TwinDrawers => KindLaw {
                 capacity: 1100.0,
-                loss: 2.2,
+                loss: 1.5,
+                vent: 0.002,
                 power_share: 0.5,
                 alone: 1.4,
                 ..DRAWER
             },
             Self::OvenStyle => KindLaw {
-                convection_up: 63.0,
+                convection_up: 65.0,
                 capacity: 2400.0,
-                loss: 3.5,
-                vent: 0.008,
+                loss: 2.2,
+                vent: 0.0035,
                 element_lag: 90.0,
                 open_lag: 80.0,
                 ..DRAWER
             },
             Self::LiddedGrill => KindLaw {
-                convection_up: 69.0,
+                convection_up: 65.5,
                 down: 1.0,
-                side: 0.24,
+                side: 0.5,
                 capacity: 2600.0,
-                loss: 3.0,
+                loss: 2.0,
                 element_lag: 90.0,
                 open_lag: 80.0,
                 ..DRAWER
@@ -107,9 +109,9 @@ impl MachineKind {
                 emissivity: 0.85,
                 element_excess: 0.0,
                 capacity: 9000.0,
-                loss: 5.0,
+                loss: 3.0,
                 flow: 60.0,
-                vent: 0.012,
+                vent: 0.004,
                 element_lag: 120.0,
                 open_lag: 120.0,
                 band: 10.0,
@@ -122,9 +124,9 @@ impl MachineKind {
                 emissivity: 0.9,
                 element_excess: 15.0,
                 capacity: 9000.0,
-                loss: 5.0,
+                loss: 3.0,
                 flow: 60.0,
-                vent: 0.008,
+                vent: 0.003,
                 element_lag: 120.0,
                 open_lag: 120.0,
                 band: 10.0,
@@ -134,6 +136,12 @@ impl MachineKind {
     }
 }
 
+/// How far behind the meat the air is that a lower face meets.
+const BELOW: f64 = 0.7;
+/// Heat capacity of air, J/(kg K), over its gas constant, J/(kg K) (ideal gas).
+const AIR_HEAT: f64 = 1007.0 / 287.0;
+/// Heat capacity of steam, J/(kg K) (steam tables, from memory).
+const STEAM_HEAT: f64 = 1950.0;
 /// Partial pressure of water vapour in a kitchen of 20 °C and half humidity, Pa.
 const KITCHEN_VAPOUR: f64 = 1170.0;
 /// The element is about a disc of this radius: the meat sees it the more, the nearer it is, m.
@@ -194,8 +202,10 @@ pub struct Cavity {
     pub plate: f64,
     /// Partial pressure of water vapour, Pa.
     pub vapour: f64,
-    /// Heat the load took in the last step, W.
+    /// Heat the load takes in the step in hand, W, as far as it is known by the air's step.
     load: f64,
+    /// Supplied air at which the load was last met, °C.
+    met_at: f64,
     /// Electrical energy used, J.
     pub energy: f64,
     /// Pressure of the air, Pa, and what that leaves of its convection.
@@ -208,10 +218,12 @@ pub struct Cavity {
 /// What the load does to the air in a step.
 #[derive(Debug, Clone, Copy, PartialEq, Default)]
 pub struct Load {
-    /// Heat it takes, W.
+    /// Heat it took in the step before, W.
     pub heat: f64,
-    /// How much more it takes from warmer air, W/K; keeps long steps stable.
+    /// How much more it takes from air that is one kelvin warmer, W/K.
     pub coupling: f64,
+    /// The same, each face by how far it lies behind the meat.
+    pub behind: f64,
     /// Water it gives off, kg/s.
     pub water: f64,
     /// Meat on a plate: area, m², and temperature, °C, of the face lying on it.
@@ -240,6 +252,7 @@ impl Cavity {
             plate: room,
             vapour: KITCHEN_VAPOUR,
             load: 0.0,
+            met_at: room,
             energy: 0.0,
             pressure: PRESSURE,
             thin: 1.0,
@@ -310,25 +323,25 @@ impl Cavity {
             Support::Rack => f64::midpoint(law.down, 1.0),
             _ => law.down,
         };
-        // Share of the convection, how much of the element is seen, how far behind the meat.
-        // Under another rack the air comes slower and has met that meat already.
+        // Share of the convection, and how much of the element is seen. Under another rack the air
+        // comes slower and has met that meat already.
         let blown = 1.0 - SHADED_AIR * spot.shade;
-        let up = [half * blown, 1.0, 0.3 + 0.4 * spot.shade];
-        let down = [lower * exposure, 0.0, 0.7];
-        let side = [law.side * exposure * blown, 0.0, 0.5 + 0.2 * spot.shade];
-        let mix = |[a, b, c]: [f64; 3], [d, e, f]: [f64; 3], part: f64| {
+        let up = [half * blown, 1.0];
+        let down = [lower * exposure, 0.0];
+        let side = [law.side * exposure * blown, 0.0];
+        let mix = |[a, b]: [f64; 2], [d, e]: [f64; 2], part: f64| {
             let between = |a: f64, d: f64| a * part + d * (1.0 - part);
-            [between(a, d), between(b, e), between(c, f)]
+            [between(a, d), between(b, e)]
         };
-        let met: [f64; 3] = match facing {
-            Facing::Cavity => [law.cavity, 0.0, 1.0],
+        let met: [f64; 2] = match facing {
+            Facing::Cavity => [law.cavity, 0.0],
             _ if self.support.turns_itself() && !self.standing_still => {
                 mix(mix(up, down, 0.5), side, 0.5)
             }
             Facing::Vertical(part) => mix(up, down, part),
             Facing::Side => side,
         };
-        let [share, view, behind] = met;
+        let [share, view] = met;
         let lying = match facing {
             Facing::Vertical(part) => 1.0 - part,
             Facing::Side | Facing::Cavity => 0.0,
@@ -339,7 +352,7 @@ impl Cavity {
             (Support::RoastingPan, Facing::Side) => 0.5,
             _ => 0.0,
         };
-        let air = self.air - behind * self.load / law.flow;
+        let air = self.air - self.behind(facing, spot) * self.load / law.flow;
         let seen = view * spot.view();
         let blown = law.convection_up * share * self.heat * self.thin;
         let mut met = Surroundings {
@@ -350,7 +363,7 @@ impl Cavity {
             vapour: self.vapour,
             pressure: self.pressure,
             open: if facing == Facing::Cavity {
-                0.5
+                0.1
             } else {
                 1.0 - 0.95 * shielded
             },
@@ -369,28 +382,61 @@ impl Cavity {
     }
 
     /// Advances the air by `dt` seconds.
+    ///
+    /// One balance of heat, air and vapour at the end of the step. What the load takes is linear in the
+    /// supplied air: with each face meeting air cooler by its part of what the load takes over what the
+    /// air carries, it is known without going back and forth.
     pub fn step(&mut self, dt: f64, setting: f64, load: Load) {
         let law = self.law;
-        self.load = load.heat.max(0.0);
         self.heat_plate(dt, load.lying);
-        let inertia = law.capacity / dt + load.coupling;
+        // Q(air) = (Q + G (air - air before) + B Q before / flow) / (1 + B / flow)
+        let carried = 1.0 / (1.0 + load.behind / law.flow);
+        let slope = load.coupling * carried;
+        let taken = |air: f64| {
+            (load.heat + load.behind * self.load / law.flow) * carried + slope * (air - self.met_at)
+        };
+        // Kitchen air comes in and is heated; so is the steam.
+        let kelvin = self.air + ZERO_CELSIUS_IN_KELVIN;
+        let vent = law.vent * self.pressure * AIR_HEAT / kelvin + load.water.max(0.0) * STEAM_HEAT;
+        let loss = law.loss + vent;
+        let inertia = law.capacity / dt;
+        let out = loss * self.room - taken(0.0);
+        let stiffness = inertia + loss + slope;
         // The thermostat gives power in proportion within its band; the air at the end of the
         // step decides, so that long steps do not swing.
         let gain = self.power / law.band;
-        let out = law.loss * self.room - load.heat;
-        let end = (inertia * self.air + gain * (setting + law.band / 2.0) + out)
-            / (inertia + gain + law.loss);
-        let given = (gain * (setting + law.band / 2.0 - end)).clamp(0.0, self.power);
+        let wanted = setting + law.band / 2.0;
+        let end = (inertia * self.air + gain * wanted + out) / (stiffness + gain);
+        let given = (gain * (wanted - end)).clamp(0.0, self.power);
         self.energy += given * dt;
-        self.air = (inertia * self.air + given + out) / (inertia + law.loss);
+        let air = (inertia * self.air + given + out) / stiffness;
+        self.load = taken(air);
+        self.met_at = air;
+        self.air = air;
         let follow = 1.0 - (-dt / law.element_lag).exp();
         let glow = (setting + law.element_excess).min(self.air + 40.0 + law.element_excess);
         self.element += (glow - self.element) * follow;
-        let kelvin = self.air + crate::units::ZERO_CELSIUS_IN_KELVIN;
-        let steam = load.water.max(0.0) * VAPOUR_GAS_CONSTANT * kelvin / law.vent;
-        let target = (KITCHEN_VAPOUR + steam).min(0.9 * self.pressure);
+        // Steam takes the place of air: its share of what goes out is its share of the pressure.
+        let steam = load.water.max(0.0) * VAPOUR_GAS_CONSTANT * kelvin;
+        let target = self.pressure * (KITCHEN_VAPOUR * law.vent + steam)
+            / (self.pressure * law.vent + steam);
         // The cavity's few litres are exchanged within seconds.
         self.vapour += (target - self.vapour) * (1.0 - (-dt / 10.0).exp());
+    }
+
+    /// How far behind the meat the air is that a patch at a spot meets: 1 where it has given all that the
+    /// load takes.
+    pub(super) fn behind(&self, facing: Facing, spot: Spot) -> f64 {
+        let up = 0.3 + 0.4 * spot.shade;
+        let side = 0.5 + 0.2 * spot.shade;
+        match facing {
+            Facing::Cavity => 1.0,
+            _ if self.support.turns_itself() && !self.standing_still => {
+                f64::midpoint(f64::midpoint(up, BELOW), side)
+            }
+            Facing::Vertical(part) => up * part + BELOW * (1.0 - part),
+            Facing::Side => side,
+        }
     }
 
     /// Metal under the meat between air and meat, implicit in its own temperature.

@@ -3,6 +3,7 @@
 use super::action::{Action, Baste, Which};
 use super::cavity::{Cavity, Load, Spot};
 use crate::heat::{Exchange, Facing, Piece, Surroundings, step_size};
+use crate::meat::water::latent_heat;
 use crate::stop::Stop;
 use crate::units::Temperature;
 
@@ -40,16 +41,16 @@ pub enum Pace {
 
 /// Natural convection around resting meat, W/(m² K), and how much of evaporation and radiation a
 /// loose tent lets through; then of a warm oven (common practice in kind, from memory in size).
-const REST_CONVECTION: [f64; 3] = [8.0, 4.5, 10.0];
+const REST_CONVECTION: [f64; 3] = [6.0, 3.5, 10.0];
 const REST_EMISSIVITY: [f64; 3] = [0.9, 0.5, 0.9];
 /// Vapour pressure in the open, under the tent and in the oven, Pa.
 const REST_VAPOUR: [f64; 3] = [1170.0, 4000.0, 2500.0];
 /// What a loose cover in the oven lets through of the vapour (from memory): open, the meat would cool by
 /// what it gives off.
 const COVERED: f64 = 0.15;
-/// Heat a wooden board takes from the face lying on it, W/(m² K): effusivity 400 W s½/(m² K) over
-/// the square root of pi and five minutes (semi-infinite solid; effusivity from memory).
-const BOARD: f64 = 13.0;
+/// Heat a wooden board takes from the face lying on it, W/(m² K): effusivity 400 W s½/(m² K) over the
+/// square root of pi and the quarter of an hour of a rest (semi-infinite solid; effusivity from memory).
+const BOARD: f64 = 8.0;
 
 /// Steps after an opening, a turn or the pull are as long as this many seconds after the loading:
 /// they are gentler than the first contact.
@@ -212,14 +213,23 @@ impl Run {
 
     /// What everything in the cavity does to its air.
     fn load_of_air(&self) -> Load {
+        let side = self.side.heat(self.cavity.air);
         let mut load = Load {
-            heat: self.side.heat(self.cavity.air),
+            heat: side,
+            coupling: self.side.uptake,
+            // It stands beside the meat, in air that has met half of it.
+            behind: 0.5 * self.side.uptake,
+            water: Side::EVAPORATES * side / latent_heat(100.0),
             ..Load::default()
         };
         let mut warmth = 0.0;
         for lot in &self.lots {
             load.heat += lot.last.given * lot.count / self.last_dt;
-            load.coupling += lot.piece.area() * lot.count * COUPLING * lot.spot.exposure;
+            let [coupling, behind] = lot
+                .piece
+                .coupling(|facing| self.cavity.behind(facing, lot.spot));
+            load.coupling += coupling * lot.count;
+            load.behind += behind * lot.count;
             load.water += lot.last.water * lot.count / self.last_dt;
             let area = lot.piece.lying() * lot.count;
             load.lying[0] += area;
@@ -394,6 +404,14 @@ impl Run {
         self.pieces().map(Piece::core).fold(f64::INFINITY, f64::min)
     }
 
+    /// The least that a thermometer shows in any of the pieces, °C; see [`Piece::reading`].
+    #[must_use]
+    pub fn reading(&self) -> f64 {
+        self.pieces()
+            .map(Piece::reading)
+            .fold(f64::INFINITY, f64::min)
+    }
+
     /// The machine's air and element; after the pull, as they were then.
     #[must_use]
     pub fn cavity(&self) -> &Cavity {
@@ -455,6 +473,8 @@ impl Side {
     /// (from memory: potatoes in 3 cm pieces).
     const SPECIFIC_HEAT: f64 = 3600.0;
     const SURFACE: f64 = 0.15;
+    /// Share of what it takes that evaporates water (from memory).
+    const EVAPORATES: f64 = 0.5;
 
     /// More of it, as warm as the kitchen.
     fn add(&mut self, kilograms: f64, celsius: f64) {
@@ -464,7 +484,7 @@ impl Side {
             self.celsius = (self.capacity * self.celsius + capacity * celsius) / both;
         }
         self.capacity = both;
-        self.uptake += kilograms * Self::SURFACE * COUPLING;
+        self.uptake += kilograms * Self::SURFACE * ON_A_SIDE;
     }
 
     /// Watts taken from air of a temperature; evaporation holds its surface below boiling.
@@ -474,15 +494,14 @@ impl Side {
 
     fn step(&mut self, dt: f64, air: f64) {
         if self.capacity > 0.0 {
-            // Half of what it takes evaporates water.
-            let rate = 0.5 * self.uptake / self.capacity;
+            let rate = (1.0 - Self::EVAPORATES) * self.uptake / self.capacity;
             self.celsius += (air.min(100.0) - self.celsius) * (1.0 - (-rate * dt).exp());
         }
     }
 }
 
-/// Convection with some radiation, W/(m² K), as far as the air's step must know it.
-const COUPLING: f64 = 60.0;
+/// What a side dish takes, convection with some radiation, W/(m² K).
+const ON_A_SIDE: f64 = 60.0;
 
 fn resting(rest: Rest, room: f64, pressure: f64, facing: Facing) -> Surroundings {
     let pick = |[open, tented, oven]: [f64; 3]| match rest {
@@ -501,7 +520,7 @@ fn resting(rest: Rest, room: f64, pressure: f64, facing: Facing) -> Surroundings
         Facing::Vertical(_) | Facing::Side | Facing::Cavity => 0.0,
     };
     // Inside a bird the air stands still and moist.
-    let still = if facing == Facing::Cavity { 0.4 } else { 1.0 };
+    let still = if facing == Facing::Cavity { 0.05 } else { 1.0 };
     Surroundings {
         air: room,
         radiant: room,

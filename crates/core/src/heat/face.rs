@@ -54,35 +54,56 @@ pub struct FaceLaw {
     pub replenished: f64,
     /// Share of the water a column of meat can lose before the surface stops evaporating.
     pub available: f64,
-    /// Temperature at which browning counts minute by minute, °C.
-    pub browning_reference: f64,
-    /// Rise of temperature that multiplies browning by e, K. Browning of meat and crust doubles
-    /// to trebles per 10 K near 120-150 °C (common practice, from memory).
-    pub browning_step: f64,
-    /// Nothing browns below this, °C (common practice: not while the surface is about boiling).
-    pub browning_from: f64,
+    /// Activation energy of browning, J/mol. Browning of meat and crust doubles to trebles per 10 K
+    /// near 120-150 °C: 85 to 150 kJ/mol (handbooks and common practice, from memory).
+    pub browning_energy: f64,
+}
+
+/// Temperature at which browning counts minute by minute, °C.
+const BROWNING_REFERENCE: f64 = 140.0;
+/// The same for sugar that chars, °C, and its activation energy, J/mol (sucrose caramelises within minutes
+/// from 160-170 °C on; from memory).
+const CHARRING_REFERENCE: f64 = 165.0;
+const CHARRING_ENERGY: f64 = 200e3;
+/// Gas constant, J/(mol K).
+const GAS: f64 = 8.314;
+/// Nothing browns below this, °C: too slow to be seen.
+const BROWNING_FROM: f64 = 90.0;
+/// Heat of evaporation near boiling over the gas constant of vapour, K: how the saturation pressure goes on
+/// above boiling (Clausius and Clapeyron).
+const ABOVE_BOILING: f64 = 2.2e6 / VAPOUR_GAS_CONSTANT;
+
+/// How a surface browns.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub(super) struct Colouring {
+    /// How much faster than bare skin.
+    pub rate: f64,
+    /// Sugar that chars: 0 without, 1 for a glaze.
+    pub sugar: f64,
 }
 
 impl FaceLaw {
     /// The constants plans use.
     pub const MEAT: Self = Self {
         dry_conductivity: 0.16,
-        dry_diffusivity: 1.12e-6,
+        dry_diffusivity: 1.33e-6,
         replenished: 0.5,
         available: 0.85,
-        browning_reference: 140.0,
-        browning_step: 40.0,
-        browning_from: 105.0,
+        browning_energy: 80e3,
     };
 
-    /// Browning in a minute at a surface temperature; one at the reference, less what it would be
-    /// where browning begins.
-    fn browning_rate(&self, surface: f64) -> f64 {
-        if surface <= self.browning_from {
-            return 0.0;
-        }
-        let rate = |celsius: f64| ((celsius - self.browning_reference) / self.browning_step).exp();
-        rate(surface) - rate(self.browning_from)
+    /// Browning in a minute at a surface temperature where nothing is wet: one at the reference.
+    fn browning_rate(&self, surface: f64, of: Colouring) -> f64 {
+        let kelvin = surface + ZERO_CELSIUS_IN_KELVIN;
+        let faster = |energy: f64, reference: f64| {
+            (energy / GAS * (1.0 / (reference + ZERO_CELSIUS_IN_KELVIN) - 1.0 / kelvin)).exp()
+        };
+        let charring = if of.sugar > 0.0 {
+            of.sugar * faster(CHARRING_ENERGY, CHARRING_REFERENCE)
+        } else {
+            0.0
+        };
+        of.rate * faster(self.browning_energy, BROWNING_REFERENCE) + charring
     }
 }
 
@@ -245,8 +266,8 @@ impl Face {
         law: &FaceLaw,
         around: &Surroundings,
         behind: Behind,
-        dt: f64,
-        continuing: bool,
+        colouring: Colouring,
+        (dt, continuing): (f64, bool),
     ) -> (Drive, f64) {
         let (cell, inner) = (behind.cell, behind.conductance);
         let layer = if self.film > 0.0 { 0.0 } else { self.dry_layer };
@@ -278,8 +299,9 @@ impl Face {
         self.leaving = solved.rate;
         let leaving = mean * dt;
         self.dry(law, leaving, behind.content);
-        if self.film <= 0.0 {
-            self.browning += law.browning_rate(self.surface) * dt / 60.0;
+        if self.film <= 0.0 && self.surface > BROWNING_FROM {
+            let dry = 1.0 - self.activity(around, solved.rate);
+            self.browning += dry * law.browning_rate(self.surface, colouring) * dt / 60.0;
         }
 
         // The front follows the cell: d(front)/d(cell) by implicit differentiation.
@@ -297,6 +319,21 @@ impl Face {
             counts: if continuing { 0.5 * dt } else { dt },
         };
         (drive, leaving)
+    }
+
+    /// Water activity of the outermost surface: the pressure of the vapour there over that of water at its
+    /// temperature. Vapour leaves through the air beside it as through all of the way.
+    fn activity(&self, around: &Surroundings, rate: f64) -> f64 {
+        let film = f64::midpoint(around.air, self.surface) + ZERO_CELSIUS_IN_KELVIN;
+        let boundary = boundary_transfer(around, film) * around.open;
+        let flow = rate.max(0.0) * VAPOUR_GAS_CONSTANT * film;
+        let pressure = around.pressure;
+        let vapour =
+            pressure - (pressure - around.vapour) * (-flow / (pressure * boundary).max(1e-9)).exp();
+        let boiling = 100.0 + ZERO_CELSIUS_IN_KELVIN;
+        let kelvin = self.surface + ZERO_CELSIUS_IN_KELVIN;
+        let saturated = PRESSURE * (ABOVE_BOILING * (1.0 / boiling - 1.0 / kelvin)).exp();
+        (vapour / saturated).clamp(0.0, 1.0)
     }
 
     /// Moves front and surface with the cell behind, once its new temperature is known.
@@ -335,12 +372,19 @@ fn radiative_coefficient(around: &Surroundings, surface: f64) -> f64 {
     around.emissivity * STEFAN_BOLTZMANN * (a * a + b * b) * (a + b)
 }
 
-/// Chilton-Colburn analogy at the temperature of the film, with the dry layer in series.
+/// Chilton-Colburn analogy: what the air beside the surface lets through at the temperature of the film,
+/// K; m/s.
+fn boundary_transfer(around: &Surroundings, film: f64) -> f64 {
+    let thinner = PRESSURE / around.pressure;
+    around.convection * film * thinner * (1.0 / (AIR_HEAT * LEWIS_TWO_THIRDS))
+}
+
+/// The same with the dry layer in series.
 fn transfer(law: &FaceLaw, around: &Surroundings, front: f64, layer: f64) -> f64 {
     let film = f64::midpoint(around.air, front) + ZERO_CELSIUS_IN_KELVIN;
-    let thinner = PRESSURE / around.pressure;
-    let boundary = around.convection * film * thinner * (1.0 / (AIR_HEAT * LEWIS_TWO_THIRDS));
+    let boundary = boundary_transfer(around, film);
     // Vapour diffuses faster through thinner air.
+    let thinner = PRESSURE / around.pressure;
     boundary / (1.0 + boundary * layer * (1.0 / (law.dry_diffusivity * thinner)))
 }
 

@@ -12,6 +12,7 @@ mod face;
 mod grid;
 mod piece;
 mod raw;
+mod reading;
 mod stencil;
 mod tridiagonal;
 

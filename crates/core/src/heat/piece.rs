@@ -6,7 +6,7 @@
 
 use std::sync::Arc;
 
-use super::face::{Behind, Drive, Face, FaceLaw, Surroundings};
+use super::face::{Behind, Colouring, Drive, Face, FaceLaw, Surroundings};
 use super::grid::{Facing, Grid, Patch, Pole};
 use super::tridiagonal::Lines;
 use crate::geometry::Body;
@@ -22,8 +22,12 @@ pub struct Exchange {
     pub latent: f64,
     /// Heat above 0 °C that left the cells with the water, J.
     pub carried: f64,
-    /// Water that left, kg.
+    /// Water that left as vapour, kg.
     pub water: f64,
+    /// Juice that dripped, kg.
+    pub dripped: f64,
+    /// Fat that ran off, kg.
+    pub rendered: f64,
 }
 
 impl Exchange {
@@ -33,6 +37,8 @@ impl Exchange {
         self.latent += other.latent;
         self.carried += other.carried;
         self.water += other.water;
+        self.dripped += other.dripped;
+        self.rendered += other.rendered;
     }
 }
 
@@ -53,7 +59,7 @@ pub struct Piece {
     grid: Arc<Grid>,
     material: Arc<Material>,
     law: FaceLaw,
-    browning_rate: f64,
+    colouring: Colouring,
     /// Heat above 0 °C of each cell as if none of its water had left, J/m³, and what it is with that.
     heat: Vec<f64>,
     temperature: Vec<f64>,
@@ -67,6 +73,11 @@ pub struct Piece {
     wet: Vec<f64>,
     /// The same a step earlier.
     wet_before: Vec<f64>,
+    /// Share of its water that heat has left in each cell, and share of its fat that has not run off.
+    held: Vec<f64>,
+    fat: Vec<f64>,
+    /// Juice that has dripped, kg.
+    dripped: f64,
     /// Share of each cell that the dry layer has not reached.
     bare: Vec<f64>,
     /// Conductivity between front and core, where the dry layer has taken its share of a cell, W/(m K).
@@ -98,6 +109,25 @@ const DRAIN_EVERY: f64 = 20.0;
 /// 1 + sqrt(2).
 const MOST_GROWTH: f64 = 2.4;
 
+const fn colouring(start: SurfaceStart) -> Colouring {
+    Colouring {
+        rate: start.browning_rate,
+        sugar: start.sugar,
+    }
+}
+
+/// Share of its water that heat leaves in meat: proteins shrink between 50 and 80 °C and press out a tenth of
+/// the weight by 60, a fifth to a quarter by 80 °C (common practice; from memory).
+fn held_at(celsius: f64) -> f64 {
+    1.0 - 0.35 / (1.0 + (-(celsius - 65.0) / 7.0).exp())
+}
+
+/// Share of its fat that runs off: a third of what is near boiling for long (common practice: a slab of
+/// belly leaves a tenth to a sixth of its weight in the drawer; from memory).
+fn rendered_at(celsius: f64) -> f64 {
+    0.4 / (1.0 + (-(celsius - 85.0) / 10.0).exp())
+}
+
 /// The step to take, s, when `elapsed` seconds have passed since the piece met new surroundings:
 /// one second at first, twenty from the eighth minute on. The error of the centre is then below
 /// 0.1 K (`tests/exact.rs` and the table in `docs/model.md`).
@@ -128,7 +158,7 @@ impl Piece {
         let state = material.state(heat);
         Self {
             law,
-            browning_rate: start.browning_rate,
+            colouring: colouring(start),
             heat: vec![heat; cells],
             temperature: vec![celsius; cells],
             capacity: vec![state.capacity; cells],
@@ -138,6 +168,9 @@ impl Piece {
             stock: law.available * material.water_content() * volume / area,
             wet: vec![1.0; cells],
             wet_before: vec![1.0; cells],
+            held: vec![1.0; cells],
+            fat: vec![1.0; cells],
+            dripped: 0.0,
             bare: vec![1.0; cells],
             conductivity: vec![0.0; cells],
             down: Lines::new(grid.rows, grid.columns, grid.columns, 1),
@@ -166,7 +199,7 @@ impl Piece {
         self.undrained += dt;
         if self.undrained >= DRAIN_EVERY {
             self.undrained = 0.0;
-            exchange.carried = self.drain();
+            self.drain(&mut exchange);
         }
         let ratio = if dt <= MOST_GROWTH * self.last_step {
             dt / self.last_step
@@ -256,7 +289,7 @@ impl Piece {
     /// What a coat adds to a surface that has stood: no thinner a dry layer and no more water than
     /// the coat comes with.
     pub fn coat(&mut self, start: SurfaceStart) {
-        self.browning_rate = start.browning_rate;
+        self.colouring = colouring(start);
         for face in &mut self.faces {
             face.dry_layer = face.dry_layer.max(start.dry_layer);
             face.film = face.film.min(start.film);
@@ -277,6 +310,19 @@ impl Piece {
             .sum()
     }
 
+    /// How much more heat the piece takes from surroundings that are one kelvin warmer, W/K, by the last
+    /// step; and the same with every face weighted.
+    #[must_use]
+    pub fn coupling(&self, weight: impl Fn(Facing) -> f64) -> [f64; 2] {
+        let mut sum = [0.0; 2];
+        for (patch, drive) in self.grid.patches.iter().zip(&self.drives) {
+            let takes = patch.area * drive.outer;
+            sum[0] += takes;
+            sum[1] += takes * weight(patch.facing);
+        }
+        sum
+    }
+
     /// Forgets the step before: the surroundings are about to change at once.
     pub fn disturb(&mut self) {
         self.last_step = 0.0;
@@ -286,10 +332,10 @@ impl Piece {
     fn assemble(&mut self, dt: f64, ratio: f64) {
         let lead = (1.0 + 2.0 * ratio) / (1.0 + ratio);
         let memory = ratio * ratio / (1.0 + ratio);
-        let water_share = self.material.water_share();
+        let (water_share, fat_share) = (self.material.water_share(), self.material.fat_share());
         let (across, down) = (&mut self.across, &mut self.down);
         for (i, t) in self.temperature.iter().enumerate() {
-            let left = 1.0 - water_share * (1.0 - self.wet[i]);
+            let left = 1.0 - water_share * (1.0 - self.wet[i]) - fat_share * (1.0 - self.fat[i]);
             // The front has moved in: the way through the dried share lies in the face's own
             // resistance, so that here only the rest of the cell stands between it and the core.
             self.conductivity[i] = self.at_rest[i] / self.bare[i].max(SHORTEST);
@@ -354,23 +400,40 @@ impl Piece {
         self.frozen = coldest < FREEZES;
     }
 
-    /// Takes the water that has left out of the cells: what the dry layers held is gone from the
-    /// outermost cells, what juice replaced is gone from everywhere alike. Returns the heat it
-    /// carried off, J.
-    fn drain(&mut self) -> f64 {
+    /// Takes what has left out of the cells: the water that heat presses out of them, what the dry layers
+    /// held, and the fat that runs off. What evaporates beyond what was pressed out is taken from everywhere
+    /// alike.
+    fn drain(&mut self, exchange: &mut Exchange) {
         let grid = Arc::clone(&self.grid);
-        let water_share = self.material.water_share();
+        let (water_share, fat_share) = (self.material.water_share(), self.material.fat_share());
         if water_share <= 0.0 {
-            return 0.0;
+            return;
         }
-        let whole: f64 = self.material.water_content() * grid.volume.iter().sum::<f64>();
+        let (mut whole, mut pressed, mut rendered) = (0.0, 0.0, 0.0);
+        for (i, t) in self.temperature.iter().enumerate() {
+            self.held[i] = self.held[i].min(held_at(*t));
+            let fat = self.fat[i].min(1.0 - rendered_at(*t));
+            rendered += (self.fat[i] - fat) * grid.volume[i];
+            exchange.carried += fat_share * (self.fat[i] - fat) * self.heat[i] * grid.volume[i];
+            self.fat[i] = fat;
+            whole += grid.volume[i];
+            pressed += (1.0 - self.held[i]) * grid.volume[i];
+        }
+        let content = self.material.water_content();
+        let (whole, pressed) = (whole * content, pressed * content);
         let lost: f64 = grid
             .patches
             .iter()
             .zip(&self.faces)
             .map(|(patch, face)| patch.area * face.lost.max(0.0))
             .sum();
-        let even = (1.0 - self.law.replenished * lost / whole).max(0.0);
+        let replaced = self.law.replenished * lost;
+        let even = (1.0 - (replaced - pressed).max(0.0) / whole).max(0.0);
+        // What is pressed out and does not evaporate drips.
+        let dripped = (pressed - replaced).max(self.dripped);
+        exchange.dripped += dripped - self.dripped;
+        exchange.rendered += rendered * self.material.fat_content();
+        self.dripped = dripped;
         std::mem::swap(&mut self.wet, &mut self.wet_before);
         self.bare.fill(1.0);
         for (patch, face) in grid.patches.iter().zip(&self.faces) {
@@ -383,13 +446,17 @@ impl Piece {
                 }
             }
         }
-        let mut carried = 0.0;
         for (i, heat) in self.heat.iter().enumerate() {
-            self.wet[i] = even * self.bare[i];
+            self.wet[i] = even * self.held[i] * self.bare[i];
             let gone = water_share * (self.wet_before[i] - self.wet[i]);
-            carried += gone * heat * grid.volume[i];
+            exchange.carried += gone * heat * grid.volume[i];
         }
-        carried
+    }
+
+    /// Share of its raw heat capacity that a cell still has.
+    fn left(&self, cell: usize) -> f64 {
+        1.0 - self.material.water_share() * (1.0 - self.wet[cell])
+            - self.material.fat_share() * (1.0 - self.fat[cell])
     }
 
     /// Lets the faces act on the cells behind them, by where those are expected at the end of the
@@ -402,6 +469,7 @@ impl Piece {
         exchange: &mut Exchange,
     ) {
         let continuing = self.last_step > 0.0;
+        let colouring = self.colouring;
         for (n, (patch, face)) in self.grid.patches.iter().zip(&mut self.faces).enumerate() {
             let expected = ratio * self.change[patch.cell];
             let [first, second, third] = patch.reached;
@@ -415,10 +483,13 @@ impl Piece {
                 stock: self.stock,
                 content: self.material.water_content(),
             };
-            let before = face.browning;
-            let (drive, leaving) =
-                face.advance(&self.law, &around(patch.facing), behind, dt, continuing);
-            face.browning = before + (face.browning - before) * self.browning_rate;
+            let (drive, leaving) = face.advance(
+                &self.law,
+                &around(patch.facing),
+                behind,
+                colouring,
+                (dt, continuing),
+            );
             self.drives[n] = drive;
             // The cell behind is met at the end of the step, those behind it where they are expected.
             let conductance = drive.conductance * patch.area * first;
@@ -461,6 +532,8 @@ impl Piece {
                 self.at_rest.swap(here, *there);
                 self.wet.swap(here, *there);
                 self.bare.swap(here, *there);
+                self.held.swap(here, *there);
+                self.fat.swap(here, *there);
             }
         }
         for (here, patch) in self.grid.patches.iter().enumerate() {
@@ -503,6 +576,11 @@ impl Piece {
     /// its coldest spot; while it rests it is where a thermometer still looks.
     #[must_use]
     pub fn core(&self) -> f64 {
+        self.coldest_spot().1
+    }
+
+    /// Depth of the core, m, and its temperature.
+    pub(super) fn coldest_spot(&self) -> (f64, f64) {
         let count = self.grid.axis.len();
         let mut coldest = (0, f64::INFINITY);
         let depth = self.grid.body.depth();
@@ -513,25 +591,34 @@ impl Piece {
             }
         }
         let n = coldest.0;
-        let (_, t) = self.on_axis(n);
+        let (z1, t1) = self.on_axis(n);
         // Beside a cavity there is meat on one side only.
         let beside_cavity =
             matches!(self.grid.body, Body::Tube { .. }) && (n == count / 2 || n + 1 == count / 2);
         if n == 0 || n + 1 == count || beside_cavity {
-            return t;
+            return (z1, t1);
         }
         let (z0, t0) = self.on_axis(n - 1);
-        let (z1, t1) = self.on_axis(n);
         let (z2, t2) = self.on_axis(n + 1);
         let left = (t1 - t0) / (z1 - z0);
         let right = (t2 - t1) / (z2 - z1);
         let bend = (right - left) / (z2 - z0);
         if bend <= 0.0 {
-            return t;
+            return (z1, t1);
         }
         // Newton's form of the parabola; its slope vanishes at `z`.
         let z = f64::midpoint(z0, z1) - left / (2.0 * bend);
-        t0 + left * (z - z0) + bend * (z - z0) * (z - z1)
+        (z, t0 + left * (z - z0) + bend * (z - z0) * (z - z1))
+    }
+
+    /// Temperature at a depth on the vertical line through the middle, °C, straight between the stations.
+    pub(super) fn at_depth(&self, depth: f64) -> f64 {
+        let count = self.grid.axis.len();
+        let above = self.grid.axis.partition_point(|one| one.depth <= depth);
+        let n = above.clamp(1, count - 1);
+        let ((z0, t0), (z1, t1)) = (self.on_axis(n - 1), self.on_axis(n));
+        let part = ((depth - z0) / (z1 - z0)).clamp(0.0, 1.0);
+        t0 + part * (t1 - t0)
     }
 
     /// Whether some part of the surface has less than a tenth of its water left: from then on it
@@ -578,11 +665,8 @@ impl Piece {
         self.heat
             .iter()
             .zip(&self.grid.volume)
-            .zip(&self.wet)
-            .map(|((heat, v), wet)| {
-                let left = 1.0 - self.material.water_share() * (1.0 - wet);
-                heat * v * left
-            })
+            .enumerate()
+            .map(|(cell, (heat, v))| heat * v * self.left(cell))
             .sum()
     }
 

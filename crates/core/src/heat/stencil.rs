@@ -164,10 +164,14 @@ mod tests {
         let edges = [0.0, 0.3, 0.5, 0.8];
         let cells = [0, 1, 2].map(|n| Known::Mean(edges[n], edges[n + 1]));
         let on_axis = weights(Section::Round, Powers::Even, cells, Wanted::Value(0.0));
-        let got: f64 = (0..3).map(|n| on_axis[n] * mean(edges[n], edges[n + 1])).sum();
+        let got: f64 = (0..3)
+            .map(|n| on_axis[n] * mean(edges[n], edges[n + 1]))
+            .sum();
         assert!(got.abs() < 1e-12, "{got}");
         let slope = weights(Section::Round, Powers::Even, cells, Wanted::Slope(0.5));
-        let got: f64 = (0..3).map(|n| slope[n] * mean(edges[n], edges[n + 1])).sum();
+        let got: f64 = (0..3)
+            .map(|n| slope[n] * mean(edges[n], edges[n + 1]))
+            .sum();
         assert!((got - (2.0 * 0.5 + 12.0 * 0.125)).abs() < 1e-9, "{got}");
     }
 }

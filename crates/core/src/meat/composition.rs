@@ -176,10 +176,23 @@ const COLDEST: f64 = -40.0;
 const HOTTEST: f64 = 150.0;
 /// Entries of the table by heat: about a tenth of a kelvin each where nothing freezes.
 const ENTRIES: usize = 2048;
+/// Heat of fusion of the part of animal fat that is solid in the fridge, J/kg (a third of lard at 190 kJ/kg
+/// from memory).
+const FAT_FUSION: f64 = 60e3;
+/// Heat capacity of fat, J/(kg K) (the component equation near 20 °C).
+const FAT_HEAT_CAPACITY: f64 = 2010.0;
 /// Heat capacity of water near room temperature, J/(kg K) (steam tables, from memory).
 const WATER_HEAT_CAPACITY: f64 = 4180.0;
 /// Density is held at this temperature so that a cell keeps its mass.
 const DENSITY_AT: Temperature = Temperature::from_celsius(20.0);
+
+/// Share of the fat that is liquid: lard and tallow melt by and by between the fridge and 48 °C (common
+/// practice).
+fn liquid_fat(celsius: f64) -> f64 {
+    let part = ((celsius - 4.0) / 44.0).clamp(0.0, 1.0);
+    // Most of it in the middle.
+    part * part * (3.0 - 2.0 * part)
+}
 
 /// A composition made ready for the solver: tabulated by its heat, so that what freezes or thaws at almost
 /// one temperature is as good as anything else.
@@ -194,6 +207,9 @@ pub struct Material {
     water: f64,
     /// Share of the heat capacity that is the water's.
     water_share: f64,
+    /// kg of fat in a cubic metre of the raw piece, and its share of the heat capacity.
+    fat: f64,
+    fat_share: f64,
     density: f64,
 }
 
@@ -216,13 +232,17 @@ impl Material {
         const STEP: f64 = 0.05;
         let density = composition.density(DENSITY_AT).kilograms_per_cubic_metre();
         let steps = ((HOTTEST - COLDEST) / STEP).round() as usize;
+        let heat_capacity = composition
+            .specific_heat(DENSITY_AT)
+            .joules_per_kilogram_kelvin();
         let mut heat = 0.0;
         let mut curve = vec![[heat, COLDEST]];
         for n in 0..steps {
             let [from, to] = [n, n + 1].map(|n| COLDEST + n as f64 * STEP);
             let melted = composition.ice(from) - composition.ice(to);
             let sensible = composition.capacity(f64::midpoint(from, to)) * STEP;
-            heat += density * (sensible + FUSION * melted);
+            let fat = composition.fat * (liquid_fat(to) - liquid_fat(from));
+            heat += density * (sensible + FUSION * melted + FAT_FUSION * fat);
             curve.push([heat, to]);
         }
         let at_zero = curve.iter().find(|[_, celsius]| *celsius > -0.5 * STEP);
@@ -236,10 +256,9 @@ impl Material {
         };
         Self {
             water: composition.water * density,
-            water_share: composition.water * WATER_HEAT_CAPACITY
-                / composition
-                    .specific_heat(DENSITY_AT)
-                    .joules_per_kilogram_kelvin(),
+            water_share: composition.water * WATER_HEAT_CAPACITY / heat_capacity,
+            fat: composition.fat * density,
+            fat_share: composition.fat * FAT_HEAT_CAPACITY / heat_capacity,
             density,
             ..Self::tabulated(&curve, conductivity)
         }
@@ -264,8 +283,6 @@ impl Material {
         let capacity = density * cp.joules_per_kilogram_kelvin();
         let curve = [COLDEST, HOTTEST].map(|celsius| [capacity * celsius, celsius]);
         Self {
-            water: 0.0,
-            water_share: 0.0,
             density,
             ..Self::tabulated(&curve, |_| k.watts_per_metre_kelvin())
         }
@@ -276,8 +293,6 @@ impl Material {
     #[must_use]
     pub fn of_curve(curve: &[[f64; 2]], conductivity: impl Fn(f64) -> f64) -> Self {
         Self {
-            water: 0.0,
-            water_share: 0.0,
             density: 1000.0,
             ..Self::tabulated(curve, conductivity)
         }
@@ -306,6 +321,8 @@ impl Material {
             per_heat: 1.0 / step,
             water: 0.0,
             water_share: 0.0,
+            fat: 0.0,
+            fat_share: 0.0,
             density: 0.0,
         }
     }
@@ -351,10 +368,7 @@ impl Material {
     /// assert!(loin.heat(0.0) - loin.heat(-18.0) > loin.heat(70.0) - loin.heat(4.0));
     /// ```
     #[must_use]
-    #[allow(
-        clippy::indexing_slicing,
-        reason = "the search stays within the table"
-    )]
+    #[allow(clippy::indexing_slicing, reason = "the search stays within the table")]
     pub fn heat(&self, celsius: f64) -> f64 {
         let low = self
             .table
@@ -390,6 +404,18 @@ impl Material {
     #[must_use]
     pub fn water_share(&self) -> f64 {
         self.water_share
+    }
+
+    /// Fat in the raw piece, kg/m³.
+    #[must_use]
+    pub fn fat_content(&self) -> f64 {
+        self.fat
+    }
+
+    /// Share of the heat capacity that is the fat's, 0..1.
+    #[must_use]
+    pub fn fat_share(&self) -> f64 {
+        self.fat_share
     }
 
     /// Density of the raw piece, kg/m³.

@@ -179,6 +179,9 @@ pub struct Cut {
 }
 
 impl Browning {
+    /// How much more each word is than the one before: from blond to burnt are two decades.
+    pub const STEP: f64 = 3.162_277_66;
+
     /// The cook's word.
     #[must_use]
     pub const fn word(self) -> &'static str {
@@ -193,17 +196,21 @@ impl Browning {
     }
 }
 
-/// Limits between the words, in minutes' worth of browning at the reference temperature of the
-/// surface law. Fitted to common practice: wings at 200 °C whose lower face is still pale after
-/// 15 min and which are crisp on both after 30 min; belly skin at 190-199 °C that is brown, not
-/// dark, after 40 min; a chop that is hardly coloured after 12 min.
-const BROWNING_LIMITS: [(f64, Browning); 5] = [
-    (54.0, Browning::Burnt),
-    (27.0, Browning::Dark),
-    (4.6, Browning::Brown),
-    (2.3, Browning::Golden),
-    (1.1, Browning::Blond),
-];
+/// Where blond begins, in minutes' worth of browning at the reference temperature of the surface law.
+/// Fitted to common practice: the rows of `colour-facts.csv`, see `docs/model.md`.
+const BLOND: f64 = 1.0;
+
+/// Limits between the words: eyes see in ratios, so they are evenly spaced in the logarithm.
+const BROWNING_LIMITS: [(f64, Browning); 5] = {
+    const Q: f64 = Browning::STEP;
+    [
+        (BLOND * Q * Q * Q * Q, Browning::Burnt),
+        (BLOND * Q * Q * Q, Browning::Dark),
+        (BLOND * Q * Q, Browning::Brown),
+        (BLOND * Q, Browning::Golden),
+        (BLOND, Browning::Blond),
+    ]
+};
 
 impl Browning {
     /// The word for an amount of browning.

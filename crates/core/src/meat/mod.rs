@@ -13,4 +13,4 @@ pub use cut::{
     Animal, Browning, Class, Cut, Dividing, FirstUp, Form, Silhouette, Texture, ThicknessRule,
 };
 pub use names::{Group, NOT_YET, NotYet};
-pub use surface::{Coat, SurfaceStart};
+pub use surface::{Coat, Layer, SurfaceStart};

@@ -9,7 +9,7 @@ use ember_core::fryer::{
 };
 use ember_core::geometry::{self, Body};
 use ember_core::heat::{FaceLaw, Grid, Piece};
-use ember_core::meat::{CutId, cut};
+use ember_core::meat::{Browning, Coat, CutId, cut};
 use ember_core::units::{Length, Mass, Temperature};
 
 /// What the rows are computed with.
@@ -39,14 +39,16 @@ pub struct Fact {
     mass: f64,
     /// Absent where nobody measured.
     thickness: Option<f64>,
+    /// The cut's usual one where nothing is said.
+    coat: Option<Coat>,
     start: f64,
     kind: MachineKind,
     support: Support,
     preheated: bool,
     /// Settings with the minute they begin.
-    stages: Vec<(f64, f64)>,
-    pull: f64,
-    flips: Vec<f64>,
+    pub stages: Vec<(f64, f64)>,
+    pub pull: f64,
+    pub flips: Vec<f64>,
     pub quantity: String,
     at: f64,
     pub range: [f64; 2],
@@ -58,9 +60,34 @@ pub fn facts() -> Vec<Fact> {
     text.lines().skip(1).map(fact).collect()
 }
 
+/// Cells of a line; what is quoted may hold commas.
+fn cells(line: &str) -> Vec<String> {
+    let mut cells = vec![String::new()];
+    let mut quoted = false;
+    for letter in line.chars() {
+        match letter {
+            '"' => quoted = !quoted,
+            ',' if !quoted => cells.push(String::new()),
+            other => cells.last_mut().unwrap().push(other),
+        }
+    }
+    cells
+}
+
 fn fact(line: &str) -> Fact {
-    let cells: Vec<&str> = line.split(',').collect();
-    let cut = match cells[1] {
+    let cells = cells(line);
+    Fact {
+        coat: None,
+        quantity: cells[11].clone(),
+        at: cells[12].parse().unwrap_or(0.0),
+        range: [cells[13].parse().unwrap(), cells[14].parse().unwrap()],
+        ..cooked(&cells, &cells[6..11])
+    }
+}
+
+/// What both tables say of a cook: from the fifth column on in the order of the rest.
+fn cooked(cells: &[String], rest: &[String]) -> Fact {
+    let cut = match cells[1].as_str() {
         "beef roast" => CutId::BeefRoast,
         "boneless chicken breast" => CutId::BonelessBreast,
         "bone-in pork chop" => CutId::PorkChop,
@@ -71,45 +98,114 @@ fn fact(line: &str) -> Fact {
         "whole chicken" => CutId::WholeChicken,
         "turkey drumstick" => CutId::TurkeyDrumstick,
         "pork back ribs in sections" => CutId::BackRibs,
+        "pork loin roast" => CutId::PorkLoinRoast,
+        "spatchcocked chicken" => CutId::SpatchcockedChicken,
+        "breaded chop" => CutId::BreadedChop,
         other => panic!("unknown cut {other}"),
+    };
+    let [start, machine, preheated, settings, flips] = rest else {
+        panic!("five cells expected");
     };
     let mut stages = Vec::new();
     let mut pull = 0.0;
-    for stage in cells[9].split(';') {
+    for stage in settings.split(';') {
         let (setting, minutes) = stage.split_once(':').unwrap();
         stages.push((pull, setting.parse().unwrap()));
         pull += minutes.parse::<f64>().unwrap();
     }
     Fact {
-        id: cells[0].to_owned(),
+        id: cells[0].clone(),
         cut,
         pieces: cells[2].parse().unwrap(),
         mass: cells[3].parse().unwrap(),
         thickness: cells[4].parse().ok(),
-        start: cells[6].parse().unwrap(),
-        kind: match cells[7] {
+        coat: None,
+        start: start.parse().unwrap(),
+        kind: match machine.as_str() {
             "lidded grill" => MachineKind::LiddedGrill,
             "oven with fan" => MachineKind::OvenStyle,
             "drawer" | "drawer with grill plate" => MachineKind::Drawer,
             other => panic!("unknown machine {other}"),
         },
-        support: if cells[7].ends_with("with grill plate") {
+        support: if machine.ends_with("with grill plate") {
             Support::GrillPlate
         } else {
             Support::Basket
         },
-        preheated: cells[8] == "yes",
+        preheated: preheated == "yes",
         stages,
         pull,
-        flips: cells[10]
+        flips: flips
             .split(';')
             .filter(|f| !f.is_empty())
             .map(|f| f.parse().unwrap())
             .collect(),
-        quantity: cells[11].to_owned(),
-        at: cells[12].parse().unwrap_or(0.0),
-        range: [cells[13].parse().unwrap(), cells[14].parse().unwrap()],
+        quantity: String::new(),
+        at: 0.0,
+        range: [0.0; 2],
     }
+}
+
+/// What a face looks like at a minute.
+#[derive(Debug, Clone)]
+pub struct Colour {
+    pub fact: Fact,
+    minute: f64,
+    /// Which faces: the upper, the lower.
+    pub faces: [bool; 2],
+    /// The least and the most of the words that kitchens use for it.
+    pub words: [Browning; 2],
+}
+
+impl Colour {
+    /// What is on the meat.
+    pub fn coat(&self) -> Coat {
+        self.fact.coat.unwrap()
+    }
+}
+
+/// Every row of `data/colour-facts.csv`. Out of the fridge at 5 °C, where nothing is said of it.
+pub fn colours() -> Vec<Colour> {
+    let text = include_str!("../data/colour-facts.csv");
+    let word = |word: &str| {
+        let words = [
+            Browning::Pale,
+            Browning::Blond,
+            Browning::Golden,
+            Browning::Brown,
+            Browning::Dark,
+            Browning::Burnt,
+        ];
+        words.into_iter().find(|one| one.word() == word).unwrap()
+    };
+    let rows = text.lines().skip(1).map(|line| {
+        let cells = cells(line);
+        let mut rest = vec!["5".to_owned()];
+        rest.extend_from_slice(&cells[6..10]);
+        let coat = Coat::ALL.into_iter().find(|coat| coat.id() == cells[5]);
+        Colour {
+            fact: Fact {
+                coat: Some(coat.unwrap()),
+                ..cooked(&cells, &rest)
+            },
+            minute: cells[10].parse().unwrap(),
+            faces: match cells[11].as_str() {
+                "upper" => [true, false],
+                "lower" | "plate side" => [false, true],
+                "both" => [true, true],
+                other => panic!("unknown face {other}"),
+            },
+            words: [word(&cells[12]), word(&cells[13])],
+        }
+    });
+    rows.collect()
+}
+
+/// Browning of the upper and the lower face at the row's minute.
+pub fn browned(row: &Colour, constants: &Constants) -> [f64; 2] {
+    let mut run = run(&row.fact, constants);
+    advance(&mut run, &row.fact, row.minute);
+    [run.piece().upper().browning, run.piece().lower().browning]
 }
 
 /// The same power for all rows: none of them tells.
@@ -131,7 +227,15 @@ pub fn run(fact: &Fact, constants: &Constants) -> Run {
         .thickness
         .map_or_else(|| entry.expected_thickness(mass), Length::from_millimetres);
     let (grid, law) = (constants.grid, constants.face);
-    let (piece, body) = Piece::raw(entry, mass, thickness, grid, law, fact.start, entry.coat);
+    let (piece, body) = Piece::raw(
+        entry,
+        mass,
+        thickness,
+        grid,
+        law,
+        fact.start,
+        fact.coat.unwrap_or(entry.coat),
+    );
     let density = entry
         .composition
         .with_bone(entry.bone)
@@ -183,32 +287,53 @@ pub fn advance(run: &mut Run, fact: &Fact, minute: f64) {
     run.advance_to(minute * 60.0);
 }
 
-/// What the model says for the row's quantity.
+/// What the model says for the row's quantity: what a thermometer shows, as kitchens tell it.
 pub fn predicted(fact: &Fact, constants: &Constants) -> f64 {
-    let mut run = run(fact, constants);
-    if let Some(target) = fact.quantity.strip_prefix("minutes to ") {
-        let target: f64 = target.trim_end_matches(" degC").parse().unwrap();
-        while run.piece().core() < target && run.elapsed() < 7200.0 {
+    let until = |mut run: Run, target: f64| {
+        let (mut before, mut shown) = ((0.0, run.reading()), run.reading());
+        while shown < target && run.elapsed() < 7200.0 {
+            before = (run.elapsed(), shown);
             let next = run.elapsed() / 60.0 + 1.0 / 6.0;
             advance(&mut run, fact, next);
+            shown = run.reading();
         }
-        return run.elapsed() / 60.0;
+        let part = (target - before.1) / (shown - before.1).max(1e-9);
+        (before.0 + part * (run.elapsed() - before.0)) / 60.0
+    };
+    let target = |text: &str| text.trim_end_matches(" degC").parse::<f64>().unwrap();
+    let mut run = run(fact, constants);
+    if let Some(text) = fact.quantity.strip_prefix("minutes to ") {
+        if let Some(text) = text.strip_suffix(" less those of the same bird whole") {
+            let whole = Fact {
+                cut: CutId::WholeChicken,
+                ..fact.clone()
+            };
+            return until(run, target(text)) - until(self::run(&whole, constants), target(text));
+        }
+        return until(run, target(text));
     }
     if fact.quantity == "core" {
         advance(&mut run, fact, fact.at);
-        return run.piece().core();
+        return run.reading();
     }
     advance(&mut run, fact, fact.pull);
-    let core = run.piece().core();
+    let mut least = run.reading();
     // None of the rows tells of a tent.
     run.pull(Rest::Open);
-    let mut highest = core;
-    while run.elapsed() < fact.at.max(fact.pull) * 60.0 + 1.0 {
+    let mut highest = least;
+    let within = fact.quantity.strip_prefix("highest reading within ");
+    let within = within.and_then(|text| text.split(' ').next()?.parse::<f64>().ok());
+    let end = within.map_or(fact.at.max(fact.pull), |minutes| fact.pull + minutes);
+    while run.elapsed() < end * 60.0 - 1e-6 {
         run.step(10.0);
-        highest = highest.max(run.piece().core());
+        // A minute and a half later the cook has opened the machine and reads.
+        if within.is_some() && (run.elapsed() - fact.pull * 60.0 - 90.0).abs() < 5.0 {
+            least = run.reading();
+        }
+        highest = highest.max(run.reading());
     }
-    if fact.quantity.starts_with("core rise") {
-        highest - core
+    if within.is_some() || fact.quantity.starts_with("core rise") {
+        highest - least
     } else {
         highest
     }

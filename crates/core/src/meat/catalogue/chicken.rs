@@ -171,7 +171,7 @@ pub(super) static SPATCHCOCKED_CHICKEN: Cut = Cut {
     plural: "spatchcocked chickens",
     form: Form::Slab { elongation: 1.2 },
     usual_mass: masses(900.0, 1300.0, 1800.0),
-    thickness: thickness(48.0, SIMILAR, 0.12),
+    thickness: thickness(38.0, SIMILAR, 0.12),
     one_face_up: true,
     setting: Temperature::from_celsius(185.0),
     probe: "the thick of the breast, then the thigh beside the joint",
