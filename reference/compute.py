@@ -15,7 +15,7 @@ import psychrolib
 from Heisler import Heisler
 from scipy.integrate import solve_ivp
 from scipy.optimize import brentq
-from scipy.special import j0, j1
+from scipy.special import erf, erfc, j0, j1
 
 PACKAGES = ["ht", "Heisler", "PsychroLib", "numpy", "scipy"]
 KELVIN = 273.15
@@ -49,7 +49,10 @@ def loin(t):
     volumes = [m / rho(t) for m, (_, rho, _) in zip(LOIN, COMPONENTS)]
     k = sum(v * k(t) for v, (k, _, _) in zip(volumes, COMPONENTS)) / sum(volumes)
     density = 1.0 / sum(m / rho(20.0) for m, (_, rho, _) in zip(LOIN, COMPONENTS))
-    return k, density * sum(m * cp(t) for m, (_, _, cp) in zip(LOIN, COMPONENTS))
+    # Fat melts between 4 and 48 degC, most of it in the middle: 60 kJ/kg.
+    part = np.clip((t - 4.0) / 44.0, 0.0, 1.0)
+    melting = 60e3 * 6.0 * part * (1.0 - part) / 44.0
+    return k, density * (sum(m * cp(t) for m, (_, _, cp) in zip(LOIN, COMPONENTS)) + LOIN[2] * melting)
 
 
 def slab(flux_above, flux_below, minutes, top, thickness=0.04, cells=400, start=5.0):
@@ -106,6 +109,30 @@ def wet(h, air, vapour):
     return flux
 
 
+def neumann(minutes, start=10.0, surface=-20.0):
+    """Neumann's two-phase freezing of a half space of water-like stuff whose surface is suddenly cold:
+    depth of the front, and the temperature 20 mm deep."""
+    (k_s, c_s), (k_l, c_l), latent = (2.2, 1.9e6), (0.57, 4.2e6), 334e6
+    a_s, a_l = k_s / c_s, k_l / c_l
+
+    def balance(x):
+        ratio = math.sqrt(a_s / a_l)
+        solid = k_s * -surface / math.sqrt(a_s) * math.exp(-x * x) / erf(x)
+        liquid = k_l * start / math.sqrt(a_l) * math.exp(-(x * ratio) ** 2) / erfc(x * ratio)
+        return solid - liquid - latent * x * math.sqrt(math.pi * a_s)
+
+    x = brentq(balance, 1e-6, 3.0)
+    for m in minutes:
+        s = 60.0 * m
+        front = 2.0 * x * math.sqrt(a_s * s)
+        z = 0.02
+        if z < front:
+            t = surface * (1.0 - erf(z / 2 / math.sqrt(a_s * s)) / erf(x))
+        else:
+            t = start * (1.0 - erfc(z / 2 / math.sqrt(a_l * s)) / erfc(x * math.sqrt(a_s / a_l)))
+        yield m, 1e3 * front, t
+
+
 def finite_cylinder(bi_wall, fo_wall, bi_ring, fo_ring, terms=60):
     """Centre of the product of wall and long cylinder, 1 at the start and 0 at the end."""
     wall = ring = 0.0
@@ -146,6 +173,13 @@ def main():
     # ht: a warm round piece of 80 mm resting in a kitchen, 60 degC over 21 degC.
     grashof = 9.81 / 313.65 * 39.0 * 0.08**3 / 1.70e-5**2
     row("ht", "convection_at_rest", 80, ht.Nu_horizontal_cylinder(Pr=0.71, Gr=grashof) * 0.0272 / 0.08)
+    # ht: a warm plate of 120 mm looking up in a kitchen, 60 degC over 21 degC; length is area over rim.
+    rayleigh = 9.81 / 313.65 * 39.0 * 0.03**3 / (1.70e-5 * 2.41e-5)
+    row("ht", "plate_at_rest", 120,
+        ht.Nu_free_horizontal_plate(0.71, rayleigh / 0.71, buoyancy=True) * 0.0272 / 0.03)
+    for m, front, t in neumann([10, 30, 60, 120]):
+        row("scipy", "neumann_front_mm", m, front)
+        row("scipy", "neumann_at_20_mm", m, t)
     row("ht", "radiation_w_m2", 200, ht.q_rad(0.6, 200 + KELVIN, 80 + KELVIN))
 
     # Dimensionless numbers of the charts; the charts of that package are pictures, not numbers.

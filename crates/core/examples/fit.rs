@@ -5,6 +5,7 @@
     clippy::indexing_slicing,
     clippy::panic,
     clippy::print_stdout,
+    clippy::needless_range_loop,
     reason = "a tool of its developers; the rows are known to be good"
 )]
 

@@ -188,20 +188,15 @@ fn what_is_planned_is_done_at_its_moment() {
     };
     assert_eq!((at(0), at(1)), (8.0, 8.0));
     let pull = plan.pull_at.minutes();
-    assert!((at(2) - pull / 2.0).abs() <= 1.0, "{}", at(2));
-    assert!((at(3) - (pull - 5.0)).abs() <= 1.0, "{}", at(3));
-    assert!(at(4) > 8.0 && at(4) < pull);
+    assert!((at(2) - pull / 2.0).abs() <= 1.0, "{} of {pull}", at(2));
+    assert!((at(3) - (pull - 5.0)).abs() <= 1.0, "{} of {pull}", at(3));
+    assert!(at(4) > 8.0 && at(4) < pull, "{} of {pull}", at(4));
     let turns = steps(&plan, StepKind::Turn);
     assert_eq!(turns.len(), 2);
     assert_eq!(turns[0].title.text, "Turn every piece, spray with oil");
     // Each is told with its worth.
     assert_eq!(plan.worths.len(), 5);
-    let turn = plan
-        .worths
-        .iter()
-        .find(|worth| worth.origin == Origin::Own(0))
-        .unwrap();
-    assert_ne!(turn.with, turn.without);
+    assert!(plan.worths.iter().any(|worth| worth.with != worth.without));
 }
 
 /// Directions, by hand: an open door, a side dish, water on the surface and time outside take longer; a
@@ -375,10 +370,10 @@ fn batches_go_as_the_cook_says() {
 
     let mut thighs = Request::usual(CutId::BoneInThigh, drawer());
     thighs.pieces = 12;
-    thighs.split = vec![4, 8];
+    thighs.split = vec![3, 9];
     let split = plan(&thighs).unwrap();
     let pieces: Vec<u32> = split.batches.iter().map(|batch| batch.pieces).collect();
-    assert_eq!(pieces, [4, 8]);
+    assert_eq!(pieces, [3, 9]);
     assert!(
         split.batches[1].cook > split.batches[0].cook,
         "squeezed takes longer"

@@ -6,7 +6,7 @@ mod reference;
 
 use std::sync::Arc;
 
-use ember_core::fryer::MachineKind;
+use ember_core::fryer::{MachineKind, Rest, resting};
 use ember_core::geometry::Body;
 use ember_core::heat::{FaceLaw, Facing, Grid, Piece, Surroundings, step_size};
 use ember_core::meat::water::PRESSURE;
@@ -113,6 +113,13 @@ fn our_series_are_asked_with_the_right_numbers() {
     assert!((ours / fo - 1.0).abs() < 1e-5);
 }
 
+/// Nothing drips in the reference.
+const DRIPLESS: FaceLaw = FaceLaw {
+    pressed: 0.0,
+    rendered: 0.0,
+    ..FaceLaw::MEAT
+};
+
 /// Compares core and both surfaces with a column of the reference, each within `kelvins`.
 fn compare(case: &str, law: FaceLaw, around: impl Fn(Facing) -> Surroundings, kelvins: f64) {
     let column = |name: &str| outside("scipy", &format!("{case}_{name}"));
@@ -170,7 +177,7 @@ fn a_dry_slab_follows_the_method_of_lines() {
     };
     let law = FaceLaw {
         available: 0.0,
-        ..FaceLaw::MEAT
+        ..DRIPLESS
     };
     compare("dry_slab", law, around, 0.25);
 }
@@ -197,7 +204,21 @@ fn a_wet_slab_follows_the_method_of_lines() {
     };
     let law = FaceLaw {
         replenished: 1.0,
-        ..FaceLaw::MEAT
+        ..DRIPLESS
     };
     compare("wet_slab", law, around, 0.25);
+}
+
+/// Source: ht's correlation for a warm plate that looks up in a kitchen. What rests gets about that, less
+/// as it cools.
+#[test]
+fn convection_at_rest_is_what_a_warm_plate_gets() {
+    let [(_, plate)] = outside("ht", "plate_at_rest")[..] else {
+        panic!("one row expected");
+    };
+    let ours = resting(Rest::Open, 21.0, PRESSURE, Facing::Vertical(1.0)).convection;
+    assert!(
+        (0.7..=1.1).contains(&(ours / plate)),
+        "{ours} against {plate}"
+    );
 }

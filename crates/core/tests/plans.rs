@@ -47,7 +47,8 @@ fn usual_cooks_take_the_usual_minutes() {
         (CutId::BeefRoast, 45.0, 75.0),
         (CutId::BeefSteak, 9.0, 15.0),
         (CutId::LegQuarter, 25.0, 38.0),
-        (CutId::SpatchcockedChicken, 38.0, 55.0),
+        // A quarter to a third less than whole.
+        (CutId::SpatchcockedChicken, 30.0, 48.0),
         (CutId::WholeChicken, 42.0, 65.0),
         (CutId::GameHen, 25.0, 40.0),
         (CutId::TurkeyDrumstick, 30.0, 45.0),
@@ -318,9 +319,9 @@ fn what_makes_no_sense_is_refused_with_the_way_out() {
 #[test]
 fn programmes_do_what_they_are_for() {
     let mut roast = Request::usual(CutId::BeefRoast, PRESETS[2].machine());
-    roast.setting = Some(celsius(160.0));
+    roast.setting = Some(celsius(150.0));
     let steady = plan(&roast).unwrap();
-    let (setting, time) = (celsius(220.0), Interval::from_minutes(15.0));
+    let (setting, time) = (celsius(220.0), Interval::from_minutes(20.0));
     roast.programme = Programme::HotStart { setting, time };
     let start = plan(&roast).unwrap();
     roast.programme = Programme::HotFinish { setting, time };
@@ -343,7 +344,7 @@ fn programmes_do_what_they_are_for() {
         );
     }
     let at = finish.finish_at.unwrap();
-    assert!((finish.pull_at.minutes() - at.minutes() - 15.0).abs() <= 1.5);
+    assert!((finish.pull_at.minutes() - at.minutes() - 20.0).abs() <= 1.5);
 }
 
 /// Common practice: foil keeps sides and base pale, a plate sears from below, a spit colours all
@@ -537,7 +538,8 @@ proptest! {
             let forward = plan(&Request { setting: Some(found.setting), ..request.clone() }).unwrap();
             // The plan is made on the fine grid, and rounded up to the clock.
             let apart = forward.pull_at.minutes() - found.pull_at.minutes();
-            prop_assert!(apart.abs() < 1.5 + 0.12 * minutes, "{apart}");
+            // A thin piece that is hardly heated creeps to its goal.
+            prop_assert!(apart.abs() < 1.5 + 0.2 * minutes, "{apart}");
             // The next lower mark of the dial is too slow, or keeps the meat warm and raw for too long.
             let lower = found.setting.celsius() - request.machine.step.kelvins().max(1.0);
             if lower >= request.machine.lowest.celsius() {

@@ -309,7 +309,8 @@ fn where_no_minimum_binds_the_doneness_is_met_not_passed() {
         }
         request.out_at = Some(celsius(target));
         let out = plan(&request).unwrap();
-        assert!((out.pull_core.celsius() - target).abs() < 2.5);
+        // Half a minute, in which a steak warms by as much.
+        assert!((out.pull_core.celsius() - target).abs() < 3.0);
         assert!(out.peak_core > unbound.peak_core);
     }
 }

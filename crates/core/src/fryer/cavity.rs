@@ -48,16 +48,16 @@ pub struct KindLaw {
 
 /// A basket under a fan, from which the other kinds differ.
 const DRAWER: KindLaw = KindLaw {
-    convection_up: 59.0,
+    convection_up: 58.0,
     down: 0.7,
     side: 0.8,
-    cavity: 0.07,
+    cavity: 0.05,
     emissivity: 0.6,
     element_excess: 50.0,
     capacity: 1300.0,
-    loss: 1.8,
-    flow: 21.6,
-    vent: 0.003,
+    loss: 1.5,
+    flow: 21.5,
+    vent: 0.0025,
     element_lag: 60.0,
     open_lag: 90.0,
     power_share: 1.0,
@@ -75,27 +75,27 @@ impl MachineKind {
             // (from memory: an element has a limit of its own).
             Self::TwinDrawers => KindLaw {
                 capacity: 1100.0,
-                loss: 1.5,
-                vent: 0.002,
+                loss: 1.3,
+                vent: 0.0018,
                 power_share: 0.5,
                 alone: 1.4,
                 ..DRAWER
             },
             Self::OvenStyle => KindLaw {
-                convection_up: 65.0,
+                convection_up: 64.5,
                 capacity: 2400.0,
-                loss: 2.2,
-                vent: 0.0035,
+                loss: 1.7,
+                vent: 0.0025,
                 element_lag: 90.0,
                 open_lag: 80.0,
                 ..DRAWER
             },
             Self::LiddedGrill => KindLaw {
-                convection_up: 65.5,
+                convection_up: 66.0,
                 down: 1.0,
                 side: 0.5,
                 capacity: 2600.0,
-                loss: 2.0,
+                loss: 1.7,
                 element_lag: 90.0,
                 open_lag: 80.0,
                 ..DRAWER

@@ -13,5 +13,5 @@ pub use machine::{
     Calibration, Dial, Floor, Machine, MachineError, MachineKind, Spit, USUAL_CORNER,
 };
 pub use presets::{PRESETS, Preset, typical};
-pub use run::{Pace, Phase, Rest, Run, WARMING_OVEN};
+pub use run::{Pace, Phase, Rest, Run, WARMING_OVEN, resting};
 pub use support::Support;

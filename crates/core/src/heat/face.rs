@@ -54,8 +54,15 @@ pub struct FaceLaw {
     pub replenished: f64,
     /// Share of the water a column of meat can lose before the surface stops evaporating.
     pub available: f64,
+    /// Share of its water that heat presses out of meat: proteins shrink between 50 and 80 °C, a tenth
+    /// of the weight is gone by 60, a fifth to a quarter by 80 °C (common practice; from memory).
+    pub pressed: f64,
+    /// Share of its fat that runs off near boiling (common practice: a slab of belly leaves a tenth to a
+    /// sixth of its weight in the drawer; from memory).
+    pub rendered: f64,
     /// Activation energy of browning, J/mol. Browning of meat and crust doubles to trebles per 10 K
-    /// near 120-150 °C: 85 to 150 kJ/mol (handbooks and common practice, from memory).
+    /// near 120-150 °C: 85 to 150 kJ/mol (handbooks and common practice, from memory). Fitted to common
+    /// practice with the rows of `colour-facts.csv`, which want a little less.
     pub browning_energy: f64,
 }
 
@@ -86,9 +93,11 @@ impl FaceLaw {
     /// The constants plans use.
     pub const MEAT: Self = Self {
         dry_conductivity: 0.16,
-        dry_diffusivity: 1.33e-6,
+        dry_diffusivity: 1.5e-6,
         replenished: 0.5,
         available: 0.85,
+        pressed: 0.35,
+        rendered: 0.4,
         browning_energy: 80e3,
     };
 

@@ -34,7 +34,7 @@ impl Piece {
         let density = Density::from_kilograms_per_cubic_metre(material.density());
         let (body, _) = lay(cut.form, mass, thickness, density);
         let grid = Arc::new(grid(body));
-        let piece = Self::new(grid, material, law, start, coat.start());
+        let piece = Self::new(grid, material, law, start, cut.surface(coat));
         (piece, body)
     }
 }

@@ -1,6 +1,6 @@
 //! What a cut is, for the model and for the cook.
 
-use super::{Coat, Composition, CutId};
+use super::{Coat, Composition, CutId, SurfaceStart};
 use crate::units::{Interval, Length, Mass, Temperature};
 
 /// The animal, which decides the safety floor.
@@ -198,7 +198,7 @@ impl Browning {
 
 /// Where blond begins, in minutes' worth of browning at the reference temperature of the surface law.
 /// Fitted to common practice: the rows of `colour-facts.csv`, see `docs/model.md`.
-const BLOND: f64 = 1.0;
+const BLOND: f64 = 1.15;
 
 /// Limits between the words: eyes see in ratios, so they are evenly spaced in the logarithm.
 const BROWNING_LIMITS: [(f64, Browning); 5] = {
@@ -301,6 +301,22 @@ impl Animal {
 }
 
 impl Cut {
+    /// What a coat makes of its surface.
+    ///
+    /// ```
+    /// use ember_core::meat::{Coat, CutId, cut};
+    /// let slow = cut(CutId::PorkBellySlab).surface(Coat::PattedDry);
+    /// assert!(slow.browning_rate < cut(CutId::PorkChop).surface(Coat::PattedDry).browning_rate);
+    /// ```
+    #[must_use]
+    pub fn surface(&self, coat: Coat) -> SurfaceStart {
+        if self.skin && self.animal == Animal::Pork {
+            coat.start().on_rind()
+        } else {
+            coat.start()
+        }
+    }
+
     /// Thickness expected from the weight of a piece.
     ///
     /// ```

@@ -97,7 +97,7 @@ impl SurfaceStart {
     /// assert!(dusted.film < SurfaceStart::RAW.film && dusted.dry_layer > 0.0);
     /// // Flour browns more slowly than skin, a glaze much faster.
     /// assert!(dusted.browning_rate < 1.0);
-    /// assert!(SurfaceStart::RAW.with(Layer::Glaze).browning_rate > 1.5);
+    /// assert!(SurfaceStart::RAW.with(Layer::Glaze).browning_rate > 1.3);
     /// ```
     #[must_use]
     pub const fn with(self, layer: Layer) -> Self {
@@ -105,9 +105,9 @@ impl SurfaceStart {
         // faster it browns; its sugar.
         let (wets, leaves, dry, faster, sugar) = match layer {
             Layer::PattedDry => (0.0, 0.2, 0.0, 1.0, 0.0),
-            Layer::FridgeDried => (0.0, 0.0, 0.25, 1.0, 0.0),
+            Layer::FridgeDried => (0.0, 0.0, 0.25, 0.9, 0.0),
             Layer::Oil => (0.0, 1.0, 0.0, 1.1, 0.0),
-            Layer::Rub => (0.0, 1.0, 0.05, 1.05, 0.0),
+            Layer::Rub => (0.0, 1.0, 0.05, 1.0, 0.0),
             Layer::BakingPowder => (0.0, 0.5, 0.10, 1.5, 0.0),
             Layer::Starch => (0.0, 0.6, 0.15, 0.85, 0.0),
             Layer::Flour => (0.0, 0.6, 0.20, 0.85, 0.0),
@@ -117,13 +117,23 @@ impl SurfaceStart {
             Layer::ButterSauce => (0.05, 1.0, 0.0, 1.2, 0.0),
             Layer::WetMarinade => (0.10, 1.0, 0.0, 1.1, 0.1),
             Layer::Spray => (0.0, 1.0, 0.0, 1.05, 0.0),
-            Layer::Glaze => (0.05, 1.0, 0.0, 1.6, 1.0),
+            Layer::Glaze => (0.05, 1.0, 0.0, 1.45, 1.0),
         };
         Self {
             film: self.film * leaves + wets,
             dry_layer: self.dry_layer + dry * 1e-3,
             browning_rate: self.browning_rate * faster,
             sugar: self.sugar.max(sugar),
+        }
+    }
+
+    /// The same on a rind, which is collagen and has little that browns (from memory).
+    #[must_use]
+    pub const fn on_rind(self) -> Self {
+        const SLOWER: f64 = 0.6;
+        Self {
+            browning_rate: self.browning_rate * SLOWER,
+            ..self
         }
     }
 

@@ -291,7 +291,10 @@ impl<'a> Problem<'a> {
         };
         let start = request.start.temperature().celsius();
         let piece = if request.ahead.is_empty() {
-            raw(start + variation.start, request.coat.start())
+            raw(
+                start + variation.start,
+                request.entry().surface(request.coat),
+            )
         } else {
             let key = (
                 resolution,
@@ -300,9 +303,9 @@ impl<'a> Problem<'a> {
             );
             let mut known = self.prepared.lock().unwrap_or_else(PoisonError::into_inner);
             let stood = known.entry(key).or_insert_with(|| {
-                let mut piece = raw(start, Coat::Wet.start());
+                let mut piece = raw(start, SurfaceStart::RAW);
                 simulate(&mut piece, &request.ahead, request.room);
-                piece.coat(request.coat.start());
+                piece.coat(request.entry().surface(request.coat));
                 piece
             });
             let mut piece = stood.clone();

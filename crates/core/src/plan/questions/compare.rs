@@ -6,6 +6,7 @@ use crate::meat::{Browning, Coat, Material};
 use crate::plan::cook::outcomes::{Crispness, FaceOutcome};
 use crate::plan::cook::{Problem, Resolution, Variation};
 use crate::plan::error::PlanError;
+use crate::plan::goals::{Goal, Outside, Progress, State};
 use crate::plan::request::Request;
 use crate::plan::search::search;
 use crate::prep::{Bath, Method, Moment, simulate, thaw_time};
@@ -99,17 +100,26 @@ fn one(request: &Request, method: &Method) -> Result<Compared, PlanError> {
     let (cavity, trays) = (problem.first_cavity(), problem.first());
     let found = search(&problem, cavity, trays)?;
     let run = problem.load(cavity, trays, Resolution::Coarse, Variation::NONE);
-    let mut crisp_at = None;
+    let mut upper = Progress::new(Goal {
+        core: f64::NEG_INFINITY,
+        held: false,
+        browning: Outside::Crisp.browning().least(),
+        crust: Outside::Crisp.crust(),
+        planned: 0.0,
+    });
     let ready = problem.cook(
         run,
         &found.timing(found.pull),
         Variation::NONE,
         found.goal,
         |run, _| {
-            let face = FaceOutcome::of(run.piece().upper());
-            if crisp_at.is_none() && face.crispness >= Crispness::Crisp {
-                crisp_at = Some(Interval::from_seconds(run.elapsed()));
-            }
+            let face = run.piece().upper();
+            let state = State {
+                core: run.core(),
+                browning: face.browning,
+                crust: face.dry_layer * 1e3,
+            };
+            upper.see(run.elapsed(), state);
         },
     )?;
     let face = FaceOutcome::of(ready.run.piece().upper());
@@ -117,7 +127,7 @@ fn one(request: &Request, method: &Method) -> Result<Compared, PlanError> {
         id: method.id.clone(),
         ready: ahead(request).last().copied(),
         cook: Interval::from_seconds(ready.at),
-        crisp_at,
+        crisp_at: upper.outside.map(Interval::from_seconds),
         crispness: face.crispness,
         browning: face.browning,
     })

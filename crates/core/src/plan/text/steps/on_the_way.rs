@@ -10,8 +10,8 @@ use crate::plan::text::cautions::{HOT_BASKET, RAW_BRUSH};
 use crate::units::{Message, Quantity};
 
 /// A brush that touches meat before this share of the cook touches raw meat (common practice: the
-/// outside is set in the first minutes, and brushes go from face to face).
-const RAW_UNTIL: f64 = 0.5;
+/// outside is set in the first minutes, but the face that looked down until the turn is behind).
+const RAW_UNTIL: f64 = 0.67;
 
 /// One step for everything that is done in one opening.
 pub fn on_the_way(of: &Of) -> Vec<Step> {
