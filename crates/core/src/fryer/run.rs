@@ -439,6 +439,17 @@ impl Run {
             .sum()
     }
 
+    /// Juice and fat that have run off the whole load, kg.
+    #[must_use]
+    pub fn dripped(&self) -> [f64; 2] {
+        self.lots.iter().fold([0.0; 2], |[juice, fat], lot| {
+            [
+                juice + lot.total.dripped * lot.count,
+                fat + lot.total.rendered * lot.count,
+            ]
+        })
+    }
+
     /// What has passed between one piece and its surroundings since loading.
     #[must_use]
     pub fn exchanged(&self) -> Exchange {

@@ -142,6 +142,20 @@ pub struct Worth {
     pub without: [Browning; 2],
 }
 
+/// What a thermometer with a tip of some millimetres shows a little beside the coldest spot, which is what
+/// safety goes by; the thermometer's own offset not included.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Readings {
+    /// In the machine as soon as it is open, when the inside is done: this or more means out.
+    pub done: Temperature,
+    /// There at the planned pull.
+    pub pull: Temperature,
+    /// On the plate two minutes later.
+    pub later: Temperature,
+    /// At the most, until the rest is over.
+    pub peak: Temperature,
+}
+
 /// The computed plan. Times count from loading the first batch.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Plan {
@@ -157,8 +171,10 @@ pub struct Plan {
     pub check_from: Interval,
     /// When the first batch comes out.
     pub pull_at: Interval,
-    /// What the thermometer shows at the pull.
+    /// The coldest spot at the pull.
     pub pull_core: Temperature,
+    /// What a thermometer shows where and when cooks read it.
+    pub readings: Readings,
     /// Highest core temperature during the rest, or at the pull.
     pub peak_core: Temperature,
     /// When that is.

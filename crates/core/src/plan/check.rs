@@ -4,13 +4,13 @@ use super::error::{BELOW_BOILING, PlanError};
 use super::loading::lay::{at_once, density, lying, shapes};
 use super::loading::levels::{levels, room};
 use super::loading::{division, on_spit};
-use super::request::{LoadRule, PlannedAction, Programme, Request, When};
+use super::request::{LoadRule, PlannedAction, Programme, Request, Start, When};
 use crate::basket::{Placed, Tie, trays};
 use crate::doneness::Handling;
 use crate::fryer::{Action, Support};
 use crate::geometry::{Body, lay};
-use crate::meat::Coat;
 use crate::meat::water::{boiling, pressure_at};
+use crate::meat::{Class, Coat, Form};
 use crate::prep::{Ahead, check_clocks};
 use crate::units::bounds;
 use crate::units::{Length, Temperature};
@@ -27,7 +27,11 @@ impl Request {
         bounds::PIECES.check(f64::from(self.pieces))?;
         bounds::PIECE_MASS.check(self.mass.grams())?;
         bounds::THICKNESS.check(self.thickness_used().millimetres())?;
-        bounds::START.check(self.start.temperature().celsius())?;
+        if self.start == Start::Frozen {
+            self.check_frozen()?;
+        } else {
+            bounds::START.check(self.start.temperature().celsius())?;
+        }
         bounds::ROOM.check(self.room.celsius())?;
         self.check_ahead()?;
         bounds::SETTING.check(self.setting_used().celsius())?;
@@ -46,6 +50,29 @@ impl Request {
         self.check_height()?;
         self.check_loads()?;
         self.check_floor()
+    }
+
+    /// Only pieces that are safe soon enough are cooked from frozen (common practice; the guidance of
+    /// agencies, from memory).
+    fn check_frozen(&self) -> Result<(), PlanError> {
+        /// A usual weight from which a piece is a joint, g.
+        const JOINT: f64 = 600.0;
+        let entry = self.entry();
+        let [_, usual, _] = entry.usual_mass;
+        let why = if entry.class == Class::WholeBird {
+            "a whole bird is done outside long before its inside is safe"
+        } else if usual.grams() >= JOINT || matches!(entry.form, Form::Bar if !entry.skin) {
+            "a joint is done outside long before its inside is safe"
+        } else if self.handling != Handling::Plain {
+            "what is minced, rolled, pierced, tenderised or stuffed is thawed first"
+        } else if self.coat == Coat::Crumbed {
+            "what is raw and breaded is thawed first, unless its package says otherwise"
+        } else if !self.ahead.is_empty() {
+            "what is got ready ahead is thawed first"
+        } else {
+            return Ok(());
+        };
+        Err(PlanError::NotFromFrozen { why })
     }
 
     fn check_ahead(&self) -> Result<(), PlanError> {

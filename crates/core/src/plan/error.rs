@@ -54,6 +54,11 @@ pub enum PlanError {
     },
     /// A clock of food safety runs too long.
     Clock(Overrun),
+    /// Not cooked straight from the freezer here.
+    NotFromFrozen {
+        /// Why.
+        why: &'static str,
+    },
     /// Something that cannot have been done to this cut.
     NotHandled {
         /// The cut.

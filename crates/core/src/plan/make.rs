@@ -1,6 +1,6 @@
 //! From a request to a plan.
 
-use super::answer::{Batch, Goals, MeasureAgain, Plan, SecondDrawer, Target};
+use super::answer::{Batch, Goals, MeasureAgain, Plan, Readings, SecondDrawer, Target};
 use super::cook::hot_holding::{Kept, follow, stays_hot};
 use super::cook::outcomes::{self, Outcomes};
 use super::cook::{
@@ -63,6 +63,7 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         check_from: batches.first().map_or(pull_at, |batch| batch.check_from),
         pull_at,
         pull_core: Temperature::from_celsius(fine.pull_core),
+        readings: readings(found, &fine),
         peak_core: Temperature::from_celsius(fine.peak.peak),
         peak_at: Interval::from_seconds(fine.pull + fine.peak.peak_at),
         rest_completed: request.rest_completes(),
@@ -220,6 +221,7 @@ struct Fine {
     ready: f64,
     pull: f64,
     pull_core: f64,
+    pull_reading: f64,
     peak: RestOutcome,
     outcomes: Outcomes,
     picture: Picture,
@@ -299,6 +301,7 @@ impl Fine {
             ready,
             pull: run.elapsed(),
             pull_core: run.core(),
+            pull_reading: run.reading(),
             peak: rested.outcome,
             outcomes: outcomes::read(
                 problem,
@@ -312,6 +315,19 @@ impl Fine {
             progress,
             run,
         }
+    }
+}
+
+/// What a thermometer shows at the pull and after it. What it shows when the inside is done is told by
+/// whole degrees and never less than that.
+fn readings(found: Found, fine: &Fine) -> Readings {
+    let beside = fine.pull_reading - fine.pull_core;
+    let [later, peak] = fine.peak.read.map(Temperature::from_celsius);
+    Readings {
+        done: Temperature::from_celsius((found.goal.core + beside - 0.1).ceil()),
+        pull: Temperature::from_celsius(fine.pull_reading),
+        later,
+        peak,
     }
 }
 

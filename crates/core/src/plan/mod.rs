@@ -23,8 +23,8 @@ mod uncertainty;
 mod what_if;
 
 pub use answer::{
-    Alternative, Batch, GoalChange, Goals, MODEL_VERSION, MeasureAgain, Plan, SecondDrawer, Target,
-    Worth,
+    Alternative, Batch, GoalChange, Goals, MODEL_VERSION, MeasureAgain, Plan, Readings,
+    SecondDrawer, Target, Worth,
 };
 pub use cook::hot_holding::{Kept, REHEAT, Reheating};
 pub use cook::outcomes::{Crispness, DoneShare, FaceOutcome, Outcomes};

@@ -5,8 +5,8 @@ use ember_core::heat::Looking;
 use ember_core::live::PlannedStep;
 use ember_core::meat::Browning;
 use ember_core::plan::{
-    Assumption, Batch, DEPTHS, Ensemble, FaceOutcome, MODEL_VERSION, Outcomes, Picture, Plan, Step,
-    Warning,
+    Assumption, Batch, DEPTHS, Ensemble, FaceOutcome, MODEL_VERSION, Outcomes, Picture, Plan,
+    Readings, Step, Warning,
 };
 use ember_core::units::{Interval, Temperature, TemperatureScale, WeightSystem};
 use serde::{Deserialize, Serialize};
@@ -38,8 +38,11 @@ pub struct PlanDto {
     pub check_from_s: f64,
     /// When the first batch comes out.
     pub pull_at_s: f64,
-    /// What the thermometer must show then.
+    /// What the coldest spot must be at then.
     pub pull_core_c: f64,
+    /// What a thermometer shows; absent in plans kept by earlier versions.
+    #[serde(default)]
+    pub readings: Option<ReadingsDto>,
     /// Highest core temperature up to the end of the rest.
     pub peak_core_c: f64,
     /// When that is.
@@ -113,6 +116,30 @@ pub struct PlanDto {
     pub pull_band_s: Option<[f64; 2]>,
 }
 
+/// What a thermometer shows a little beside the coldest spot, its own offset not included.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct ReadingsDto {
+    /// In the machine as soon as it is open: this or more means that the inside is done.
+    pub done_c: f64,
+    /// There at the planned pull.
+    pub pull_c: f64,
+    /// On the plate two minutes later.
+    pub later_c: f64,
+    /// At the most, until the rest is over.
+    pub peak_c: f64,
+}
+
+impl From<&Readings> for ReadingsDto {
+    fn from(readings: &Readings) -> Self {
+        Self {
+            done_c: readings.done.celsius(),
+            pull_c: readings.pull.celsius(),
+            later_c: readings.later.celsius(),
+            peak_c: readings.peak.celsius(),
+        }
+    }
+}
+
 /// What the cook will find.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct OutcomesDto {
@@ -120,6 +147,12 @@ pub struct OutcomesDto {
     pub faces: [FaceOutcomeDto; 2],
     /// Share of the weight that is left.
     pub cooked_yield: f64,
+    /// Juice and fat of the first load that run into the machine.
+    #[serde(default)]
+    pub dripped_g: f64,
+    /// Part of it that is fat.
+    #[serde(default)]
+    pub rendered_g: f64,
     /// Mean temperature at the pull.
     pub mean_c: f64,
     /// Electricity, preheating included.
@@ -175,6 +208,8 @@ impl From<&Outcomes> for OutcomesDto {
         Self {
             faces: outcomes.faces.each_ref().map(face),
             cooked_yield: outcomes.cooked_yield,
+            dripped_g: outcomes.dripped.grams(),
+            rendered_g: outcomes.rendered.grams(),
             mean_c: outcomes.mean.celsius(),
             energy_wh: outcomes.energy * 1e3,
             at_70_s: outcomes.lethality.at_70.seconds(),
@@ -497,6 +532,7 @@ impl From<&Plan> for PlanDto {
             check_from_s: plan.check_from.seconds(),
             pull_at_s: plan.pull_at.seconds(),
             pull_core_c: plan.pull_core_shown().celsius(),
+            readings: Some((&plan.readings).into()),
             peak_core_c: plan.peak_core.celsius(),
             peak_at_s: plan.peak_at.seconds(),
             rest_completed: plan.rest_completed,

@@ -42,6 +42,8 @@ pub enum StartDto {
     Fridge,
     /// Half an hour on the counter.
     Tempered,
+    /// Straight from the freezer.
+    Frozen,
     /// Measured; `start_c` tells.
     Measured,
 }
@@ -339,6 +341,7 @@ impl From<&Request> for RequestDto {
         let (start, start_c) = match request.start {
             Start::Fridge => (StartDto::Fridge, None),
             Start::Tempered => (StartDto::Tempered, None),
+            Start::Frozen => (StartDto::Frozen, None),
             Start::Measured(t) => (StartDto::Measured, Some(t.celsius())),
         };
         Self {
@@ -407,6 +410,7 @@ impl TryFrom<&RequestDto> for Request {
         let start = match (dto.start, dto.start_c) {
             (StartDto::Fridge, None) => Start::Fridge,
             (StartDto::Tempered, None) => Start::Tempered,
+            (StartDto::Frozen, None) => Start::Frozen,
             (StartDto::Measured, Some(c)) => Start::Measured(Temperature::from_celsius(c)),
             (StartDto::Measured, None) => {
                 return Err(ApiError::invalid(
@@ -414,7 +418,7 @@ impl TryFrom<&RequestDto> for Request {
                     "say what the thermometer showed before it goes in".to_owned(),
                 ));
             }
-            (StartDto::Fridge | StartDto::Tempered, Some(_)) => {
+            (StartDto::Fridge | StartDto::Tempered | StartDto::Frozen, Some(_)) => {
                 return Err(ApiError::invalid(
                     "start_c",
                     "a start temperature goes with \"measured\" only".to_owned(),

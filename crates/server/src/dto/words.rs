@@ -149,7 +149,7 @@ wire_enum!(
         BelowFloor, NearElement, TooLong, SurfaceBurns, StaysPale, SauceTooEarly, Smoke,
         OutOfFridge, Allergen,
         TurnsBadly, CoolsBetween, Reheats, NotVerified, PastTheInside, Clock, RawSauce, TurnTwice,
-        HotFat, Fire, Timer
+        HotFat, Fire, Timer, FromFrozen
     }
 );
 wire_enum!(

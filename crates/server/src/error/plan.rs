@@ -33,6 +33,7 @@ pub(super) const fn code(error: &PlanError) -> Code {
         PlanError::NoWaiver { .. } => Code::NoWaiver,
         PlanError::BelowHandledFloor { .. } => Code::BelowHandledFloor,
         PlanError::Clock(_) => Code::ClockOverrun,
+        PlanError::NotFromFrozen { .. } => Code::NotFromFrozen,
         PlanError::NotHandled { .. } => Code::NotHandled,
         PlanError::OutOfReach { .. } => Code::OutOfReach,
         PlanError::Split { .. } => Code::Split,
@@ -68,6 +69,7 @@ pub(super) fn field(error: &PlanError) -> &'static str {
             Clock::Cooked => "hot_holding",
             Clock::Raw | Clock::Fridge | Clock::PartCooked | Clock::PartCookedFridge => "ahead",
         },
+        PlanError::NotFromFrozen { .. } => "start",
         PlanError::NotHandled { .. } => "handling",
         PlanError::Split { .. } => "split",
         PlanError::TakenOut { .. } => "actions",
@@ -184,6 +186,7 @@ pub(super) fn limits(error: &PlanError, problem: &mut Problem) {
         }
         PlanError::OutOfBounds(_)
         | PlanError::CannotHold { .. }
+        | PlanError::NotFromFrozen { .. }
         | PlanError::NotHandled { .. }
         | PlanError::TakenOut { .. }
         | PlanError::Machine(_) => {}

@@ -136,6 +136,8 @@ codes! {
     ClockOverrun = UNPROCESSABLE_ENTITY, "Too long to be safe";
     /// Not something that is done to this cut.
     NotHandled = UNPROCESSABLE_ENTITY, "Does not go together";
+    /// Not cooked straight from the freezer.
+    NotFromFrozen = UNPROCESSABLE_ENTITY, "Thaw it first";
     /// Water boils before the core is there.
     OutOfReach = UNPROCESSABLE_ENTITY, "Out of reach";
     /// Taken out and never put back.

@@ -1,7 +1,7 @@
 // What the cook will find: colour and bite of each face, the section, the scale, and how safe it is.
 import { Box, chakra, Text } from "@chakra-ui/react";
 import type { Plan } from "../../api/types";
-import { decimal, minutes, share, temperature, thin, type Units } from "../../lib/units";
+import { decimal, mass, minutes, share, temperature, thin, type Units } from "../../lib/units";
 import { Goals } from "./Goals";
 import { Section } from "./Section";
 
@@ -29,6 +29,12 @@ export function Found({ plan, units, region }: FoundProps) {
     [
       "On the scale",
       `${share(outcomes.cooked_yield)} is left, ${share(plan.water_lost)} went as steam`,
+    ],
+    [
+      "In the machine",
+      outcomes.dripped_g >= 1
+        ? `${mass(outcomes.dripped_g, units)} of drippings, ${mass(outcomes.rendered_g, units)} of it fat`
+        : "hardly any drippings",
     ],
     ...outcomes.done.map((texture): [string, string] => [
       `Done to ${texture.name}`,

@@ -174,6 +174,11 @@ const FROM = [
     text: "tempered half an hour",
     reason: "taken as 9 °C (48 °F); an hour at the most",
   },
+  {
+    value: "frozen" as const,
+    text: "from the freezer",
+    reason: "pieces and chops only, about half as long again",
+  },
   { value: "measured" as const, text: "measured", reason: "with the thermometer, in the middle" },
 ];
 

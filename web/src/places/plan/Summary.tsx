@@ -63,12 +63,13 @@ function out(plan: Plan, units: Units): string {
     plan.batches.length > 1 || early == null || late == null
       ? `Out after ${wholeMinutes(plan.pull_at_s)}`
       : `Out after ${between(early, late)}`;
-  const core = plan.goals?.inside_core_c ?? plan.pull_core_c;
-  const rest =
-    plan.rest_s < 60
-      ? ""
-      : `, ${temperature(plan.peak_core_c, units)} after ${minutes(plan.rest_s)} rest`;
-  return `${when} at ${temperature(core, units)}${rest}.`;
+  const { readings } = plan;
+  // Plans of earlier versions tell the coldest spot.
+  const shown = readings?.done_c ?? plan.goals?.inside_core_c ?? plan.pull_core_c;
+  const later = readings
+    ? `, ${temperature(readings.later_c, units)} on the plate two minutes later`
+    : "";
+  return `${when} at ${temperature(shown, units)}${plan.rest_s < 60 ? "" : later}.`;
 }
 
 /** "22 to 31 min". */

@@ -7,7 +7,7 @@ use crate::doneness::lethality::{Lethality, lethality};
 use crate::fryer::Run;
 use crate::heat::Face;
 use crate::meat::Browning;
-use crate::units::{Length, Temperature};
+use crate::units::{Length, Mass, Temperature};
 
 /// How crisp a surface is, on the scale the cook answers on afterwards.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]
@@ -112,7 +112,11 @@ pub struct Outcomes {
     pub faces: [FaceOutcome; 2],
     /// Share of the weight lost as water by the pull.
     pub water_lost: f64,
-    /// What is left of the weight; fat and juice that drip are not counted.
+    /// Juice and fat of the first load in the drawer by the pull.
+    pub dripped: Mass,
+    /// Part of it that is fat.
+    pub rendered: Mass,
+    /// What is left of the weight.
     pub cooked_yield: f64,
     /// Mean temperature at the pull.
     pub mean: Temperature,
@@ -161,7 +165,9 @@ pub fn read(
         done as f64 / profile.len().max(1) as f64
     };
     let entry = problem.request.entry();
-    let water_lost = run.water_lost() / problem.mass_on(trays);
+    let mass = problem.mass_on(trays);
+    let water_lost = run.water_lost() / mass;
+    let [juice, fat] = run.dripped();
     Outcomes {
         // Named by where the faces were at the start.
         faces: if turned {
@@ -170,7 +176,9 @@ pub fn read(
             [above, below]
         },
         water_lost,
-        cooked_yield: 1.0 - water_lost,
+        dripped: Mass::from_grams(1e3 * (juice + fat)),
+        rendered: Mass::from_grams(1e3 * fat),
+        cooked_yield: 1.0 - water_lost - (juice + fat) / mass,
         mean: Temperature::from_celsius(piece.mean()),
         energy: run.cavity().energy / 3.6e6,
         lethality: lethality(&picture.minutes, &picture.core),

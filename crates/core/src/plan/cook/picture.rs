@@ -22,6 +22,8 @@ pub struct Picture {
     pub field: Vec<f64>,
     /// Coldest spot at the minutes, °C.
     pub core: Vec<f64>,
+    /// What a thermometer shows at the minutes, °C.
+    pub reading: Vec<f64>,
     /// Surface looking up at the minutes, °C.
     pub upper: Vec<f64>,
     /// Surface looking down at the minutes, °C.
@@ -61,6 +63,7 @@ impl Recorder {
                 minutes: Vec::with_capacity(MOST_COLUMNS),
                 field: Vec::with_capacity(MOST_COLUMNS * DEPTHS),
                 core: Vec::with_capacity(MOST_COLUMNS),
+                reading: Vec::with_capacity(MOST_COLUMNS),
                 upper: Vec::with_capacity(MOST_COLUMNS),
                 lower: Vec::with_capacity(MOST_COLUMNS),
                 air: Vec::with_capacity(MOST_COLUMNS),
@@ -89,6 +92,7 @@ impl Recorder {
         let at = |i: usize| column.get(i).copied().unwrap_or_default();
         let (upper, lower) = (at(0), at(DEPTHS - 1));
         picture.core.push(run.core());
+        picture.reading.push(run.reading());
         picture.upper.push(upper);
         picture.lower.push(lower);
         picture.air.push(run.air());
@@ -114,14 +118,20 @@ impl Recorder {
 }
 
 impl Picture {
-    /// The coldest spot at a minute, °C, between samples linearly; the nearest end outside.
+    /// What a thermometer shows at a minute, °C, between samples linearly; the nearest end outside.
     ///
     /// ```
     /// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, plan}};
     /// let plan = plan(&Request::usual(CutId::Drumstick, PRESETS[1].machine())).unwrap();
     /// assert!((plan.picture.core_at(0.0) - 4.0).abs() < 0.5);
-    /// assert!(plan.picture.core_at(10.0) > plan.picture.core_at(5.0));
+    /// assert!(plan.picture.reading_at(10.0) > plan.picture.core_at(10.0));
     /// ```
+    #[must_use]
+    pub fn reading_at(&self, minute: f64) -> f64 {
+        curve::value_at(&self.minutes, &self.reading, minute)
+    }
+
+    /// The same, of the coldest spot.
     #[must_use]
     pub fn core_at(&self, minute: f64) -> f64 {
         curve::value_at(&self.minutes, &self.core, minute)

@@ -16,6 +16,8 @@ pub struct RestOutcome {
     pub peak_at: f64,
     /// How long the core was at the threshold or above, s.
     pub above: f64,
+    /// What a thermometer shows two minutes after the pull, and at the most, °C.
+    pub read: [f64; 2],
     /// Share of the hold that has passed, in the machine and in the rest.
     pub held: f64,
 }
@@ -36,6 +38,10 @@ impl RestOutcome {
         target && floor
     }
 }
+
+/// Until the plate is on the table and the thermometer in the meat again, s (common practice: a minute or
+/// two).
+const LATER: f64 = 120.0;
 
 /// Pulls a run of which a share of the hold has passed, and lets it rest while `watch` looks on.
 pub fn rest_watched(
@@ -58,6 +64,7 @@ pub fn rest_watched(
         peak: from,
         peak_at: 0.0,
         above: 0.0,
+        read: [run.reading(); 2],
         held,
     };
     run.pull(problem.rest());
@@ -65,7 +72,11 @@ pub fn rest_watched(
         let (before, core_before) = (run.elapsed(), run.core());
         run.step(pulled + seconds - before);
         watch(run);
-        let core = run.core();
+        let (core, read) = (run.core(), run.reading());
+        if before < pulled + LATER {
+            outcome.read[0] = read;
+        }
+        outcome.read[1] = outcome.read[1].max(read);
         if core > outcome.peak {
             outcome.peak = core;
             outcome.peak_at = run.elapsed() - pulled;

@@ -5,6 +5,8 @@ use crate::units::{Interval, Temperature, TemperatureDifference};
 
 /// A fridge as kitchens have it.
 const FRIDGE: f64 = 4.0;
+/// A freezer as kitchens have it.
+const FREEZER: f64 = -18.0;
 /// What half an hour on the counter makes of it (common practice: the outside warms, the inside
 /// hardly).
 const TEMPERED: f64 = 9.0;
@@ -15,6 +17,8 @@ pub enum Start {
     Fridge,
     /// Half an hour on the counter.
     Tempered,
+    /// Straight from the freezer.
+    Frozen,
     /// Measured by the cook.
     Measured(Temperature),
 }
@@ -138,6 +142,7 @@ impl Start {
         match self {
             Self::Fridge => Temperature::from_celsius(FRIDGE),
             Self::Tempered => Temperature::from_celsius(TEMPERED),
+            Self::Frozen => Temperature::from_celsius(FREEZER),
             Self::Measured(t) => t,
         }
     }
@@ -147,7 +152,7 @@ impl Start {
     pub const fn out(self) -> Interval {
         Interval::from_minutes(match self {
             Self::Tempered => 30.0,
-            Self::Fridge | Self::Measured(_) => 0.0,
+            Self::Fridge | Self::Frozen | Self::Measured(_) => 0.0,
         })
     }
 
@@ -156,7 +161,7 @@ impl Start {
     pub const fn spread(self) -> TemperatureDifference {
         TemperatureDifference::from_kelvins(match self {
             Self::Fridge => 2.0,
-            Self::Tempered => 3.0,
+            Self::Tempered | Self::Frozen => 3.0,
             Self::Measured(_) => 0.5,
         })
     }

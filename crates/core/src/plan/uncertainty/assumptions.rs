@@ -54,6 +54,7 @@ fn words(kind: Unknown, request: &Request) -> (Message, bool) {
         Unknown::Start => match request.start {
             Start::Fridge => (Message::with("Fridge, taken as {}", start), true),
             Start::Tempered => (Message::with("Half an hour out, taken as {}", start), true),
+            Start::Frozen => (Message::with("Freezer, taken as {}", start), false),
             Start::Measured(_) => (Message::with("Start, measured as {}", start), false),
         },
         Unknown::MachineHeat => (

@@ -108,7 +108,7 @@ fn held_hot(mut reason: Message, request: &Request) -> Message {
 
 fn rest(request: &Request, plan: &Plan, pulled: f64) -> Step {
     let tented = request.mass.grams() >= TENTED_FROM;
-    let peak = Quantity::Temperature(plan.peak_core);
+    let peak = Quantity::Temperature(request.shown(plan.readings.peak));
     let rises = (plan.peak_core - plan.pull_core).kelvins() > 1.0;
     Step {
         kind: StepKind::Rest,
@@ -123,7 +123,7 @@ fn rest(request: &Request, plan: &Plan, pulled: f64) -> Step {
         )
         .into(),
         reason: if rises {
-            Message::with("the core still rises, to about {}", [peak])
+            Message::with("it still rises inside, to about {}", [peak])
         } else {
             Message::plain("juices settle; the skin stays crisp in the open")
         },
@@ -157,7 +157,7 @@ fn measure(request: &Request, plan: &Plan, again: MeasureAgain, pulled: f64) -> 
         reason,
         core: Some(Temperature::from_celsius(
             plan.picture
-                .core_at(plan.pull_at.minutes() + again.after_pull.minutes()),
+                .reading_at(plan.pull_at.minutes() + again.after_pull.minutes()),
         )),
         caution: Some(cautions::SHARP_POINT),
     }
@@ -187,7 +187,7 @@ fn serve(request: &Request, plan: &Plan) -> Step {
     };
     let core = plan
         .picture
-        .core_at(plan.pull_at.minutes() + plan.rest.minutes());
+        .reading_at(plan.pull_at.minutes() + plan.rest.minutes());
     Step {
         kind: StepKind::Serve,
         actions: Vec::new(),

@@ -173,10 +173,10 @@ impl Of<'_> {
         if self.number > 1 {
             return Message::with(
                 "as batch 1; {} or more inside",
-                [Quantity::Temperature(request.shown(plan.pull_core_shown()))],
+                [Quantity::Temperature(request.shown(plan.readings.done))],
             );
         }
-        let mut values = vec![Quantity::Temperature(request.shown(plan.pull_core_shown()))];
+        let mut values = vec![Quantity::Temperature(request.shown(plan.readings.done))];
         let outside = match plan.goals.outside {
             _ if plan.goals.decides == Decides::Planned => {
                 values.push(Quantity::Time(self.batch.cook));
@@ -250,18 +250,16 @@ fn signs(request: &Request) -> &'static str {
 }
 
 fn pull_reason(request: &Request, plan: &Plan) -> Message {
-    let shown = Quantity::Temperature(request.shown(plan.pull_core_shown()));
-    let peak = Quantity::Temperature(plan.peak_core);
+    let shown = Quantity::Temperature(request.shown(plan.readings.done));
+    let [pull, later, peak] = [plan.readings.pull, plan.readings.later, plan.readings.peak]
+        .map(|read| Quantity::Temperature(request.shown(read)));
     if !request.thermometer.there {
-        return Message::with(
-            "about {} inside, if all is as assumed",
-            [Quantity::Temperature(plan.pull_core)],
-        );
+        return Message::with("about {} inside, if all is as assumed", [pull]);
     }
     if plan.goals.decides == Decides::Planned {
         return Message::with(
             "{} or more in every piece; by now about {} inside",
-            [shown, Quantity::Temperature(plan.pull_core)],
+            [shown, pull],
         );
     }
     if plan.goals.decides == Decides::Outside {
@@ -270,17 +268,22 @@ fn pull_reason(request: &Request, plan: &Plan) -> Message {
                 "{{}} or more in every piece, and {}; by now about {{}} inside",
                 plan.goals.outside.words()
             ),
-            [shown, Quantity::Temperature(plan.pull_core)],
+            [shown, pull],
         );
     }
     let rises = (plan.peak_core - plan.pull_core).kelvins() > 1.0;
     if plan.measure_again.is_some() {
         Message::with(
-            "out at {}; after the rest about {}, and then you measure again",
-            [shown, peak],
+            "out at {} in the machine, as soon as it is open; on the plate two minutes later about {}, \
+             at the most {}, and then you measure again",
+            [shown, later, peak],
         )
     } else if rises {
-        Message::with("out at {}; after the rest about {}", [shown, peak])
+        Message::with(
+            "out at {} in the machine, as soon as it is open; on the plate two minutes later about {}, \
+             at the most {}",
+            [shown, later, peak],
+        )
     } else {
         Message::with("at {} or more in every piece", [shown])
     }

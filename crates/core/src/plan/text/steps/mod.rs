@@ -127,9 +127,9 @@ fn preheat(request: &Request, time: Interval) -> Step {
 }
 
 impl Plan {
-    /// The reading of the coldest spot at which the inside is done and the pieces may come out: for a
-    /// target that the rest completes what is left to it, else the target itself. What the thermometer
-    /// shows then is [`Request::shown`].
+    /// The coldest spot at which the inside is done and the pieces may come out: for a target that the rest
+    /// completes what is left to it, else the target itself. What the thermometer shows then are
+    /// [`Plan::readings`].
     #[must_use]
     pub const fn pull_core_shown(&self) -> Temperature {
         self.goals.inside_core

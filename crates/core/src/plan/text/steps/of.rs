@@ -48,7 +48,7 @@ impl<'a> Of<'a> {
             title: title.into(),
             reason,
             core: Some(Temperature::from_celsius(
-                self.plan.picture.core_at(after * scale / 60.0),
+                self.plan.picture.reading_at(after * scale / 60.0),
             )),
             caution: None,
         }

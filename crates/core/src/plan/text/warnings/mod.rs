@@ -14,7 +14,7 @@ use cook::{
 };
 use safety::{
     allergen, below_floor, clock_of_fridge, clock_of_heating, cools_between, fat_to_pour, fire,
-    not_verified, out_of_fridge, raw_sauce, reheats, smoke, turn_twice,
+    from_frozen, not_verified, out_of_fridge, raw_sauce, reheats, smoke, turn_twice,
 };
 
 /// What a warning is about.
@@ -60,6 +60,8 @@ pub enum WarningKind {
     Fire,
     /// The timer does not reach.
     Timer,
+    /// Straight from the freezer.
+    FromFrozen,
 }
 
 /// One warning.
@@ -75,9 +77,10 @@ pub struct Warning {
 type Rule = fn(&Request, &Plan) -> Option<Warning>;
 
 /// Every rule, in the order in which a cook should read them.
-const RULES: [Rule; 21] = [
+const RULES: [Rule; 22] = [
     below_floor,
     not_verified,
+    from_frozen,
     past_the_inside,
     clock_of_heating,
     clock_of_fridge,

@@ -2,10 +2,10 @@
 
 use super::{Warning, WarningKind, warn};
 use crate::fryer::{Action, WARMING_OVEN};
-use crate::plan::request::Request;
+use crate::plan::request::{Request, Start};
 use crate::plan::{Deed, Plan};
 use crate::prep::{Clock, clocks};
-use crate::units::{Interval, Temperature};
+use crate::units::{Interval, Mass, Temperature};
 use crate::units::{Message, Quantity};
 
 /// Fatty cuts smoke above this setting, °C (common practice).
@@ -194,13 +194,57 @@ pub fn smoke(request: &Request, plan: &Plan) -> Option<Warning> {
     )
 }
 
-pub fn fat_to_pour(request: &Request, _plan: &Plan) -> Option<Warning> {
-    is_fatty(request).then(|| Warning {
-        kind: WarningKind::HotFat,
-        message: Message::plain(
-            "Pouring off fat: machine off, gloves on, into a dry heat-proof bowl, not into the sink.",
+/// As much fat as this is told of, g: two spoons.
+const TOLD_OF: f64 = 25.0;
+
+pub fn fat_to_pour(request: &Request, plan: &Plan) -> Option<Warning> {
+    let fat = plan.outcomes.rendered;
+    if fat.grams() < TOLD_OF && !is_fatty(request) {
+        return None;
+    }
+    let each = if plan.batches.len() > 1 {
+        " of each batch"
+    } else {
+        ""
+    };
+    warn(
+        WarningKind::HotFat,
+        Message::with(
+            format!(
+                "About {{}} of fat and {{}} of juice{each} run into the machine. Pouring it off: machine \
+                 off, gloves on, into a dry heat-proof bowl, not into the sink."
+            ),
+            [
+                Quantity::Mass(fat),
+                Quantity::Mass(Mass::from_grams(
+                    plan.outcomes.dripped.grams() - fat.grams(),
+                )),
+            ],
         ),
-    })
+    )
+}
+
+/// What is cooked straight from the freezer.
+pub fn from_frozen(request: &Request, plan: &Plan) -> Option<Warning> {
+    if request.start != Start::Frozen {
+        return None;
+    }
+    let one = request.pieces == 1;
+    let apart = if one {
+        ""
+    } else {
+        " Lay the pieces apart; part those that hold together as soon as they let go."
+    };
+    warn(
+        WarningKind::FromFrozen,
+        Message::with(
+            format!(
+                "From the freezer it takes about half as long again, and times vary more.{apart} There is no \
+                 reading before the probe slides in; check from {{}} on, in several places."
+            ),
+            [Quantity::Time(plan.check_from)],
+        ),
+    )
 }
 
 pub fn fire(request: &Request, _plan: &Plan) -> Option<Warning> {
