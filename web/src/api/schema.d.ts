@@ -1223,7 +1223,7 @@ export interface components {
          * @description What kind of problem it is.
          * @enum {string}
          */
-        Code: "out_of_bounds" | "no_such_machine" | "not_on_the_spit" | "weighed" | "no_such_level" | "below_poultry_floor" | "needs_acknowledgement" | "no_waiver" | "below_handled_floor" | "clock_overrun" | "not_handled" | "out_of_reach" | "taken_out" | "split" | "never_reached" | "too_tall" | "above_ceiling" | "below_lowest" | "not_on_the_dial" | "thickness_of_weight" | "too_large_a_piece" | "too_many_batches" | "cannot_hold" | "laid_out" | "after_the_end" | "too_soon" | "invalid" | "malformed" | "too_large" | "not_json" | "not_found" | "method_not_allowed" | "name_taken" | "id_taken" | "already_finished" | "already_started" | "not_started" | "told_since" | "no_such_task" | "unreadable" | "changed" | "foreign_host" | "foreign_origin" | "database_down" | "database_busy" | "too_often" | "busy" | "fault";
+        Code: "out_of_bounds" | "no_such_machine" | "not_on_the_spit" | "weighed" | "no_such_level" | "below_poultry_floor" | "needs_acknowledgement" | "no_waiver" | "below_handled_floor" | "clock_overrun" | "not_handled" | "not_from_frozen" | "out_of_reach" | "taken_out" | "split" | "never_reached" | "too_tall" | "above_ceiling" | "below_lowest" | "not_on_the_dial" | "thickness_of_weight" | "too_large_a_piece" | "too_many_batches" | "cannot_hold" | "laid_out" | "after_the_end" | "too_soon" | "invalid" | "malformed" | "too_large" | "not_json" | "not_found" | "method_not_allowed" | "name_taken" | "id_taken" | "already_finished" | "already_started" | "not_started" | "told_since" | "no_such_task" | "unreadable" | "changed" | "foreign_host" | "foreign_origin" | "database_down" | "database_busy" | "too_often" | "busy" | "fault";
         /** @description A recipe read for another machine. */
         ConvertedDto: {
             /**
@@ -2664,6 +2664,11 @@ export interface components {
             done: components["schemas"]["DoneShareDto"][];
             /**
              * Format: double
+             * @description Juice and fat of the first load that run into the machine.
+             */
+            dripped_g: number;
+            /**
+             * Format: double
              * @description Electricity, preheating included.
              */
             energy_wh: number;
@@ -2684,6 +2689,11 @@ export interface components {
              * @description Share of the hold that the table for roasts asks for.
              */
             of_roast_table: number;
+            /**
+             * Format: double
+             * @description Part of it that is fat.
+             */
+            rendered_g: number;
         };
         /**
          * @description How the outside should be.
@@ -2911,9 +2921,10 @@ export interface components {
             pull_band_s?: number[] | null;
             /**
              * Format: double
-             * @description What the thermometer must show then.
+             * @description What the coldest spot must be at then.
              */
             pull_core_c: number;
+            readings?: components["schemas"]["ReadingsDto"] | null;
             /** @description Whether the rest completes the target. */
             rest_completed: boolean;
             /**
@@ -3262,20 +3273,28 @@ export interface components {
              */
             expected_c?: number | null;
         };
-        /**
-         * @description Readings of a thermometer: as many channels and as late as it likes, in any order; one that is sent again
-         *     counts once.
-         */
+        /** @description What a thermometer shows a little beside the coldest spot, its own offset not included. */
         ReadingsDto: {
-            /** @description At most 1000. */
-            readings: components["schemas"]["SentReadingDto"][];
             /**
-             * Format: date-time
-             * @description The device's clock as it sends; readings are dated by how long before that they were taken.
+             * Format: double
+             * @description In the machine as soon as it is open: this or more means that the inside is done.
              */
-            sent_at?: string | null;
-            /** @description The scale of the values. */
-            unit: components["schemas"]["SentUnitDto"];
+            done_c: number;
+            /**
+             * Format: double
+             * @description On the plate two minutes later.
+             */
+            later_c: number;
+            /**
+             * Format: double
+             * @description At the most, until the rest is over.
+             */
+            peak_c: number;
+            /**
+             * Format: double
+             * @description There at the planned pull.
+             */
+            pull_c: number;
         };
         /** @description What does a recipe for one machine mean in another? */
         RecipeDto: {
@@ -3845,7 +3864,7 @@ export interface components {
          * @description Where the meat comes from.
          * @enum {string}
          */
-        StartDto: "fridge" | "tempered" | "measured";
+        StartDto: "fridge" | "tempered" | "frozen" | "measured";
         /**
          * @description Which cooks are asked for.
          * @enum {string}
@@ -4361,7 +4380,7 @@ export interface components {
          * @description What a warning is about.
          * @enum {string}
          */
-        WarningKindDto: "below_floor" | "near_element" | "too_long" | "surface_burns" | "stays_pale" | "sauce_too_early" | "smoke" | "out_of_fridge" | "allergen" | "turns_badly" | "cools_between" | "reheats" | "not_verified" | "past_the_inside" | "clock" | "raw_sauce" | "turn_twice" | "hot_fat" | "fire" | "timer";
+        WarningKindDto: "below_floor" | "near_element" | "too_long" | "surface_burns" | "stays_pale" | "sauce_too_early" | "smoke" | "out_of_fridge" | "allergen" | "turns_badly" | "cools_between" | "reheats" | "not_verified" | "past_the_inside" | "clock" | "raw_sauce" | "turn_twice" | "hot_fat" | "fire" | "timer" | "from_frozen";
         /**
          * @description System a bare weight or length is read in.
          * @enum {string}

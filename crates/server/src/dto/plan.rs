@@ -149,9 +149,11 @@ pub struct OutcomesDto {
     pub cooked_yield: f64,
     /// Juice and fat of the first load that run into the machine.
     #[serde(default)]
+    #[schema(required = true)]
     pub dripped_g: f64,
     /// Part of it that is fat.
     #[serde(default)]
+    #[schema(required = true)]
     pub rendered_g: f64,
     /// Mean temperature at the pull.
     pub mean_c: f64,

@@ -9,6 +9,9 @@ interface Name {
   last: boolean;
 }
 
+/** Between two names of a line, px: less reads as one. */
+const GAP = 8;
+
 /** Each name with its line, from 0; null where there is no room. `taken` is part of the first line. */
 export function placed<T extends Name>(
   names: T[],
@@ -17,7 +20,7 @@ export function placed<T extends Name>(
   const rows: [number, number][][] = [[taken], []];
   return names.map((name) => {
     const [a, b] = name.last ? [name.at - name.width, name.at] : [name.at, name.at + name.width];
-    const row = rows.findIndex((spans) => spans.every(([from, to]) => b < from || a > to));
+    const row = rows.findIndex((spans) => spans.every(([from, to]) => b + GAP < from || a - GAP > to));
     if (row < 0) return { ...name, row: null };
     rows[row]?.push([a, b]);
     return { ...name, row };

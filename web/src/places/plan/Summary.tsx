@@ -3,7 +3,7 @@ import { Box, Text } from "@chakra-ui/react";
 import type { Plan, Request } from "../../api/types";
 import { dialled, firstSetting } from "../../domain/dialled";
 import { clock } from "../../lib/clock";
-import { hours, minutes, temperature, type Units, wholeMinutes } from "../../lib/units";
+import { hours, temperature, type Units, wholeMinutes } from "../../lib/units";
 
 interface SummaryProps {
   plan: Plan;
