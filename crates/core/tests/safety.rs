@@ -303,8 +303,8 @@ fn where_no_minimum_binds_the_doneness_is_met_not_passed() {
         let unbound = plan(&request).unwrap();
         for plan in [&waived, &unbound] {
             let peak = plan.peak_core.celsius();
-            // A mark of the clock is half a minute or one.
-            assert!((peak - target).abs() < 2.5, "{id:?} {target}: {peak:.1}");
+            // A mark of the clock is half a minute or one, in which a chop warms by 3 K.
+            assert!((peak - target).abs() < 3.0, "{id:?} {target}: {peak:.1}");
             assert!(plan.pull_core < plan.peak_core && plan.measure_again.is_none());
         }
         request.out_at = Some(celsius(target));

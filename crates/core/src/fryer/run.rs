@@ -52,6 +52,10 @@ const COVERED: f64 = 0.15;
 /// square root of pi and the quarter of an hour of a rest (semi-infinite solid; effusivity from memory).
 const BOARD: f64 = 8.0;
 
+/// What is thicker than this, m, changes more slowly: its steps are longer, up to so many times.
+const THIN: f64 = 0.03;
+const MOST_SLOWER: f64 = 1.6;
+
 /// Steps after an opening, a turn or the pull are as long as this many seconds after the loading:
 /// they are gentler than the first contact.
 const SETTLED: f64 = 60.0;
@@ -191,7 +195,9 @@ impl Run {
             Pace::Fine => 1.0,
             Pace::Brisk => 1.5,
         };
-        let dt = (step_size(self.since_change) * stretch).min(limit);
+        let thickness = self.piece().grid().body.depth();
+        let slower = (thickness / THIN).clamp(1.0, MOST_SLOWER);
+        let dt = (step_size(self.since_change) * stretch * slower).min(limit);
         if self.phase == Phase::Cooking {
             let load = self.load_of_air();
             self.side.step(dt, self.cavity.air);

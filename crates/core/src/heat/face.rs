@@ -35,7 +35,7 @@ pub struct Face {
     pub film: f64,
     /// Water that has left, kg/m².
     pub lost: f64,
-    /// Evaporation at the end of the last step, kg/(m² s).
+    /// Water that left in the last step, kg/m².
     pub leaving: f64,
     /// Browning so far, in minutes' worth at the reference temperature of [`FaceLaw`].
     pub browning: f64,
@@ -135,6 +135,32 @@ pub(super) struct Drive {
     pub quicker: f64,
     /// For how long of the step that counts, s.
     pub counts: f64,
+}
+
+/// A step of backward differences of second order: its length, s, as so many of the one before.
+#[derive(Debug, Clone, Copy)]
+pub(super) struct Pace {
+    /// Length, s.
+    pub dt: f64,
+    /// Over the step before; nought where the surroundings are new, which makes it of first order.
+    pub ratio: f64,
+}
+
+impl Pace {
+    /// What stands before the change of the step.
+    pub fn lead(self) -> f64 {
+        (1.0 + 2.0 * self.ratio) / (1.0 + self.ratio)
+    }
+
+    /// What stands before that of the step before.
+    pub fn memory(self) -> f64 {
+        self.ratio * self.ratio / (1.0 + self.ratio)
+    }
+
+    /// What passes in the step at a rate at its end, where so much passed in the step before.
+    pub fn sum(self, rate: f64, before: f64) -> f64 {
+        (rate * self.dt + self.memory() * before) / self.lead()
+    }
 }
 
 /// The meat behind a patch.
@@ -268,15 +294,14 @@ impl Face {
 
     /// Solves the balance at the front and lets the surface dry and brown for `dt` seconds.
     ///
-    /// `continuing` tells that the surroundings are those of the step before. Returns what drives
-    /// the cell behind and the water that left (kg/m²).
+    /// Returns what drives the cell behind and the water that left (kg/m²).
     pub(super) fn advance(
         &mut self,
         law: &FaceLaw,
         around: &Surroundings,
         behind: Behind,
-        colouring: Colouring,
-        (dt, continuing): (f64, bool),
+        colouring: Option<Colouring>,
+        pace: Pace,
     ) -> (Drive, f64) {
         let (cell, inner) = (behind.cell, behind.conductance);
         let layer = if self.film > 0.0 { 0.0 } else { self.dry_layer };
@@ -300,17 +325,16 @@ impl Face {
         let flux = balance.outer * (outside - self.front);
         self.surface = self.front + flux * through;
 
-        let mean = if continuing {
-            f64::midpoint(self.leaving, solved.rate)
-        } else {
-            solved.rate
-        };
-        self.leaving = solved.rate;
-        let leaving = mean * dt;
+        // Added up as the heat of the cells is, so that both are in the same balance.
+        let leaving = pace.sum(solved.rate, self.leaving);
+        self.leaving = leaving;
         self.dry(law, leaving, behind.content);
-        if self.film <= 0.0 && self.surface > BROWNING_FROM {
+        if let Some(colouring) = colouring
+            && self.film <= 0.0
+            && self.surface > BROWNING_FROM
+        {
             let dry = 1.0 - self.activity(around, solved.rate);
-            self.browning += dry * law.browning_rate(self.surface, colouring) * dt / 60.0;
+            self.browning += dry * law.browning_rate(self.surface, colouring) * pace.dt / 60.0;
         }
 
         // The front follows the cell: d(front)/d(cell) by implicit differentiation.
@@ -325,7 +349,7 @@ impl Face {
             inflow: flux,
             outer: balance.outer,
             quicker: solved.slope,
-            counts: if continuing { 0.5 * dt } else { dt },
+            counts: pace.sum(1.0, 0.0),
         };
         (drive, leaving)
     }
@@ -356,8 +380,8 @@ impl Face {
     /// outside, W/m², and water on top of what [`Self::advance`] said, kg/m².
     pub(super) fn account(&mut self, drive: &Drive, cell_rise: f64) -> (f64, f64) {
         let rise = drive.follow * cell_rise;
-        self.leaving += drive.quicker * rise;
         let more = drive.quicker * rise * drive.counts;
+        self.leaving += more;
         self.lost += more;
         (drive.inflow - drive.outer * rise, more)
     }

@@ -20,6 +20,14 @@ pub enum Facing {
     Cavity,
 }
 
+impl Facing {
+    /// Whether it belongs to the middle of what is seen from above or from below.
+    #[must_use]
+    pub const fn is_seen(self) -> bool {
+        matches!(self, Self::Vertical(up) if up > 0.75 || up < 0.25)
+    }
+}
+
 /// A piece of the outer surface belonging to one boundary cell.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Patch {
@@ -282,7 +290,7 @@ impl Grid {
     #[must_use]
     pub fn coarse(body: Body) -> Self {
         match body {
-            Body::Disc { .. } => Self::new(body, 8, 4),
+            Body::Disc { .. } => Self::new(body, 7, 3),
             Body::Bar { .. } => Self::new(body, 6, 4),
             Body::Tube { .. } => Self::new(body, 6, 4),
             Body::Sphere { .. } => Self::new(body, 8, 3),

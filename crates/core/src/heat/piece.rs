@@ -6,7 +6,7 @@
 
 use std::sync::Arc;
 
-use super::face::{Behind, Colouring, Drive, Face, FaceLaw, Surroundings};
+use super::face::{Behind, Colouring, Drive, Face, FaceLaw, Pace, Surroundings};
 use super::grid::{Facing, Grid, Patch, Pole};
 use super::tridiagonal::Lines;
 use crate::geometry::Body;
@@ -95,8 +95,8 @@ pub struct Piece {
     frozen: bool,
     /// Length of the step before, s; nought where the surroundings are new.
     last_step: f64,
-    /// Heat the surroundings gave at the end of the step before, W.
-    inflow: f64,
+    /// Heat the surroundings gave in the step before, J.
+    given: f64,
     /// Time since water that left was last taken out of the cells, s.
     undrained: f64,
 }
@@ -179,7 +179,7 @@ impl Piece {
             gained: vec![0.0; cells],
             frozen: celsius < FREEZES,
             last_step: 0.0,
-            inflow: 0.0,
+            given: 0.0,
             undrained: 0.0,
             grid,
             material,
@@ -204,8 +204,9 @@ impl Piece {
         } else {
             0.0
         };
-        self.assemble(dt, ratio);
-        self.meet(dt, ratio, around, &mut exchange);
+        let pace = Pace { dt, ratio };
+        self.assemble(pace);
+        self.meet(pace, around, &mut exchange);
         let columns = self.grid.columns;
         // Each direction's faces are accounted for with the rise of their own sweep: with that the
         // split steps conserve heat exactly.
@@ -218,18 +219,13 @@ impl Piece {
             self.across.solve(&mut self.rise);
         }
         inflow += self.account(false, ratio, &mut exchange);
-        self.take_up(dt, ratio);
+        self.take_up(pace);
         for (n, (patch, face)) in self.grid.patches.iter().zip(&mut self.faces).enumerate() {
             let rise = self.temperature[patch.cell] - self.expected[patch.cell];
             face.settle(&self.drives[n], patch.reached[0] * rise);
         }
-        let mean = if self.last_step > 0.0 {
-            f64::midpoint(self.inflow, inflow)
-        } else {
-            inflow
-        };
-        exchange.given = mean * dt;
-        self.inflow = inflow;
+        self.given = pace.sum(inflow, self.given);
+        exchange.given = self.given;
         self.last_step = dt;
         exchange
     }
@@ -334,9 +330,9 @@ impl Piece {
     }
 
     /// Sets up capacities, conduction and what the step before adds.
-    fn assemble(&mut self, dt: f64, ratio: f64) {
-        let lead = (1.0 + 2.0 * ratio) / (1.0 + ratio);
-        let memory = ratio * ratio / (1.0 + ratio);
+    fn assemble(&mut self, pace: Pace) {
+        let Pace { dt, ratio } = pace;
+        let (lead, memory) = (pace.lead(), pace.memory());
         let (water_share, fat_share) = (self.material.water_share(), self.material.fat_share());
         let (across, down) = (&mut self.across, &mut self.down);
         for (i, t) in self.temperature.iter().enumerate() {
@@ -398,13 +394,13 @@ impl Piece {
 
     /// Gives every cell the heat that its rise stands for at the capacity it began with: what it takes to
     /// melt, and a capacity that changes on the way, are in what the material is with that heat.
-    fn take_up(&mut self, dt: f64, ratio: f64) {
-        let lead = (1.0 + 2.0 * ratio) / (1.0 + ratio);
+    fn take_up(&mut self, pace: Pace) {
+        let over = pace.dt / pace.lead();
         let mut coldest = f64::INFINITY;
         for i in 0..self.heat.len() {
             let rise = self.rise[i];
             self.heat[i] += rise * self.capacity[i];
-            self.gained[i] = rise * self.down.capacity()[i] * dt / lead;
+            self.gained[i] = rise * self.down.capacity()[i] * over;
             let state = self.material.state(self.heat[i]);
             self.change[i] = state.celsius - self.temperature[i];
             self.temperature[i] = state.celsius;
@@ -478,15 +474,14 @@ impl Piece {
     /// step.
     fn meet(
         &mut self,
-        dt: f64,
-        ratio: f64,
+        pace: Pace,
         around: impl Fn(Facing) -> Surroundings,
         exchange: &mut Exchange,
     ) {
-        let continuing = self.last_step > 0.0;
-        let colouring = self.colouring;
+        // Patches that look the same way stand beside one another.
+        let mut met: Option<(Facing, Surroundings)> = None;
         for (n, (patch, face)) in self.grid.patches.iter().zip(&mut self.faces).enumerate() {
-            let expected = ratio * self.change[patch.cell];
+            let expected = pace.ratio * self.change[patch.cell];
             let [first, second, third] = patch.reached;
             let beyond = |n: isize| {
                 let cell = patch.cell.wrapping_add_signed(n * patch.inward);
@@ -498,13 +493,12 @@ impl Piece {
                 stock: self.stock,
                 content: self.material.water_content(),
             };
-            let (drive, leaving) = face.advance(
-                &self.law,
-                &around(patch.facing),
-                behind,
-                colouring,
-                (dt, continuing),
-            );
+            let known = met.filter(|(facing, _)| *facing == patch.facing);
+            let (_, around) =
+                *met.insert(known.unwrap_or_else(|| (patch.facing, around(patch.facing))));
+            // Only what is looked at needs its colour.
+            let colouring = patch.facing.is_seen().then_some(self.colouring);
+            let (drive, leaving) = face.advance(&self.law, &around, behind, colouring, pace);
             self.drives[n] = drive;
             // The cell behind is met at the end of the step, those behind it where they are expected.
             let conductance = drive.conductance * patch.area * first;
@@ -700,23 +694,22 @@ impl Piece {
     /// The face looking up, averaged over its middle.
     #[must_use]
     pub fn upper(&self) -> Face {
-        self.looking(0.75)
+        self.looking(true)
     }
 
     /// The face looking down, averaged over its middle.
     #[must_use]
     pub fn lower(&self) -> Face {
-        self.looking(0.25)
+        self.looking(false)
     }
 
-    /// Mean of the patches on the upper (beyond 0.75) or lower (below 0.25) part.
-    fn looking(&self, limit: f64) -> Face {
-        let up = limit > 0.5;
+    /// Mean of the patches that are seen from above, or from below.
+    fn looking(&self, up: bool) -> Face {
         let mut area = 0.0;
         let mut sum = Face::new(0.0, 0.0, 0.0);
         for (patch, face) in self.grid.patches.iter().zip(&self.faces) {
             let weight = match patch.facing {
-                Facing::Vertical(v) if (up && v > limit) || (!up && v < limit) => patch.area,
+                Facing::Vertical(v) if patch.facing.is_seen() && up == (v > 0.5) => patch.area,
                 _ => continue,
             };
             area += weight;

@@ -184,7 +184,7 @@ const FAT_HEAT_CAPACITY: f64 = 2010.0;
 /// Heat capacity of water near room temperature, J/(kg K) (steam tables, from memory).
 const WATER_HEAT_CAPACITY: f64 = 4180.0;
 /// Density is held at this temperature so that a cell keeps its mass.
-const DENSITY_AT: Temperature = Temperature::from_celsius(20.0);
+pub const DENSITY_AT: Temperature = Temperature::from_celsius(20.0);
 
 /// Share of the fat that is liquid: lard and tallow melt by and by between the fridge and 48 °C (common
 /// practice).
@@ -228,24 +228,27 @@ impl Material {
     /// Tabulates a composition.
     #[must_use]
     pub fn of(composition: Composition) -> Self {
-        /// Of the curve that is read backwards, K.
-        const STEP: f64 = 0.05;
+        /// Of the curve that is read backwards, K: where it freezes, and above.
+        const STEP: [f64; 2] = [0.05, 1.0];
         let density = composition.density(DENSITY_AT).kilograms_per_cubic_metre();
-        let steps = ((HOTTEST - COLDEST) / STEP).round() as usize;
+        let marks = |from: f64, to: f64, step: f64| {
+            let count = ((to - from) / step).round() as usize;
+            (0..count).map(move |n| [n, n + 1].map(|n| from + n as f64 * step))
+        };
+        let steps = marks(COLDEST, 0.0, STEP[0]).chain(marks(0.0, HOTTEST, STEP[1]));
         let heat_capacity = composition
             .specific_heat(DENSITY_AT)
             .joules_per_kilogram_kelvin();
         let mut heat = 0.0;
         let mut curve = vec![[heat, COLDEST]];
-        for n in 0..steps {
-            let [from, to] = [n, n + 1].map(|n| COLDEST + n as f64 * STEP);
+        for [from, to] in steps {
             let melted = composition.ice(from) - composition.ice(to);
-            let sensible = composition.capacity(f64::midpoint(from, to)) * STEP;
+            let sensible = composition.capacity(f64::midpoint(from, to)) * (to - from);
             let fat = composition.fat * (liquid_fat(to) - liquid_fat(from));
             heat += density * (sensible + FUSION * melted + FAT_FUSION * fat);
             curve.push([heat, to]);
         }
-        let at_zero = curve.iter().find(|[_, celsius]| *celsius > -0.5 * STEP);
+        let at_zero = curve.iter().find(|[_, celsius]| *celsius > -0.5 * STEP[0]);
         let at_zero = at_zero.map_or(0.0, |[heat, _]| *heat);
         for [heat, _] in &mut curve {
             *heat -= at_zero;

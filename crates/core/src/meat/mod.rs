@@ -8,7 +8,7 @@ mod surface;
 pub mod water;
 
 pub use catalogue::{CATALOGUE, CutId, cut};
-pub use composition::{Composition, FREEZES, FUSION, Material, State};
+pub use composition::{Composition, DENSITY_AT, FREEZES, FUSION, Material, State};
 pub use cut::{
     Animal, Browning, Class, Cut, Dividing, FirstUp, Form, Silhouette, Texture, ThicknessRule,
 };

@@ -34,9 +34,8 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
     refuse_above_ceiling(&problem)?;
     let cavity = problem.first_cavity();
     let found = search(&problem, cavity, problem.first())?;
-    let (fine, responses) =
-        uncertainty::respond(&problem, cavity, found, || refine(&problem, found, 0.0));
-    let fine = fine?;
+    let fine = refine(&problem, found, 0.0)?;
+    let responses = uncertainty::respond(&problem, cavity, found);
     let ensemble = responses
         .as_ref()
         .map(|responses| responses.ensemble(fine.ready));

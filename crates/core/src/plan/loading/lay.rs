@@ -8,7 +8,7 @@ use crate::basket::{
 };
 use crate::fryer::{MachineKind, Support};
 use crate::geometry::{Body, Outline, lay};
-use crate::meat::Material;
+use crate::meat::DENSITY_AT;
 use crate::plan::request::{BatchOrder, LoadRule, Request};
 use crate::units::{Density, Interval, Length, Mass};
 
@@ -50,8 +50,8 @@ pub fn agree(a: f64, b: f64) -> bool {
 /// Density of the raw piece.
 pub fn density(request: &Request) -> Density {
     let entry = request.entry();
-    let material = Material::of(entry.composition.with_bone(entry.bone));
-    Density::from_kilograms_per_cubic_metre(material.density())
+    let raw = entry.composition.with_bone(entry.bone);
+    raw.density(DENSITY_AT)
 }
 
 /// A piece of a weight: as a body, and from above.

@@ -12,6 +12,7 @@ pub mod together;
 use crate::fryer::Machine;
 use crate::plan::cook::Problem;
 use crate::plan::error::PlanError;
+use crate::plan::make::plan;
 use crate::plan::request::Request;
 use crate::plan::search::search;
 use crate::prep::Clock;
@@ -114,8 +115,28 @@ pub fn setting_for(request: &Request, within: Interval) -> Result<SettingFor, De
             Err(other) => return Err(other.into()),
         }
     }
+    // Searched on the coarse grid; what is answered is what the plan will say.
+    let top = ((highest - lowest) / step).ceil() as u32;
+    for n in (high..=top).take(MARKS_UP) {
+        let setting = dial(n);
+        let asked = Request {
+            setting: Some(setting),
+            ..request.clone()
+        };
+        match plan(&asked) {
+            Ok(plan) if plan.pull_at <= within => {
+                let pull_at = plan.pull_at;
+                return Ok(SettingFor { setting, pull_at });
+            }
+            Ok(_) | Err(PlanError::NeverReached { .. } | PlanError::Clock(_)) => {}
+            Err(other) => return Err(other.into()),
+        }
+    }
     Ok(best)
 }
+
+/// Marks of the dial that a plan on the fine grid may need above the one searched for.
+const MARKS_UP: usize = 4;
 
 /// Time to the pull at a setting, and until the core passes 60 °C or everything is out, on the coarse
 /// grid.

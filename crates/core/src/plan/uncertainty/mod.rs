@@ -8,15 +8,12 @@
 
 pub mod assumptions;
 
-use std::sync::atomic::{AtomicUsize, Ordering};
-
 use crate::curve;
 use crate::fryer::Cavity;
 use crate::plan::cook::{Problem, Resolution, Variation};
 use crate::plan::error::PlanError;
 use crate::plan::request::Request;
 use crate::plan::search::{Found, search};
-use crate::stop::Stop;
 use crate::units::{Interval, Temperature};
 
 /// What is not known.
@@ -155,70 +152,23 @@ pub struct Responses {
     sides: Vec<[Option<Passages>; 2]>,
 }
 
-/// Cooks the unknowns on one core while `meanwhile` runs on another, which then helps.
-pub fn respond<T>(
-    problem: &Problem,
-    cavity: Cavity,
-    found: Found,
-    meanwhile: impl FnOnce() -> T + Send,
-) -> (T, Option<Responses>)
-where
-    T: Send,
-{
+/// Cooks with each unknown to either side; nothing when the usual one never gets there.
+pub fn respond(problem: &Problem, cavity: Cavity, found: Found) -> Option<Responses> {
     let start = problem.request.start.temperature().celsius();
     let levels: Vec<f64> = (1..=LEVELS)
         .map(|i| start + (found.goal.core - start) * i as f64 / LEVELS as f64)
         .collect();
-    let cook = |unknown: Option<Unknown>, deviations: f64| {
-        let variation = unknown.map_or(Variation::NONE, |unknown| {
-            unknown.varied(problem.request, deviations)
-        });
-        passages(problem, cavity, found, variation, &levels)
-    };
-    // The usual cook, then each unknown to either side.
-    let tasks: Vec<(Option<Unknown>, f64)> = std::iter::once((None, 0.0))
-        .chain(
-            Unknown::ALL
-                .into_iter()
-                .flat_map(|unknown| [(Some(unknown), -TRIED), (Some(unknown), TRIED)]),
-        )
-        .collect();
-    let next = AtomicUsize::new(0);
-    let work = || {
-        let mut done = Vec::new();
-        while let Some((unknown, deviations)) = tasks.get(next.fetch_add(1, Ordering::Relaxed)) {
-            done.push((*unknown, *deviations, cook(*unknown, *deviations)));
-        }
-        done
-    };
-    let (other, mut cooked) = std::thread::scope(|scope| {
-        let stop = Stop::current();
-        let helper = scope.spawn(move || stop.during(work).unwrap_or_default());
-        let other = meanwhile();
-        let mut cooked = work();
-        cooked.extend(
-            helper
-                .join()
-                .unwrap_or_else(|panic| std::panic::resume_unwind(panic)),
-        );
-        (other, cooked)
-    });
-    let mut take = |wanted: Option<Unknown>, sign: f64| {
-        let at = cooked
-            .iter()
-            .position(|(unknown, deviations, _)| *unknown == wanted && deviations * sign >= 0.0)?;
-        cooked.swap_remove(at).2
-    };
-    let responses = take(None, 0.0).map(|usual| Responses {
+    let cook = |variation| passages(problem, cavity, found, variation, &levels);
+    let side = |unknown: Unknown, deviations| cook(unknown.varied(problem.request, deviations));
+    Some(Responses {
+        usual: cook(Variation::NONE)?,
         sides: Unknown::ALL
             .into_iter()
-            .map(|unknown| [take(Some(unknown), -1.0), take(Some(unknown), 1.0)])
+            .map(|unknown| [side(unknown, -TRIED), side(unknown, TRIED)])
             .collect(),
-        usual,
         start,
         levels,
-    });
-    (other, responses)
+    })
 }
 
 /// One cook on the coarse grid; nothing when it never gets there.
