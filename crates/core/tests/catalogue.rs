@@ -211,3 +211,18 @@ fn a_machine_of_any_capacity_can_be() {
         }
     }
 }
+
+/// Common practice: a joint cut from a loin is as thick as the loin, whatever it weighs; a heavier section of
+/// ribs is somewhat thicker; a heavier steak of one outline mostly is.
+#[test]
+fn thickness_follows_the_weight_as_pieces_are_cut() {
+    let grows = |id: CutId| {
+        let entry = cut(id);
+        let [least, _, most] = entry.usual_mass;
+        let [thin, thick] = [least, most].map(|mass| entry.expected_thickness(mass).millimetres());
+        thick / thin
+    };
+    assert!((1.0..1.15).contains(&grows(CutId::PorkLoinRoast)));
+    assert!((1.05..1.2).contains(&grows(CutId::BackRibs)));
+    assert!(grows(CutId::BeefSteak) > 1.5);
+}

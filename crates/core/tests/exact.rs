@@ -283,7 +283,7 @@ fn heat_and_range_hold_for_every_cut() {
         // What came in and did not evaporate is in the piece, or left with the water that dried.
         let kept = piece.heat_above_zero() - before;
         let miss = (given - latent - kept - carried).abs() / given;
-        assert!(miss < 2e-4, "{}: {miss}", cut.name);
+        assert!(miss < 1e-3, "{}: {miss}", cut.name);
         assert!(latent > 0.0 && carried > 0.0, "{} evaporates", cut.name);
     }
 }

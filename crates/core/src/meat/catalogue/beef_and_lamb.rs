@@ -33,7 +33,7 @@ pub(super) static BEEF_RUMP_ROAST: Cut = Cut {
     name: "beef rump roast",
     plural: "beef rump roasts",
     usual_mass: masses(700.0, 1100.0, 1800.0),
-    thickness: thickness(80.0, SIMILAR, 0.10),
+    thickness: thickness(80.0, SIMILAR, 0.15),
     usual_texture: 1,
     ..BEEF_ROAST
 };

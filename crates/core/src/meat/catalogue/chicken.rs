@@ -74,7 +74,7 @@ pub(super) static BONE_IN_THIGH: Cut = Cut {
     silhouette: Silhouette::Rounded,
     usual_mass: masses(120.0, 170.0, 230.0),
     usual_pieces: 4,
-    thickness: thickness(35.0, SIMILAR, 0.10),
+    thickness: thickness(35.0, SIMILAR, 0.12),
     composition: Composition::new(0.67, 0.17, 0.15),
     bone: 0.18,
     skin: true,

@@ -41,6 +41,10 @@ const SIMILAR: f64 = 1.0 / 3.0;
 const SLICED: f64 = 0.8;
 /// Thickness given by the animal, not by the size of the piece.
 const GIVEN: f64 = 0.0;
+/// Cut across a long muscle: its length makes most of the weight, a heavier animal the rest.
+const CROSSCUT: f64 = 0.1;
+/// A section of a rack: its length makes most of the weight, a heavier rack the rest.
+const SECTION: f64 = 0.15;
 
 const WING: [Texture; 2] = [
     texture("juicy", 77.0, Browning::Golden),

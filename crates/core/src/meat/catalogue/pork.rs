@@ -1,6 +1,8 @@
 //! Pork.
 
-use super::{BELLY, BREADED, GIVEN, PORK, RIBS, SIMILAR, SLICED, TOUGH, masses, thickness};
+use super::{
+    BELLY, BREADED, CROSSCUT, GIVEN, PORK, RIBS, SECTION, SIMILAR, SLICED, TOUGH, masses, thickness,
+};
 use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Dividing, Form, Silhouette};
 use crate::units::{Interval, Length, Mass, Temperature};
 
@@ -125,7 +127,7 @@ pub(super) static PORK_LOIN_ROAST: Cut = Cut {
     silhouette: Silhouette::Capsule,
     usual_mass: masses(700.0, 1100.0, 1800.0),
     usual_pieces: 1,
-    thickness: thickness(85.0, SIMILAR, 0.10),
+    thickness: thickness(82.0, CROSSCUT, 0.12),
     composition: Composition::new(0.71, 0.21, 0.07),
     bone: 0.0,
     skin: false,
@@ -179,7 +181,7 @@ pub(super) static COUNTRY_RIB: Cut = Cut {
     silhouette: Silhouette::Rounded,
     usual_mass: masses(150.0, 225.0, 300.0),
     usual_pieces: 4,
-    thickness: thickness(28.0, SLICED, 0.12),
+    thickness: thickness(28.0, SLICED, 0.15),
     composition: Composition::new(0.66, 0.18, 0.15),
     bone: 0.10,
     skin: false,
@@ -203,7 +205,7 @@ pub(super) static BACK_RIBS: Cut = Cut {
     silhouette: Silhouette::Rectangle,
     usual_mass: masses(180.0, 250.0, 350.0),
     usual_pieces: 3,
-    thickness: thickness(20.0, GIVEN, 0.12),
+    thickness: thickness(20.0, SECTION, 0.18),
     composition: Composition::new(0.6, 0.17, 0.23),
     bone: 0.30,
     usual_texture: 3,
