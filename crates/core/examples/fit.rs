@@ -35,7 +35,7 @@ type Values = [f64; PARAMETERS.len()];
 /// than is written in `meat::surface`, in the logarithm.
 const COLOURS: [(&str, f64, f64); 7] = [
     ("blond begins, minutes at 140 °C (logarithm)", 0.0, 1.0),
-    ("activation energy, kJ/mol", 100.0, 25.0),
+    ("activation energy, kJ/mol", 90.0, 40.0),
     ("dried in the fridge (logarithm)", 0.0, 0.4),
     ("rub (logarithm)", 0.0, 0.4),
     ("baking powder (logarithm)", 0.0, 0.4),

@@ -149,9 +149,9 @@ fn each_outside_is_what_it_says() {
         "{}",
         told.message.text
     );
+    let thin = plan(&Request::usual(CutId::ThinChop, drawer())).unwrap();
     assert!(
-        plans[0]
-            .warnings
+        thin.warnings
             .iter()
             .any(|one| one.kind == WarningKind::StaysPale)
     );

@@ -8,9 +8,9 @@ use ember_core::fryer::{Action, PRESETS, Which};
 use ember_core::heat::Looking;
 use ember_core::live::{Course, Kept, Safe, What};
 use ember_core::meat::{Browning, CutId};
-use ember_core::plan::{Decides, Outside, PreheatRule, Request, StepKind, TurnRule};
+use ember_core::plan::{Decides, Outside, PreheatRule, Request, SauceRule, StepKind, TurnRule};
 use ember_core::stop::Stop;
-use ember_core::units::{Interval, Mass, TemperatureDifference};
+use ember_core::units::{Interval, Length, Mass, TemperatureDifference};
 use kitchen::{Kitchen, celsius};
 use proptest::prelude::*;
 
@@ -505,5 +505,33 @@ fn what_is_kept_is_of_use_to_others() {
         gone.stop();
         gone = Stop::default();
         assert_eq!(Course::kept(planned, 0.0, told, &mut kept), anew);
+    }
+}
+
+/// Taken out far too early, a piece rises in its rest as such a piece does, and not past the air it was in.
+#[test]
+fn what_comes_out_far_too_early_rises_no_further_than_it_can() {
+    for sauced in [false, true] {
+        for (minute, core) in [(14.0, 46.0), (8.0, 20.0), (14.0, 30.0)] {
+            let mut request = usual(CutId::BoneInThigh, 1);
+            if sauced {
+                request.sauce = SauceRule::LastMinutes;
+                request.thickness = Some(Length::from_millimetres(38.1));
+            }
+            let mut kitchen = loaded(Kitchen::of(request));
+            kitchen.done(minute, StepKind::Turn, 1);
+            kitchen.read(minute + 0.1, core);
+            if sauced {
+                kitchen.done(minute + 0.2, StepKind::Sauce, 1);
+            }
+            kitchen.done(minute + 0.3, StepKind::Pull, 1);
+            let estimate = kitchen.estimate();
+            let peak = estimate.peak;
+            assert!(
+                peak.high < celsius(76.0) && peak.value > celsius(core - 3.0),
+                "{core} at {minute}: {peak:?}"
+            );
+            assert!(matches!(estimate.safe, Safe::Short));
+        }
     }
 }

@@ -491,7 +491,7 @@ fn warnings_appear_where_they_apply() {
     assert!(kinds(&burnt).contains(&WarningKind::SurfaceBurns));
 
     let mut pale = Request::usual(CutId::Drumstick, drawer());
-    pale.setting = Some(celsius(110.0));
+    pale.setting = Some(celsius(105.0));
     pale.coat = Coat::Wet;
     assert!(kinds(&pale).contains(&WarningKind::StaysPale));
 

@@ -4,8 +4,13 @@ const pad = (value: number) => String(value).padStart(2, "0");
 
 /** A format is made once: it costs more than what it writes. */
 const language = typeof navigator === "undefined" ? undefined : navigator.language;
-export const clockFormat = (of?: string) =>
-  new Intl.DateTimeFormat(of, { hour: "numeric", minute: "2-digit" });
+export function clockFormat(of?: string) {
+  const format = new Intl.DateTimeFormat(of, { hour: "numeric", minute: "2-digit" });
+  // A clock of 24 hours shows both digits: "09:05", also where browsers write one.
+  return format.resolvedOptions().hour12
+    ? format
+    : new Intl.DateTimeFormat(of, { hour: "2-digit", minute: "2-digit" });
+}
 const CLOCK = clockFormat(language);
 const WEEKDAY = new Intl.DateTimeFormat(language, { weekday: "short" });
 const DATE = new Intl.DateTimeFormat(language, {

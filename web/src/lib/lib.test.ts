@@ -24,6 +24,15 @@ describe("units", () => {
     expect(units.length(0, imperial)).toBe("0 in");
     expect(units.length(1, imperial)).toBe("1/16 in");
     expect(units.length(3, imperial)).toBe("1/8 in");
+    // By hand: 0.25 mm over 25.4 mm an inch.
+    expect(units.thin(0.25, metric)).toBe("0.25 mm");
+    expect(units.thin(0.25, imperial)).toBe("0.01 in");
+    expect(([0, 1, 2, 3] as const).map((places) => units.decimal(1 / 3, places))).toEqual([
+      "0",
+      "0.3",
+      "0.33",
+      "0.333",
+    ]);
     expect(units.minutes(390)).toBe("6½ min");
     expect(units.minutes(4800)).toBe("1 h 20 min");
   });
@@ -104,6 +113,10 @@ describe("clock", () => {
     expect(clock(now, clockFormat("en-GB"))).toBe("18:30");
     expect(clock(now, clockFormat("de"))).toBe("18:30");
     expect(clock(now, clockFormat("en-US"))).toBe("6:30\u00a0PM");
+    // Both digits after midnight too, where a clock has 24 hours.
+    const night = new Date(2026, 10, 26, 0, 42);
+    expect(clock(night, clockFormat("en-GB"))).toBe("00:42");
+    expect(clock(night, clockFormat("en-US"))).toBe("12:42\u00a0AM");
     expect(day(new Date(2026, 10, 24, 23, 0), now)).toBe("yesterday");
   });
 });

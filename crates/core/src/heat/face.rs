@@ -98,7 +98,7 @@ impl FaceLaw {
         available: 0.85,
         pressed: 0.35,
         rendered: 0.4,
-        browning_energy: 80e3,
+        browning_energy: 78e3,
     };
 
     /// Browning in a minute at a surface temperature where nothing is wet: one at the reference.

@@ -14,6 +14,11 @@ const BEYOND: f64 = 16.0;
 /// Points of a path.
 const POINTS: u32 = 40;
 
+/// How much further apart than at the pull a piece may be from the usual one in its rest, and how far where
+/// it was not apart at all, K: readings in the rest may say so.
+const MOST_APART: f64 = 1.2;
+const READ_APART: f64 = 6.0;
+
 /// The core of one batch.
 pub struct Belief<'a> {
     /// Its curves.
@@ -82,8 +87,16 @@ impl<'a> Belief<'a> {
             } else {
                 cores.last().copied()?.max(linear.value)
             }
-        } else {
+        } else if first_time {
             linear.value
+        } else {
+            // In the rest the middle and the outside come together: what sets this piece apart from the
+            // usual one does not grow.
+            let out = usual.first_out();
+            let apart = (self.core(out)?.value - usual.core_at(out)).abs();
+            let most = MOST_APART * apart.max(READ_APART);
+            let usual = usual.core_at(at);
+            usual + (linear.value - usual).clamp(-most, most)
         };
         let low = usual.core.iter().copied().fold(f64::INFINITY, f64::min);
         let high = usual.air.iter().copied().fold(low, f64::max);

@@ -115,7 +115,8 @@ impl Curves {
         if then.abs() < 0.1 {
             return self.gain(out);
         }
-        self.gain(out) * (colder(at) / then).clamp(-1.5, 1.5)
+        // What was behind may end ahead, by little: it is the thicker one that stays warm.
+        self.gain(out) * (colder(at) / then).clamp(-0.2, 1.0)
     }
 
     /// Air beside the meat, °C.

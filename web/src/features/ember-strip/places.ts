@@ -20,7 +20,9 @@ export function placed<T extends Name>(
   const rows: [number, number][][] = [[taken], []];
   return names.map((name) => {
     const [a, b] = name.last ? [name.at - name.width, name.at] : [name.at, name.at + name.width];
-    const row = rows.findIndex((spans) => spans.every(([from, to]) => b + GAP < from || a - GAP > to));
+    const row = rows.findIndex((spans) =>
+      spans.every(([from, to]) => b + GAP < from || a - GAP > to),
+    );
     if (row < 0) return { ...name, row: null };
     rows[row]?.push([a, b]);
     return { ...name, row };

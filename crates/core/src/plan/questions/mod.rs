@@ -117,26 +117,27 @@ pub fn setting_for(request: &Request, within: Interval) -> Result<SettingFor, De
     }
     // Searched on the coarse grid; what is answered is what the plan will say.
     let top = ((highest - lowest) / step).ceil() as u32;
-    for n in (high..=top).take(MARKS_UP) {
+    let mut fastest = best;
+    for n in high..=top {
         let setting = dial(n);
         let asked = Request {
             setting: Some(setting),
             ..request.clone()
         };
         match plan(&asked) {
-            Ok(plan) if plan.pull_at <= within => {
+            Ok(plan) => {
                 let pull_at = plan.pull_at;
-                return Ok(SettingFor { setting, pull_at });
+                fastest = SettingFor { setting, pull_at };
+                if pull_at <= within {
+                    return Ok(fastest);
+                }
             }
-            Ok(_) | Err(PlanError::NeverReached { .. } | PlanError::Clock(_)) => {}
+            Err(PlanError::NeverReached { .. } | PlanError::Clock(_)) => {}
             Err(other) => return Err(other.into()),
         }
     }
-    Ok(best)
+    Err(DeadlineError::TooSoon { within, fastest })
 }
-
-/// Marks of the dial that a plan on the fine grid may need above the one searched for.
-const MARKS_UP: usize = 4;
 
 /// Time to the pull at a setting, and until the core passes 60 °C or everything is out, on the coarse
 /// grid.
