@@ -279,7 +279,7 @@ impl Grid {
     #[must_use]
     pub fn fine(body: Body) -> Self {
         match body {
-            Body::Disc { .. } => Self::new(body, 12, across(body, 8.0, [5.0, 8.0])),
+            Body::Disc { .. } => Self::new(body, 11, across(body, 7.0, [4.0, 6.0])),
             Body::Bar { .. } => Self::new(body, 8, 6),
             Body::Tube { .. } => Self::new(body, 10, 6),
             Body::Sphere { .. } => Self::new(body, 10, 3),
@@ -290,7 +290,7 @@ impl Grid {
     #[must_use]
     pub fn coarse(body: Body) -> Self {
         match body {
-            Body::Disc { .. } => Self::new(body, 7, 3),
+            Body::Disc { .. } => Self::new(body, 7, across(body, 6.0, [3.0, 5.0])),
             Body::Bar { .. } => Self::new(body, 6, 4),
             Body::Tube { .. } => Self::new(body, 6, 4),
             Body::Sphere { .. } => Self::new(body, 8, 3),

@@ -10,7 +10,7 @@
 use super::gauss::{dot, inverse};
 
 /// What the model does not know, as a share of a time, and over which temperatures that goes together, K.
-pub const MODEL: f64 = 0.065;
+pub const MODEL: f64 = 0.066;
 const LENGTH: f64 = 60.0;
 /// Degrees of freedom of the likelihood of what was seen: few, so that what is bad is believed less.
 const FREEDOM: f64 = 4.0;
