@@ -274,14 +274,12 @@ fn pull_reason(request: &Request, plan: &Plan) -> Message {
     let rises = (plan.peak_core - plan.pull_core).kelvins() > 1.0;
     if plan.measure_again.is_some() {
         Message::with(
-            "out at {} in the machine, as soon as it is open; on the plate two minutes later about {}, \
-             at the most {}, and then you measure again",
+            "out at {}, as soon as it is open; two minutes later about {}, {} at the most; measure again",
             [shown, later, peak],
         )
     } else if rises {
         Message::with(
-            "out at {} in the machine, as soon as it is open; on the plate two minutes later about {}, \
-             at the most {}",
+            "out at {}, as soon as it is open; two minutes later about {}, {} at the most",
             [shown, later, peak],
         )
     } else {

@@ -211,8 +211,8 @@ pub fn fat_to_pour(request: &Request, plan: &Plan) -> Option<Warning> {
         WarningKind::HotFat,
         Message::with(
             format!(
-                "About {{}} of fat and {{}} of juice{each} run into the machine. Pouring it off: machine \
-                 off, gloves on, into a dry heat-proof bowl, not into the sink."
+                "{{}} of fat and {{}} of juice{each} run off. Pouring: machine off, gloves on, into a dry \
+                 heat-proof bowl, not into the sink."
             ),
             [
                 Quantity::Mass(fat),
