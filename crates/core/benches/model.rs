@@ -18,7 +18,6 @@ use ember_core::fryer::{Cavity, MachineKind, PRESETS, Run};
 use ember_core::geometry::{self, Body, Outline};
 use ember_core::heat::{FaceLaw, Grid, Piece, Surroundings, step_size};
 use ember_core::live::{Course, Kept, Planned, PlannedStep, Told, What};
-use ember_core::meat::water::PRESSURE;
 use ember_core::meat::{CutId, Material, Silhouette, SurfaceStart, cut};
 use ember_core::plan::{Request, StepKind, plan};
 use ember_core::schedule::schedule;
@@ -62,15 +61,7 @@ fn linear(c: &mut Criterion) {
                 let mut elapsed = 0.0;
                 while elapsed < 1800.0 {
                     let dt = step_size(elapsed);
-                    piece.step(dt, |_| Surroundings {
-                        air: 200.0,
-                        radiant: 200.0,
-                        convection: 60.0,
-                        emissivity: 0.0,
-                        vapour: 1000.0,
-                        open: 1.0,
-                        pressure: PRESSURE,
-                    });
+                    piece.step(dt, |_| Surroundings::convecting(60.0, 200.0));
                     elapsed += dt;
                 }
                 black_box(piece.core())

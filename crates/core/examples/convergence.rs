@@ -12,7 +12,6 @@ use std::sync::Arc;
 
 use ember_core::geometry::Body;
 use ember_core::heat::{FaceLaw, Grid, Piece, Surroundings, step_size};
-use ember_core::meat::water::PRESSURE;
 use ember_core::meat::{Material, SurfaceStart};
 use ember_core::units::{Conductivity, Density, SpecificHeat};
 use reference::Shape;
@@ -51,15 +50,7 @@ fn centre(grid: Grid, step: impl Fn(f64) -> f64) -> f64 {
     let mut elapsed = 0.0;
     while elapsed < SECONDS - 1e-9 {
         let dt = step(elapsed).min(SECONDS - elapsed);
-        piece.step(dt, |_| Surroundings {
-            air: AIR,
-            radiant: AIR,
-            convection: H,
-            emissivity: 0.0,
-            vapour: 1000.0,
-            open: 1.0,
-            pressure: PRESSURE,
-        });
+        piece.step(dt, |_| Surroundings::convecting(H, AIR));
         elapsed += dt;
     }
     piece.core()

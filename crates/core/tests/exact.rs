@@ -30,18 +30,6 @@ fn solid(k: f64, rho: f64, cp: f64) -> Arc<Material> {
 
 const BARE: SurfaceStart = SurfaceStart::BARE;
 
-fn air(h: f64, celsius: f64) -> Surroundings {
-    Surroundings {
-        air: celsius,
-        radiant: celsius,
-        convection: h,
-        emissivity: 0.0,
-        vapour: 1000.0,
-        open: 1.0,
-        pressure: PRESSURE,
-    }
-}
-
 struct Case {
     body: Body,
     h: f64,
@@ -62,8 +50,8 @@ fn simulate(case: &Case, grid: Grid, step_of: impl Fn(f64) -> f64, seconds: f64)
     while elapsed < seconds - 1e-9 {
         let step = step_of(elapsed).min(seconds - elapsed);
         piece.step(step, |facing| match facing {
-            Facing::Side if !case.sides => air(0.0, AIR),
-            _ => air(case.h, AIR),
+            Facing::Side if !case.sides => Surroundings::convecting(0.0, AIR),
+            _ => Surroundings::convecting(case.h, AIR),
         });
         elapsed += step;
     }
@@ -193,7 +181,7 @@ fn the_textbook_egg_takes_about_865_seconds() {
     let mut last = (0.0, 5.0);
     while egg.core() < 70.0 {
         last = (seconds, egg.core());
-        egg.step(1.0, |_| air(1200.0, 95.0));
+        egg.step(1.0, |_| Surroundings::convecting(1200.0, 95.0));
         seconds += 1.0;
     }
     // Between the last two steps.
@@ -303,7 +291,7 @@ fn no_cell_leaves_the_range_even_when_it_burns() {
                 let mut elapsed = 0.0;
                 while elapsed < seconds {
                     let dt = 2.0 * step_size(elapsed);
-                    piece.step(dt, |_| air(70.0, celsius));
+                    piece.step(dt, |_| Surroundings::convecting(70.0, celsius));
                     elapsed += dt;
                     let (low, high) = (piece.coldest(), piece.hottest());
                     assert!(
@@ -333,8 +321,8 @@ fn turning_twice_is_not_turning() {
     );
     for _ in 0..100 {
         piece.step(2.0, |facing| match facing {
-            Facing::Vertical(up) => air(20.0 + 60.0 * up, AIR),
-            Facing::Side | Facing::Cavity => air(40.0, AIR),
+            Facing::Vertical(up) => Surroundings::convecting(20.0 + 60.0 * up, AIR),
+            Facing::Side | Facing::Cavity => Surroundings::convecting(40.0, AIR),
         });
     }
     let mut upright = Vec::new();

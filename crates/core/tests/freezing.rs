@@ -7,21 +7,8 @@ use std::sync::Arc;
 
 use ember_core::geometry::Body;
 use ember_core::heat::{FaceLaw, Facing, Grid, Piece, Surroundings};
-use ember_core::meat::water::PRESSURE;
 use ember_core::meat::{Composition, Material, SurfaceStart};
 use reference::outside;
-
-fn around(h: f64, celsius: f64) -> Surroundings {
-    Surroundings {
-        air: celsius,
-        radiant: celsius,
-        convection: h,
-        emissivity: 0.0,
-        vapour: 1000.0,
-        open: 1.0,
-        pressure: PRESSURE,
-    }
-}
 
 /// Something like water: it freezes within a fortieth of a kelvin about nought, to four times the
 /// conductivity.
@@ -62,8 +49,8 @@ fn a_freezing_front_goes_in_as_neumann_has_it() {
     for ((minutes, front), (_, deep)) in front.into_iter().zip(deep) {
         while elapsed < minutes * 60.0 - 1e-9 {
             piece.step(2.0, |facing| match facing {
-                Facing::Side => around(0.0, 10.0),
-                _ => around(1e5, -20.0),
+                Facing::Side => Surroundings::convecting(0.0, 10.0),
+                _ => Surroundings::convecting(1e5, -20.0),
             });
             elapsed += 2.0;
         }
@@ -102,7 +89,7 @@ fn a_sphere_freezes_as_long_as_plank_says() {
     );
     let mut elapsed = 0.0;
     while piece.hottest() > -0.1 && elapsed < 2.0 * plank {
-        piece.step(0.5, |_| around(50.0, -38.75));
+        piece.step(0.5, |_| Surroundings::convecting(50.0, -38.75));
         elapsed += 0.5;
     }
     assert!(

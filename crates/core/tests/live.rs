@@ -423,14 +423,7 @@ fn what() -> impl Strategy<Value = What> {
         Just(What::Did(Action::TakeSide)),
         Just(What::Did(Action::SpitStops)),
         (0..6_usize, any::<bool>()).prop_map(|(colour, up)| What::Looks {
-            colour: [
-                Browning::Pale,
-                Browning::Blond,
-                Browning::Golden,
-                Browning::Brown,
-                Browning::Dark,
-                Browning::Burnt,
-            ][colour],
+            colour: Browning::ALL[colour],
             face: if up { Looking::Up } else { Looking::Down },
         }),
         Just(What::Weighed(Mass::from_grams(300.0))),

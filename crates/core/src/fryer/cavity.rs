@@ -3,7 +3,7 @@
 use super::machine::MachineKind;
 use super::support::Support;
 use crate::heat::{Facing, Surroundings};
-use crate::meat::water::{PRESSURE, VAPOUR_GAS_CONSTANT};
+use crate::meat::water::{AIR_HEAT, PRESSURE, VAPOUR_GAS_CONSTANT};
 use crate::units::ZERO_CELSIUS_IN_KELVIN;
 
 /// The constants of a kind of machine; one set per kind, none per cut.
@@ -138,8 +138,6 @@ impl MachineKind {
 
 /// How far behind the meat the air is that a lower face meets.
 const BELOW: f64 = 0.7;
-/// Heat capacity of air, J/(kg K), over its gas constant, J/(kg K) (ideal gas).
-const AIR_HEAT: f64 = 1007.0 / 287.0;
 /// Heat capacity of steam, J/(kg K) (steam tables, from memory).
 const STEAM_HEAT: f64 = 1950.0;
 /// Partial pressure of water vapour in a kitchen of 20 °C and half humidity, Pa.
@@ -323,25 +321,14 @@ impl Cavity {
             Support::Rack => f64::midpoint(law.down, 1.0),
             _ => law.down,
         };
-        // Share of the convection, and how much of the element is seen. Under another rack the air
-        // comes slower and has met that meat already.
+        // Share of the convection, and of the element that is seen. Under another rack the air comes
+        // slower and has met that meat already.
         let blown = 1.0 - SHADED_AIR * spot.shade;
-        let up = [half * blown, 1.0];
-        let down = [lower * exposure, 0.0];
-        let side = [law.side * exposure * blown, 0.0];
-        let mix = |[a, b]: [f64; 2], [d, e]: [f64; 2], part: f64| {
-            let between = |a: f64, d: f64| a * part + d * (1.0 - part);
-            [between(a, d), between(b, e)]
+        let [up, down, side] = self.looks(facing);
+        let share = match facing {
+            Facing::Cavity => law.cavity,
+            _ => up * half * blown + down * lower * exposure + side * law.side * exposure * blown,
         };
-        let met: [f64; 2] = match facing {
-            Facing::Cavity => [law.cavity, 0.0],
-            _ if self.support.turns_itself() && !self.standing_still => {
-                mix(mix(up, down, 0.5), side, 0.5)
-            }
-            Facing::Vertical(part) => mix(up, down, part),
-            Facing::Side => side,
-        };
-        let [share, view] = met;
         let lying = match facing {
             Facing::Vertical(part) => 1.0 - part,
             Facing::Side | Facing::Cavity => 0.0,
@@ -353,7 +340,7 @@ impl Cavity {
             _ => 0.0,
         };
         let air = self.air - self.behind(facing, spot) * self.load / law.flow;
-        let seen = view * spot.view();
+        let seen = up * spot.view();
         let blown = law.convection_up * share * self.heat * self.thin;
         let mut met = Surroundings {
             air,
@@ -427,15 +414,20 @@ impl Cavity {
     /// How far behind the meat the air is that a patch at a spot meets: 1 where it has given all that the
     /// load takes.
     pub(super) fn behind(&self, facing: Facing, spot: Spot) -> f64 {
-        let up = 0.3 + 0.4 * spot.shade;
-        let side = 0.5 + 0.2 * spot.shade;
+        let [up, down, side] = self.looks(facing);
         match facing {
             Facing::Cavity => 1.0,
-            _ if self.support.turns_itself() && !self.standing_still => {
-                f64::midpoint(f64::midpoint(up, BELOW), side)
-            }
-            Facing::Vertical(part) => up * part + BELOW * (1.0 - part),
-            Facing::Side => side,
+            _ => up * (0.3 + 0.4 * spot.shade) + down * BELOW + side * (0.5 + 0.2 * spot.shade),
+        }
+    }
+
+    /// How much of its time a patch looks up, down and sideways; never into the bore of a bird.
+    fn looks(&self, facing: Facing) -> [f64; 3] {
+        match facing {
+            Facing::Cavity => [0.0; 3],
+            _ if self.support.turns_itself() && !self.standing_still => [0.25, 0.25, 0.5],
+            Facing::Vertical(up) => [up, 1.0 - up, 0.0],
+            Facing::Side => [0.0, 0.0, 1.0],
         }
     }
 

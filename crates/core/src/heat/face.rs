@@ -1,6 +1,7 @@
 //! The surface: heat coming in, water going out, a dry layer between.
 
-use crate::meat::water::{PRESSURE, VAPOUR_GAS_CONSTANT, latent_heat, saturation};
+use crate::meat::SurfaceStart;
+use crate::meat::water::{AIR_HEAT, PRESSURE, VAPOUR_GAS_CONSTANT, latent_heat, saturation};
 use crate::units::ZERO_CELSIUS_IN_KELVIN;
 
 /// What a patch of surface meets at one moment.
@@ -20,6 +21,28 @@ pub struct Surroundings {
     pub open: f64,
     /// Pressure of the air, Pa: less on a mountain, where water boils sooner.
     pub pressure: f64,
+}
+
+impl Surroundings {
+    /// Convection alone, W/(m² K), in dry air of a temperature, °C: for comparison with exact solutions.
+    ///
+    /// ```
+    /// use ember_core::heat::Surroundings;
+    /// let oven = Surroundings::convecting(60.0, 200.0);
+    /// assert_eq!((oven.air, oven.convection, oven.emissivity), (200.0, 60.0, 0.0));
+    /// ```
+    #[must_use]
+    pub const fn convecting(convection: f64, celsius: f64) -> Self {
+        Self {
+            air: celsius,
+            radiant: celsius,
+            convection,
+            emissivity: 0.0,
+            vapour: 1000.0,
+            open: 1.0,
+            pressure: PRESSURE,
+        }
+    }
 }
 
 /// State of one patch of surface.
@@ -80,15 +103,6 @@ const BROWNING_FROM: f64 = 90.0;
 /// above boiling (Clausius and Clapeyron).
 const ABOVE_BOILING: f64 = 2.2e6 / VAPOUR_GAS_CONSTANT;
 
-/// How a surface browns.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub(super) struct Colouring {
-    /// How much faster than bare skin.
-    pub rate: f64,
-    /// Sugar that chars: 0 without, 1 for a glaze.
-    pub sugar: f64,
-}
-
 impl FaceLaw {
     /// The constants plans use.
     pub const MEAT: Self = Self {
@@ -102,7 +116,7 @@ impl FaceLaw {
     };
 
     /// Browning in a minute at a surface temperature where nothing is wet: one at the reference.
-    fn browning_rate(&self, surface: f64, of: Colouring) -> f64 {
+    fn browning_rate(&self, surface: f64, of: SurfaceStart) -> f64 {
         let kelvin = surface + ZERO_CELSIUS_IN_KELVIN;
         let faster = |energy: f64, reference: f64| {
             (energy / GAS * (1.0 / (reference + ZERO_CELSIUS_IN_KELVIN) - 1.0 / kelvin)).exp()
@@ -112,7 +126,7 @@ impl FaceLaw {
         } else {
             0.0
         };
-        of.rate * faster(self.browning_energy, BROWNING_REFERENCE) + charring
+        of.browning_rate * faster(self.browning_energy, BROWNING_REFERENCE) + charring
     }
 }
 
@@ -139,14 +153,14 @@ pub(super) struct Drive {
 
 /// A step of backward differences of second order: its length, s, as so many of the one before.
 #[derive(Debug, Clone, Copy)]
-pub(super) struct Pace {
+pub(super) struct Stride {
     /// Length, s.
     pub dt: f64,
     /// Over the step before; nought where the surroundings are new, which makes it of first order.
     pub ratio: f64,
 }
 
-impl Pace {
+impl Stride {
     /// What stands before the change of the step.
     pub fn lead(self) -> f64 {
         (1.0 + 2.0 * self.ratio) / (1.0 + self.ratio)
@@ -189,9 +203,6 @@ struct Balance {
 }
 
 const STEFAN_BOLTZMANN: f64 = 5.670_374e-8;
-/// Volumetric heat capacity of air times its temperature at sea level, J/m³: pressure over the gas constant of
-/// air, 287 J/(kg K), times its heat capacity, 1007 J/(kg K) (ideal gas).
-const AIR_HEAT: f64 = PRESSURE / 287.0 * 1007.0;
 /// Nearer to boiling than this, as a share of the pressure, evaporation is as fast as it is computed.
 const AT_BOILING: f64 = 3.5e-6;
 /// Lewis number of water vapour in air to the power 2/3 (Chilton-Colburn analogy; from memory).
@@ -300,8 +311,8 @@ impl Face {
         law: &FaceLaw,
         around: &Surroundings,
         behind: Behind,
-        colouring: Option<Colouring>,
-        pace: Pace,
+        colouring: Option<SurfaceStart>,
+        stride: Stride,
     ) -> (Drive, f64) {
         let (cell, inner) = (behind.cell, behind.conductance);
         let layer = if self.film > 0.0 { 0.0 } else { self.dry_layer };
@@ -326,7 +337,7 @@ impl Face {
         self.surface = self.front + flux * through;
 
         // Added up as the heat of the cells is, so that both are in the same balance.
-        let leaving = pace.sum(solved.rate, self.leaving);
+        let leaving = stride.sum(solved.rate, self.leaving);
         self.leaving = leaving;
         self.dry(law, leaving, behind.content);
         if let Some(colouring) = colouring
@@ -334,7 +345,7 @@ impl Face {
             && self.surface > BROWNING_FROM
         {
             let dry = 1.0 - self.activity(around, solved.rate);
-            self.browning += dry * law.browning_rate(self.surface, colouring) * pace.dt / 60.0;
+            self.browning += dry * law.browning_rate(self.surface, colouring) * stride.dt / 60.0;
         }
 
         // The front follows the cell: d(front)/d(cell) by implicit differentiation.
@@ -349,7 +360,7 @@ impl Face {
             inflow: flux,
             outer: balance.outer,
             quicker: solved.slope,
-            counts: pace.sum(1.0, 0.0),
+            counts: stride.sum(1.0, 0.0),
         };
         (drive, leaving)
     }
@@ -409,7 +420,7 @@ fn radiative_coefficient(around: &Surroundings, surface: f64) -> f64 {
 /// K; m/s.
 fn boundary_transfer(around: &Surroundings, film: f64) -> f64 {
     let thinner = PRESSURE / around.pressure;
-    around.convection * film * thinner * (1.0 / (AIR_HEAT * LEWIS_TWO_THIRDS))
+    around.convection * film * thinner * (1.0 / (PRESSURE * AIR_HEAT * LEWIS_TWO_THIRDS))
 }
 
 /// The same with the dry layer in series.

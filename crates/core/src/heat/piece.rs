@@ -6,7 +6,7 @@
 
 use std::sync::Arc;
 
-use super::face::{Behind, Colouring, Drive, Face, FaceLaw, Pace, Surroundings};
+use super::face::{Behind, Drive, Face, FaceLaw, Stride, Surroundings};
 use super::grid::{Facing, Grid, Patch, Pole};
 use super::tridiagonal::Lines;
 use crate::geometry::Body;
@@ -59,7 +59,8 @@ pub struct Piece {
     grid: Arc<Grid>,
     material: Arc<Material>,
     law: FaceLaw,
-    colouring: Colouring,
+    /// What its surface browns by.
+    surface: SurfaceStart,
     /// Heat above 0 °C of each cell as if none of its water had left, J/m³, and what it is with that.
     heat: Vec<f64>,
     temperature: Vec<f64>,
@@ -109,11 +110,9 @@ const DRAIN_EVERY: f64 = 20.0;
 /// 1 + sqrt(2).
 const MOST_GROWTH: f64 = 2.4;
 
-const fn colouring(start: SurfaceStart) -> Colouring {
-    Colouring {
-        rate: start.browning_rate,
-        sugar: start.sugar,
-    }
+/// Share of its raw heat capacity that a cell has with so much of its water and its fat.
+fn left(material: &Material, wet: f64, fat: f64) -> f64 {
+    1.0 - material.water_share() * (1.0 - wet) - material.fat_share() * (1.0 - fat)
 }
 
 /// How far the shrinking of proteins has come at a temperature, 0..1.
@@ -156,7 +155,7 @@ impl Piece {
         let state = material.state(heat);
         Self {
             law,
-            colouring: colouring(start),
+            surface: start,
             heat: vec![heat; cells],
             temperature: vec![celsius; cells],
             capacity: vec![state.capacity; cells],
@@ -204,9 +203,9 @@ impl Piece {
         } else {
             0.0
         };
-        let pace = Pace { dt, ratio };
-        self.assemble(pace);
-        self.meet(pace, around, &mut exchange);
+        let stride = Stride { dt, ratio };
+        self.assemble(stride);
+        self.meet(stride, around, &mut exchange);
         let columns = self.grid.columns;
         // Each direction's faces are accounted for with the rise of their own sweep: with that the
         // split steps conserve heat exactly.
@@ -219,12 +218,12 @@ impl Piece {
             self.across.solve(&mut self.rise);
         }
         inflow += self.account(false, ratio, &mut exchange);
-        self.take_up(pace);
+        self.take_up(stride);
         for (n, (patch, face)) in self.grid.patches.iter().zip(&mut self.faces).enumerate() {
             let rise = self.temperature[patch.cell] - self.expected[patch.cell];
             face.settle(&self.drives[n], patch.reached[0] * rise);
         }
-        self.given = pace.sum(inflow, self.given);
+        self.given = stride.sum(inflow, self.given);
         exchange.given = self.given;
         self.last_step = dt;
         exchange
@@ -290,7 +289,7 @@ impl Piece {
     /// What a coat adds to a surface that has stood: no thinner a dry layer and no more water than
     /// the coat comes with.
     pub fn coat(&mut self, start: SurfaceStart) {
-        self.colouring = colouring(start);
+        self.surface = start;
         for face in &mut self.faces {
             face.dry_layer = face.dry_layer.max(start.dry_layer);
             face.film = face.film.min(start.film);
@@ -330,13 +329,12 @@ impl Piece {
     }
 
     /// Sets up capacities, conduction and what the step before adds.
-    fn assemble(&mut self, pace: Pace) {
-        let Pace { dt, ratio } = pace;
-        let (lead, memory) = (pace.lead(), pace.memory());
-        let (water_share, fat_share) = (self.material.water_share(), self.material.fat_share());
+    fn assemble(&mut self, stride: Stride) {
+        let Stride { dt, ratio } = stride;
+        let (lead, memory) = (stride.lead(), stride.memory());
         let (across, down) = (&mut self.across, &mut self.down);
         for (i, t) in self.temperature.iter().enumerate() {
-            let left = 1.0 - water_share * (1.0 - self.wet[i]) - fat_share * (1.0 - self.fat[i]);
+            let left = left(&self.material, self.wet[i], self.fat[i]);
             // The front has moved in: the way through the dried share lies in the face's own
             // resistance, so that here only the rest of the cell stands between it and the core.
             self.conductivity[i] = self.at_rest[i] / self.bare[i].max(SHORTEST);
@@ -382,25 +380,10 @@ impl Piece {
         }
     }
 
-    /// What the cells are with the heat they have.
+    /// What the cells are with the heat they have, and how far that is from before.
     fn read_heat(&mut self) {
-        for i in 0..self.heat.len() {
-            let state = self.material.state(self.heat[i]);
-            self.temperature[i] = state.celsius;
-            self.capacity[i] = state.capacity;
-            self.at_rest[i] = state.conductivity;
-        }
-    }
-
-    /// Gives every cell the heat that its rise stands for at the capacity it began with: what it takes to
-    /// melt, and a capacity that changes on the way, are in what the material is with that heat.
-    fn take_up(&mut self, pace: Pace) {
-        let over = pace.dt / pace.lead();
         let mut coldest = f64::INFINITY;
         for i in 0..self.heat.len() {
-            let rise = self.rise[i];
-            self.heat[i] += rise * self.capacity[i];
-            self.gained[i] = rise * self.down.capacity()[i] * over;
             let state = self.material.state(self.heat[i]);
             self.change[i] = state.celsius - self.temperature[i];
             self.temperature[i] = state.celsius;
@@ -409,6 +392,18 @@ impl Piece {
             coldest = coldest.min(state.celsius);
         }
         self.frozen = coldest < FREEZES;
+    }
+
+    /// Gives every cell the heat that its rise stands for at the capacity it began with: what it takes to
+    /// melt, and a capacity that changes on the way, are in what the material is with that heat.
+    fn take_up(&mut self, stride: Stride) {
+        let over = stride.dt / stride.lead();
+        for i in 0..self.heat.len() {
+            let rise = self.rise[i];
+            self.heat[i] += rise * self.capacity[i];
+            self.gained[i] = rise * self.down.capacity()[i] * over;
+        }
+        self.read_heat();
     }
 
     /// Takes what has left out of the cells: the water that heat presses out of them, what the dry layers
@@ -464,24 +459,18 @@ impl Piece {
         }
     }
 
-    /// Share of its raw heat capacity that a cell still has.
-    fn left(&self, cell: usize) -> f64 {
-        1.0 - self.material.water_share() * (1.0 - self.wet[cell])
-            - self.material.fat_share() * (1.0 - self.fat[cell])
-    }
-
     /// Lets the faces act on the cells behind them, by where those are expected at the end of the
     /// step.
     fn meet(
         &mut self,
-        pace: Pace,
+        stride: Stride,
         around: impl Fn(Facing) -> Surroundings,
         exchange: &mut Exchange,
     ) {
         // Patches that look the same way stand beside one another.
         let mut met: Option<(Facing, Surroundings)> = None;
         for (n, (patch, face)) in self.grid.patches.iter().zip(&mut self.faces).enumerate() {
-            let expected = pace.ratio * self.change[patch.cell];
+            let expected = stride.ratio * self.change[patch.cell];
             let [first, second, third] = patch.reached;
             let beyond = |n: isize| {
                 let cell = patch.cell.wrapping_add_signed(n * patch.inward);
@@ -497,8 +486,8 @@ impl Piece {
             let (_, around) =
                 *met.insert(known.unwrap_or_else(|| (patch.facing, around(patch.facing))));
             // Only what is looked at needs its colour.
-            let colouring = patch.facing.is_seen().then_some(self.colouring);
-            let (drive, leaving) = face.advance(&self.law, &around, behind, colouring, pace);
+            let colouring = patch.facing.is_seen().then_some(self.surface);
+            let (drive, leaving) = face.advance(&self.law, &around, behind, colouring, stride);
             self.drives[n] = drive;
             // The cell behind is met at the end of the step, those behind it where they are expected.
             let conductance = drive.conductance * patch.area * first;
@@ -675,7 +664,9 @@ impl Piece {
             .iter()
             .zip(&self.grid.volume)
             .enumerate()
-            .map(|(cell, (heat, v))| heat * v * self.left(cell))
+            .map(|(cell, (heat, v))| {
+                heat * v * left(&self.material, self.wet[cell], self.fat[cell])
+            })
             .sum()
     }
 

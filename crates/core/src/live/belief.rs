@@ -28,6 +28,8 @@ pub struct Belief<'a> {
     goal: f64,
     /// Seconds after loading, and the cores passed then, °C: both rise. Asked for when first needed.
     passages: OnceCell<(Vec<f64>, Vec<f64>)>,
+    /// How far from the usual one it was when it came out, K. Asked for when first needed.
+    apart: OnceCell<Option<f64>>,
 }
 
 impl<'a> Belief<'a> {
@@ -38,6 +40,7 @@ impl<'a> Belief<'a> {
             posterior,
             goal,
             passages: OnceCell::new(),
+            apart: OnceCell::new(),
         }
     }
 
@@ -92,9 +95,7 @@ impl<'a> Belief<'a> {
         } else {
             // In the rest the middle and the outside come together: what sets this piece apart from the
             // usual one does not grow.
-            let out = usual.first_out();
-            let apart = (self.core(out)?.value - usual.core_at(out)).abs();
-            let most = MOST_APART * apart.max(READ_APART);
+            let most = MOST_APART * self.apart()?.max(READ_APART);
             let usual = usual.core_at(at);
             usual + (linear.value - usual).clamp(-most, most)
         };
@@ -102,6 +103,15 @@ impl<'a> Belief<'a> {
         let high = usual.air.iter().copied().fold(low, f64::max);
         let by = value - linear.value;
         Some(linear.map(|core| (core + by).clamp(low - 3.0, high)))
+    }
+
+    /// How far from the usual one it was when it came out, K.
+    fn apart(&self) -> Option<f64> {
+        *self.apart.get_or_init(|| {
+            let usual = &self.curves.usual;
+            let out = usual.first_out();
+            Some((self.core(out)?.value - usual.core_at(out)).abs())
+        })
     }
 
     /// The core from loading until a moment, s after it.

@@ -179,6 +179,16 @@ pub struct Cut {
 }
 
 impl Browning {
+    /// Every word, from the palest.
+    pub const ALL: [Self; 6] = [
+        Self::Pale,
+        Self::Blond,
+        Self::Golden,
+        Self::Brown,
+        Self::Dark,
+        Self::Burnt,
+    ];
+
     /// How much more each word is than the one before: from blond to burnt are two decades.
     pub const STEP: f64 = 3.162_277_66;
 

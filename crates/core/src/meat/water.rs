@@ -21,6 +21,10 @@ pub fn pressure_at(altitude: Length) -> f64 {
     PRESSURE * (1.0 - 2.255_77e-5 * altitude.metres()).powf(5.255_88)
 }
 
+/// Heat capacity of air, 1007 J/(kg K), over its gas constant, 287 J/(kg K) (ideal gas): times a pressure over a
+/// temperature in kelvin it is the heat capacity of a cubic metre.
+pub const AIR_HEAT: f64 = 1007.0 / 287.0;
+
 /// Temperature at which [`saturation`] reaches a pressure in Pa, °C, from 50 kPa on.
 ///
 /// ```

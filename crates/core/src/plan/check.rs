@@ -64,11 +64,11 @@ impl Request {
         } else if usual.grams() >= JOINT || matches!(entry.form, Form::Bar if !entry.skin) {
             "a joint is done outside long before its inside is safe"
         } else if self.handling != Handling::Plain {
-            "what is minced, rolled, pierced, tenderised or stuffed is thawed first"
+            "from the freezer, minced, rolled, pierced or stuffed meat is not safe inside soon enough"
         } else if self.coat == Coat::Crumbed {
-            "what is raw and breaded is thawed first, unless its package says otherwise"
+            "raw breaded meat browns long before its inside is safe, unless its package says otherwise"
         } else if !self.ahead.is_empty() {
-            "what is got ready ahead is thawed first"
+            "frozen meat cannot be prepared ahead"
         } else {
             return Ok(());
         };

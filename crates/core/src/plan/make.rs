@@ -220,7 +220,6 @@ struct Fine {
     ready: f64,
     pull: f64,
     pull_core: f64,
-    pull_reading: f64,
     peak: RestOutcome,
     outcomes: Outcomes,
     picture: Picture,
@@ -300,7 +299,6 @@ impl Fine {
             ready,
             pull: run.elapsed(),
             pull_core: run.core(),
-            pull_reading: run.reading(),
             peak: rested.outcome,
             outcomes: outcomes::read(
                 problem,
@@ -320,11 +318,12 @@ impl Fine {
 /// What a thermometer shows at the pull and after it. What it shows when the inside is done is told by
 /// whole degrees and never less than that.
 fn readings(found: Found, fine: &Fine) -> Readings {
-    let beside = fine.pull_reading - fine.pull_core;
+    let pull = fine.run.reading();
+    let beside = pull - fine.pull_core;
     let [later, peak] = fine.peak.read.map(Temperature::from_celsius);
     Readings {
         done: Temperature::from_celsius((found.goal.core + beside - 0.1).ceil()),
-        pull: Temperature::from_celsius(fine.pull_reading),
+        pull: Temperature::from_celsius(pull),
         later,
         peak,
     }

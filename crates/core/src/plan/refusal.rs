@@ -87,9 +87,9 @@ impl PlanError {
                     )),
                 ],
             ),
-            Self::NotFromFrozen { why } => Message::plain(format!(
-                "{why}: thaw it in the fridge, or cook smaller pieces"
-            )),
+            Self::NotFromFrozen { why } => {
+                Message::plain(format!("{why}; thaw it in the fridge first"))
+            }
             Self::NotHandled { cut, handling } => Message::plain(format!(
                 "\"{handling}\" is not said of {cut}; choose another"
             )),

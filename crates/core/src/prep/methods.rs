@@ -84,21 +84,16 @@ pub fn methods(cut: &Cut) -> Vec<Method> {
 #[must_use]
 pub fn counted(cut: &Cut, coat: Coat, ahead: &[Ahead]) -> Option<Method> {
     let known = methods(cut);
-    let mut same = known
-        .iter()
-        .filter(|method| method.coat == coat)
-        .filter_map(|method| Some((method, method.timed(ahead)?)));
-    let first = same.next()?;
+    let alike = known.iter().filter(|method| method.coat == coat);
+    let mut same: Vec<(&Method, Method)> = alike
+        .filter_map(|method| Some((method, method.timed(ahead)?)))
+        .collect();
     let fits = |(method, timed): &(&Method, Method)| {
-        let windows = method.tasks.iter().zip(&timed.tasks);
-        windows
-            .into_iter()
-            .all(|(task, timed)| task.window.holds(timed.window.best))
+        let mut tasks = method.tasks.iter().zip(&timed.tasks);
+        tasks.all(|(task, timed)| task.window.holds(timed.window.best))
     };
-    if fits(&first) {
-        return Some(first.1);
-    }
-    Some(same.find(fits).unwrap_or(first).1)
+    let best = same.iter().position(fits).unwrap_or(0);
+    (best < same.len()).then(|| same.swap_remove(best).1)
 }
 
 const HALF_HOUR: &str = "Half an hour in moving cold air takes what the towel left.";

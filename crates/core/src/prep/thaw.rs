@@ -1,7 +1,7 @@
 //! How long a frozen piece takes to thaw.
 
 use crate::geometry::Body;
-use crate::meat::Material;
+use crate::meat::{FUSION, Material};
 use crate::units::Interval;
 
 /// Where it thaws.
@@ -27,8 +27,7 @@ impl Bath {
 const FREEZING: f64 = -1.2;
 /// Conductivity of thawed lean meat, W/(m K): the heat walks in through what has thawed.
 const THAWED: f64 = 0.48;
-/// Latent heat of ice, J/kg, and the share of the water that freezes in a freezer.
-const FUSION: f64 = 334_000.0;
+/// Share of the water that freezes in a freezer.
 const FROZEN: f64 = 0.9;
 /// From -18 °C to freezing and on to the fridge, as a share of the latent heat (Pham's correction in
 /// its simplest form; from memory).

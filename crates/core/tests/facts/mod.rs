@@ -46,9 +46,9 @@ pub struct Fact {
     support: Support,
     preheated: bool,
     /// Settings with the minute they begin.
-    pub stages: Vec<(f64, f64)>,
-    pub pull: f64,
-    pub flips: Vec<f64>,
+    stages: Vec<(f64, f64)>,
+    pull: f64,
+    flips: Vec<f64>,
     pub quantity: String,
     at: f64,
     pub range: [f64; 2],
@@ -57,31 +57,24 @@ pub struct Fact {
 /// Every row.
 pub fn facts() -> Vec<Fact> {
     let text = include_str!("../data/trade-facts.csv");
-    text.lines().skip(1).map(fact).collect()
+    rows(text).iter().map(|cells| fact(cells)).collect()
 }
 
-/// Cells of a line; what is quoted may hold commas.
-fn cells(line: &str) -> Vec<String> {
-    let mut cells = vec![String::new()];
-    let mut quoted = false;
-    for letter in line.chars() {
-        match letter {
-            '"' => quoted = !quoted,
-            ',' if !quoted => cells.push(String::new()),
-            other => cells.last_mut().unwrap().push(other),
-        }
-    }
-    cells
+/// The rows of a table, each with its cells.
+fn rows(text: &str) -> Vec<Vec<String>> {
+    let mut reader = csv::Reader::from_reader(text.as_bytes());
+    let rows = reader.records().map(Result::unwrap);
+    rows.map(|row| row.iter().map(str::to_owned).collect())
+        .collect()
 }
 
-fn fact(line: &str) -> Fact {
-    let cells = cells(line);
+fn fact(cells: &[String]) -> Fact {
     Fact {
         coat: None,
         quantity: cells[11].clone(),
         at: cells[12].parse().unwrap_or(0.0),
         range: [cells[13].parse().unwrap(), cells[14].parse().unwrap()],
-        ..cooked(&cells, &cells[6..11])
+        ..cooked(cells, &cells[6..11])
     }
 }
 
@@ -168,25 +161,17 @@ impl Colour {
 pub fn colours() -> Vec<Colour> {
     let text = include_str!("../data/colour-facts.csv");
     let word = |word: &str| {
-        let words = [
-            Browning::Pale,
-            Browning::Blond,
-            Browning::Golden,
-            Browning::Brown,
-            Browning::Dark,
-            Browning::Burnt,
-        ];
-        words.into_iter().find(|one| one.word() == word).unwrap()
+        let mut words = Browning::ALL.into_iter();
+        words.find(|one| one.word() == word).unwrap()
     };
-    let rows = text.lines().skip(1).map(|line| {
-        let cells = cells(line);
+    let colour = |cells: &Vec<String>| {
         let mut rest = vec!["5".to_owned()];
         rest.extend_from_slice(&cells[6..10]);
         let coat = Coat::ALL.into_iter().find(|coat| coat.id() == cells[5]);
         Colour {
             fact: Fact {
                 coat: Some(coat.unwrap()),
-                ..cooked(&cells, &rest)
+                ..cooked(cells, &rest)
             },
             minute: cells[10].parse().unwrap(),
             faces: match cells[11].as_str() {
@@ -197,8 +182,8 @@ pub fn colours() -> Vec<Colour> {
             },
             words: [word(&cells[12]), word(&cells[13])],
         }
-    });
-    rows.collect()
+    };
+    rows(text).iter().map(colour).collect()
 }
 
 /// Browning of the upper and the lower face at the row's minute.
