@@ -113,6 +113,27 @@ test("two devices are in step, and a double tap counts once", async ({ page, bro
   await phone.close();
 });
 
+test("a page that begins to listen late learns what happened before", async ({ page, browser, kitchen }) => {
+  await loaded(page);
+  const phone = await browser.newContext({ baseURL: kitchen.url, locale: "en-GB" });
+  const other = await phone.newPage();
+  let letThrough = () => {};
+  const heldBack = new Promise<void>((resolve) => {
+    letThrough = resolve;
+  });
+  await other.route("**/api/changes", async (route) => {
+    await heldBack;
+    await route.continue();
+  });
+  await other.goto(new URL(page.url()).pathname);
+  await expect(other.getByRole("heading", { level: 1 })).toContainText("Turn every piece");
+  await press(page.getByRole("button", { name: "Turned" }));
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("Check");
+  letThrough();
+  await expect(other.getByRole("heading", { level: 1 })).toContainText("Check", { timeout: 5_000 });
+  await phone.close();
+});
+
 test("two tabs without a server lose nothing of each other", async ({ page, context, kitchen }) => {
   await loaded(page);
   const tab = await context.newPage();

@@ -27,11 +27,20 @@ const OVERLAP: i64 = 64;
 /// The most that is told after a lost connection; a page that missed more looks at everything.
 const MOST: i64 = 500;
 
+/// What pages are told.
+#[derive(Debug, Clone)]
+pub enum Told {
+    /// One thing changed.
+    One(Change),
+    /// Anything may have: look at everything.
+    Everything,
+}
+
 /// Tells open pages.
 #[derive(Clone)]
 pub struct Changes {
     url: Arc<str>,
-    told: Sender<Change>,
+    told: Sender<Told>,
     begun: Arc<Once>,
     closed: Arc<watch::Sender<bool>>,
 }
@@ -60,7 +69,7 @@ impl Changes {
     }
 
     /// Begins to hear of changes.
-    pub fn hear(&self) -> Receiver<Change> {
+    pub fn hear(&self) -> Receiver<Told> {
         let heard = self.told.subscribe();
         self.begun.call_once(|| {
             let own = self.clone();
@@ -87,7 +96,8 @@ impl Changes {
         }
     }
 
-    /// Until the connection is lost. What happened while there was none is told first.
+    /// Until the connection is lost. What happened while there was none is told first; before the very first
+    /// one nothing was counted, so that pages which were already open look at everything.
     fn listen(
         &self,
         connection: &mut PgConnection,
@@ -97,19 +107,22 @@ impl Changes {
         const LOOKS: u32 = 100;
         changes::listen(connection)?;
         let missed = match *last {
-            Some(last) => missed(connection, last)?,
-            None => Vec::new(),
+            Some(last) => {
+                let missed = missed(connection, last)?;
+                missed.into_iter().map(Told::One).collect()
+            }
+            None => vec![Told::Everything],
         };
         *last = Some(changes::latest(connection)?);
-        for change in missed {
+        for told in missed {
             // Nobody may be listening.
-            let _ = self.told.send(change);
+            let _ = self.told.send(told);
         }
         let mut looks = 0;
         while !self.is_closed() {
             for change in changes::told(connection)? {
                 *last = (*last).max(Some(change.seq));
-                let _ = self.told.send(change);
+                let _ = self.told.send(Told::One(change));
             }
             looks += 1;
             if looks % LOOKS == 0 {
@@ -123,7 +136,7 @@ impl Changes {
     /// Server-sent events: first what a page missed, then what happens.
     pub fn events(
         &self,
-        heard: Receiver<Change>,
+        heard: Receiver<Told>,
         missed: Vec<Change>,
     ) -> impl Stream<Item = Result<Bytes, actix_web::Error>> + use<> {
         let too_much = missed.len() >= usize::try_from(MOST).unwrap_or(usize::MAX);
@@ -143,12 +156,12 @@ impl Changes {
 }
 
 /// The next text; nothing when the server stops.
-async fn next(changes: &Changes, heard: &mut Receiver<Change>) -> Option<String> {
+async fn next(changes: &Changes, heard: &mut Receiver<Told>) -> Option<String> {
     let mut closed = changes.closed.subscribe();
     tokio::select! {
         told = heard.recv() => match told {
-            Ok(change) => Some(event(&change)),
-            Err(RecvError::Lagged(_)) => Some(everything()),
+            Ok(Told::One(change)) => Some(event(&change)),
+            Ok(Told::Everything) | Err(RecvError::Lagged(_)) => Some(everything()),
             Err(RecvError::Closed) => None,
         },
         _ = closed.wait_for(|closed| *closed) => None,

@@ -56,9 +56,8 @@ async fn a_change_is_heard_through_any_server() {
     let database = Database::new();
     let (first, second) = (server(&database).await, server(&database).await);
     let mut page = listen(&first, None).await;
-    until(&mut page, "retry:").await;
-    // Until the first connection listens.
-    actix_web::rt::time::sleep(Duration::from_millis(500)).await;
+    // Told once the server listens: nothing falls between a page's first look and that.
+    until(&mut page, "event: everything\n").await;
     let cook = keep(&second, &json!({ "request": sentence() })).await;
     let id = cook["id"].as_str().unwrap();
     let read = until(&mut page, id).await;
@@ -98,8 +97,7 @@ async fn nothing_is_missed_while_the_database_was_away() {
     let database = Database::new();
     let (first, second) = (server(&database).await, server(&database).await);
     let mut page = listen(&first, None).await;
-    until(&mut page, "retry:").await;
-    actix_web::rt::time::sleep(Duration::from_millis(500)).await;
+    until(&mut page, "event: everything\n").await;
     let cook = keep(&second, &json!({ "request": sentence() })).await;
     until(&mut page, cook["id"].as_str().unwrap()).await;
     database.refuse();

@@ -24,17 +24,13 @@ export function useChanges() {
   const queries = useQueryClient();
   useEffect(() => {
     let source: EventSource | null = null;
-    let opened = false;
     const open = () => {
       source = new EventSource("/api/changes");
       source.addEventListener("cook", (event) => cookTold(queries, event.data));
       source.addEventListener("supper", (event) => supperTold(queries, event.data));
       source.addEventListener("everything", () => everything(queries));
-      // What happened before the first connection is known from the answers of the page.
-      source.addEventListener("open", () => {
-        if (opened) everything(queries);
-        opened = true;
-      });
+      // Between the answers of the page and this moment nobody told.
+      source.addEventListener("open", () => everything(queries));
     };
     const look = () => {
       source?.close();
