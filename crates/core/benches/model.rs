@@ -89,7 +89,7 @@ fn hour(c: &mut Criterion) {
                     Arc::clone(&material),
                     FaceLaw::MEAT,
                     4.0,
-                    entry.coat.start(),
+                    entry.surface.start(),
                 );
                 let cavity = Cavity::cold(MachineKind::Drawer, 1700.0, 21.0);
                 let mut run = Run::load(cavity, 21.0, 175.0, piece, 1.0);

@@ -107,11 +107,16 @@ fn fit(rows: &[&Fact]) -> Values {
 fn words(row: &Colour, values: [f64; COLOURS.len()]) -> Vec<f64> {
     let mut constants = Constants::of_plans();
     constants.face.browning_energy = values[1] * 1e3;
-    let layers = row.coat().layers();
     let faster: f64 = LAYERS
         .iter()
         .zip(&values[2..])
-        .map(|(layer, faster)| if layers.contains(layer) { *faster } else { 0.0 })
+        .map(|(layer, faster)| {
+            if row.surface().has(*layer) {
+                *faster
+            } else {
+                0.0
+            }
+        })
         .sum();
     browned(row, &constants)
         .into_iter()

@@ -1,16 +1,16 @@
 //! Check 3 of the heat model over everything there is: heat and water balances of every cut, in every
-//! kind of machine, under every coat, however it is held.
+//! kind of machine, under every surface, however it is held.
 #![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use ember_core::fryer::{Action, Cavity, MachineKind, Rest, Run, Spot, Support, Which};
 use ember_core::heat::{FaceLaw, Grid, Piece};
-use ember_core::meat::{CATALOGUE, Coat, Cut};
+use ember_core::meat::{CATALOGUE, Cut, Surface};
 
 const ROOM: f64 = 21.0;
 const START: f64 = 4.0;
 
 /// Twenty minutes in the machine, turned at twelve, then five minutes of rest.
-fn cooked(cut: &Cut, kind: MachineKind, coat: Coat, support: Support) -> (f64, Run) {
+fn cooked(cut: &Cut, kind: MachineKind, surface: Surface, support: Support) -> (f64, Run) {
     let [_, mass, _] = cut.usual_mass;
     let thickness = cut.expected_thickness(mass);
     let (piece, _) = Piece::raw(
@@ -20,7 +20,7 @@ fn cooked(cut: &Cut, kind: MachineKind, coat: Coat, support: Support) -> (f64, R
         Grid::coarse,
         FaceLaw::MEAT,
         START,
-        coat,
+        surface,
     );
     let before = piece.heat_above_zero();
     let cavity = Cavity::cold(kind, 1600.0, ROOM).holding(support);
@@ -37,9 +37,9 @@ fn cooked(cut: &Cut, kind: MachineKind, coat: Coat, support: Support) -> (f64, R
     (before, run)
 }
 
-fn balances(cut: &Cut, kind: MachineKind, coat: Coat, support: Support) {
-    let name = format!("{} / {} / {coat:?} / {support:?}", cut.name, kind.id());
-    let (before, run) = cooked(cut, kind, coat, support);
+fn balances(cut: &Cut, kind: MachineKind, surface: Surface, support: Support) {
+    let name = format!("{} / {} / {surface:?} / {support:?}", cut.name, kind.id());
+    let (before, run) = cooked(cut, kind, surface, support);
     let piece = run.piece();
     let passed = run.exchanged();
 
@@ -72,11 +72,11 @@ fn balances(cut: &Cut, kind: MachineKind, coat: Coat, support: Support) {
 }
 
 #[test]
-fn every_cut_in_every_machine_under_every_coat() {
+fn every_cut_in_every_machine_under_every_surface() {
     for cut in CATALOGUE {
         for kind in MachineKind::ALL {
-            for coat in Coat::ALL {
-                balances(cut, kind, coat, Support::Basket);
+            for surface in Surface::USUAL {
+                balances(cut, kind, surface, Support::Basket);
             }
         }
     }
@@ -86,7 +86,7 @@ fn every_cut_in_every_machine_under_every_coat() {
 fn every_cut_however_it_is_held() {
     for cut in CATALOGUE {
         for support in Support::ALL {
-            balances(cut, MachineKind::OvenStyle, Coat::PattedDry, support);
+            balances(cut, MachineKind::OvenStyle, Surface::PATTED_DRY, support);
         }
     }
 }
@@ -98,8 +98,8 @@ fn a_rested_piece_put_back_gets_its_colour() {
     let cut = ember_core::meat::cut(ember_core::meat::CutId::BeefRoast);
     let [_, mass, _] = cut.usual_mass;
     let thickness = cut.expected_thickness(mass);
-    let (law, coat) = (FaceLaw::MEAT, Coat::Rubbed);
-    let (piece, _) = Piece::raw(cut, mass, thickness, Grid::coarse, law, START, coat);
+    let (law, surface) = (FaceLaw::MEAT, Surface::RUBBED);
+    let (piece, _) = Piece::raw(cut, mass, thickness, Grid::coarse, law, START, surface);
     let cavity = Cavity::cold(MachineKind::OvenStyle, 1600.0, ROOM);
     let mut run = Run::load(cavity, ROOM, 120.0, piece, 1.0);
     run.advance_to(75.0 * 60.0);

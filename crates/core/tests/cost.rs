@@ -11,7 +11,15 @@ fn loaded(id: CutId, fine: bool) -> Run {
     let [_, mass, _] = entry.usual_mass;
     let thickness = entry.expected_thickness(mass);
     let grid = if fine { Grid::fine } else { Grid::coarse };
-    let (piece, _) = Piece::raw(entry, mass, thickness, grid, FaceLaw::MEAT, 4.0, entry.coat);
+    let (piece, _) = Piece::raw(
+        entry,
+        mass,
+        thickness,
+        grid,
+        FaceLaw::MEAT,
+        4.0,
+        entry.surface,
+    );
     let cavity = Cavity::cold(MachineKind::Drawer, 1500.0, 21.0);
     Run::load(cavity, 21.0, 200.0, piece, 2.0)
 }

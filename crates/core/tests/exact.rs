@@ -10,7 +10,7 @@ use std::sync::Arc;
 use ember_core::geometry::Body;
 use ember_core::heat::{FaceLaw, Facing, Grid, Piece, Surroundings, step_size};
 use ember_core::meat::water::PRESSURE;
-use ember_core::meat::{CATALOGUE, Coat, Material, SurfaceStart};
+use ember_core::meat::{CATALOGUE, Material, Surface, SurfaceStart};
 use ember_core::units::{Conductivity, Density, SpecificHeat};
 use reference::Shape;
 
@@ -230,8 +230,8 @@ fn heat_and_range_hold_for_every_cut() {
     for cut in CATALOGUE {
         let [_, mass, _] = cut.usual_mass;
         let thickness = cut.expected_thickness(mass);
-        let (law, coat) = (FaceLaw::MEAT, Coat::PattedDry);
-        let (mut piece, _) = Piece::raw(cut, mass, thickness, Grid::fine, law, 4.0, coat);
+        let (law, surface) = (FaceLaw::MEAT, Surface::PATTED_DRY);
+        let (mut piece, _) = Piece::raw(cut, mass, thickness, Grid::fine, law, 4.0, surface);
         let before = piece.heat_above_zero();
         let (mut given, mut latent, mut carried) = (0.0, 0.0, 0.0);
         let mut elapsed = 0.0;
@@ -281,11 +281,11 @@ fn heat_and_range_hold_for_every_cut() {
 #[test]
 fn no_cell_leaves_the_range_even_when_it_burns() {
     for cut in CATALOGUE {
-        for coat in [Coat::Wet, Coat::Crumbed] {
+        for surface in [Surface::RAW, Surface::CRUMBED] {
             let [mass, _, _] = cut.usual_mass;
             let thickness = cut.expected_thickness(mass);
             let (law, grid) = (FaceLaw::MEAT, Grid::coarse);
-            let (mut piece, _) = Piece::raw(cut, mass, thickness, grid, law, 4.0, coat);
+            let (mut piece, _) = Piece::raw(cut, mass, thickness, grid, law, 4.0, surface);
             for (celsius, seconds) in [(290.0, 5400.0), (21.0, 1800.0)] {
                 piece.disturb();
                 let mut elapsed = 0.0;

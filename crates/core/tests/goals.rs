@@ -4,7 +4,7 @@
 use ember_core::doneness::Handling;
 use ember_core::fryer::{Action, Baste, Machine, PRESETS, Support, Which};
 use ember_core::heat::Looking;
-use ember_core::meat::{Browning, Coat, CutId, FirstUp};
+use ember_core::meat::{Browning, CutId, FirstUp, Surface};
 use ember_core::plan::{
     BatchOrder, Decides, GoalChange, LoadRule, Origin, Outside, Plan, PlanError, PlannedAction,
     PreheatRule, Programme, Request, SauceRule, Start, Step, StepKind, TurnRule, WarningKind, When,
@@ -420,7 +420,7 @@ fn nothing_is_out_before_it_is_checked() {
 #[test]
 fn a_recipe_is_read_for_the_nearest_setting() {
     let mut wings = Request::usual(CutId::PartyWing, shelves());
-    wings.coat = Coat::Floured;
+    wings.surface = Surface::FLOURED;
     wings.machine.highest = celsius(232.0);
     wings.setting = Some(celsius(232.0));
     let here = convert(&wings, minutes(20.0), &drawer()).unwrap();

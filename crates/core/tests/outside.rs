@@ -236,7 +236,8 @@ fn an_hour_takes_the_usual_energy() {
         for setting in [180.0, 200.0] {
             let thickness = chop.expected_thickness(mass);
             let law = FaceLaw::MEAT;
-            let (piece, _) = Piece::raw(chop, mass, thickness, Grid::coarse, law, 4.0, chop.coat);
+            let (piece, _) =
+                Piece::raw(chop, mass, thickness, Grid::coarse, law, 4.0, chop.surface);
             let mut run = Run::load(Cavity::cold(kind, 1700.0, 21.0), 21.0, setting, piece, 2.0);
             run.advance_to(3600.0);
             let used = run.cavity().energy / 3.6e6;
@@ -262,7 +263,7 @@ fn a_full_basket_does_not_make_the_air_swing() {
         Grid::coarse,
         FaceLaw::MEAT,
         4.0,
-        wing.coat,
+        wing.surface,
     );
     let (hot, _) = Run::preheat(Cavity::cold(MachineKind::Drawer, 1500.0, 21.0), 200.0);
     let mut run = Run::load(hot, 21.0, 200.0, piece, 60.0);

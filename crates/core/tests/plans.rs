@@ -5,7 +5,7 @@ use ember_core::basket::{Placed, Pose};
 use ember_core::doneness::Region;
 use ember_core::doneness::lethality::uk_hold;
 use ember_core::fryer::{Action, Machine, PRESETS, Support, Which};
-use ember_core::meat::{CATALOGUE, Coat, CutId};
+use ember_core::meat::{CATALOGUE, CutId, Layer, Surface};
 use ember_core::plan::{
     Assumption, DEPTHS, LoadRule, MOST_COLUMNS, Plan, PlanError, PlannedAction, PreheatRule,
     Programme, Request, SauceRule, Start, StepKind, TurnRule, Unknown, WarningKind, convert, plan,
@@ -436,18 +436,18 @@ fn a_layout_by_hand_is_taken_as_it_is() {
 /// A wet surface must dry before it browns, a crumb is dry already, baking powder browns sooner
 /// (common practice).
 #[test]
-fn coats_do_what_they_are_for() {
-    // Thighs wait for their colour, so the quicker coat is out sooner.
-    let minutes = |coat| {
+fn surfaces_do_what_they_are_for() {
+    // Thighs wait for their colour, so the quicker surface is out sooner.
+    let minutes = |surface| {
         let mut request = Request::usual(CutId::BonelessThigh, drawer());
-        request.coat = coat;
+        request.surface = surface;
         // Not rounded to the clock: drying a wet surface takes less than a minute.
         synthetic(&request, [0.0; 5]).unwrap().pull.minutes()
     };
-    assert!(minutes(Coat::Wet) > minutes(Coat::PattedDry));
-    assert!(minutes(Coat::PattedDry) > minutes(Coat::Rubbed));
-    assert!(minutes(Coat::Rubbed) > minutes(Coat::FridgeDried));
-    assert!(minutes(Coat::Rubbed) > minutes(Coat::BakingPowder));
+    assert!(minutes(Surface::RAW) > minutes(Surface::PATTED_DRY));
+    assert!(minutes(Surface::PATTED_DRY) > minutes(Surface::RUBBED));
+    assert!(minutes(Surface::RUBBED) > minutes(Surface::FRIDGE_DRIED));
+    assert!(minutes(Surface::RUBBED) > minutes(Surface::BAKING_POWDER));
 }
 
 /// Common practice, told of wings: from 232 °C down to 204 °C, add about 5 min to 25. (Thick pieces,
@@ -492,7 +492,7 @@ fn warnings_appear_where_they_apply() {
 
     let mut pale = Request::usual(CutId::Drumstick, drawer());
     pale.setting = Some(celsius(105.0));
-    pale.coat = Coat::Wet;
+    pale.surface = Surface::RAW;
     assert!(kinds(&pale).contains(&WarningKind::StaysPale));
 
     let roast = Request::usual(CutId::PorkLoinRoast, PRESETS[0].machine());
@@ -653,4 +653,24 @@ fn refusals_are_told_in_the_cooks_units() {
         );
         assert_eq!(message.metric(), plan(&request).unwrap_err().to_string());
     }
+}
+
+/// Common practice: crumb without egg comes off and is told to; egg or a spray holds it. A crust that
+/// stays keeps more heat from the meat.
+#[test]
+fn what_nothing_holds_falls_off_and_is_told() {
+    let loose = [Layer::PattedDry, Layer::Crumb];
+    let held = [Layer::PattedDry, Layer::Egg, Layer::Crumb];
+    let planned = |layers: &[Layer]| {
+        let mut request = Request::usual(CutId::PorkChop, drawer());
+        request.surface = Surface::layered(layers).unwrap();
+        plan(&request).unwrap()
+    };
+    let told = |plan: &Plan| {
+        let mut warnings = plan.warnings.iter();
+        warnings.any(|one| one.kind == WarningKind::FallsOff)
+    };
+    assert!(told(&planned(&loose)) && !told(&planned(&held)));
+    let start = |layers: &[Layer]| Surface::layered(layers).unwrap().start();
+    assert!(start(&held).dry_layer > 1.5 * start(&loose).dry_layer);
 }

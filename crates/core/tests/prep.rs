@@ -4,7 +4,7 @@
 use ember_core::fryer::{PRESETS, Support};
 use ember_core::heat::{FaceLaw, Grid, Piece};
 use ember_core::meat::water::{latent_heat, saturation};
-use ember_core::meat::{CATALOGUE, Coat, CutId, cut};
+use ember_core::meat::{CATALOGUE, CutId, Surface, cut};
 use ember_core::plan::{Compared, PlanError, Request, ahead, compare, plan};
 use ember_core::prep::{
     Ahead, Appetite, Blend, Ingredient, Method, Part, Place, SALT_IN_MEAT, Seasoning, half_depth,
@@ -24,7 +24,7 @@ fn raw(id: CutId, grid: fn(ember_core::geometry::Body) -> Grid) -> (Piece, Mass)
     let entry = cut(id);
     let [_, mass, _] = entry.usual_mass;
     let thick = entry.expected_thickness(mass);
-    let (piece, _) = Piece::raw(entry, mass, thick, grid, FaceLaw::MEAT, 4.0, Coat::Wet);
+    let (piece, _) = Piece::raw(entry, mass, thick, grid, FaceLaw::MEAT, 4.0, Surface::RAW);
     (piece, mass)
 }
 
@@ -279,7 +279,7 @@ fn a_method_that_cannot_be_is_told_alone() {
     for (method, worth) in methods.iter().zip(&worth) {
         assert_eq!(
             worth.is_err(),
-            method.coat == Coat::Crumbed,
+            method.surface == Surface::CRUMBED,
             "{}",
             method.id
         );

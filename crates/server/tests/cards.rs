@@ -17,7 +17,7 @@ fn blend() -> Value {
 
 fn night() -> Value {
     json!({ "cut": "drumstick", "name": "our night", "reason": "Drier than dry.",
-        "coat": "rubbed", "seasonings": [{ "kind": "salt", "salt_percent": 1.2 }, { "kind": "rub" }],
+        "surface": ["patted_dry", "oil", "rub"], "seasonings": [{ "kind": "salt", "salt_percent": 1.2 }, { "kind": "rub" }],
         "tasks": [
             { "name": "Salt them", "place": "counter", "shortest_s": 180.0, "best_s": 180.0,
               "longest_s": 180.0, "hands_on_s": 180.0 },

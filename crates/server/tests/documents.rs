@@ -16,7 +16,7 @@ fn blend(name: &str) -> Value {
 }
 
 fn method(name: &str) -> Value {
-    json!({ "cut": "drumstick", "name": name, "coat": "rubbed", "seasonings": [{ "kind": "rub" }],
+    json!({ "cut": "drumstick", "name": name, "surface": ["patted_dry", "oil", "rub"], "seasonings": [{ "kind": "rub" }],
         "tasks": [{ "name": "Rub them", "place": "counter", "shortest_s": 180.0, "best_s": 180.0,
                     "longest_s": 180.0, "hands_on_s": 180.0 }] })
 }

@@ -80,7 +80,7 @@ async fn the_method_counted_with_says_when_its_tasks_begin() {
     let database = Database::new();
     let app = server(&database).await;
     let mut wish = sentence();
-    wish["coat"] = json!("rubbed");
+    wish["surface"] = json!(["patted_dry", "oil", "rub"]);
     wish["ahead"] = json!([
         { "kind": "blot" }, { "kind": "uncovered", "ahead_s": 36_000 }, { "kind": "blot" }
     ]);
@@ -95,7 +95,43 @@ async fn the_method_counted_with_says_when_its_tasks_begin() {
     assert_eq!(before, [36_600.0, 36_420.0, 36_240.0, 240.0]);
 
     // Another surface than that method leaves: nothing is known for it.
-    wish["coat"] = json!("crumbed");
+    wish["surface"] = json!(["patted_dry", "flour", "egg", "crumb", "spray"]);
     let (_, told) = post(&app, "/api/plans/method", &wish).await;
     assert!(told["method"].is_null(), "{told}");
+}
+
+/// Layers of a cook's own are planned; what makes no surface is refused beside the word; the names of
+/// earlier versions are understood.
+#[actix_web::test]
+async fn a_surface_is_said_in_layers() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let mut wish = sentence();
+    wish["surface"] = json!(["patted_dry", "starch", "egg", "crumb"]);
+    let (status, plan) = post(&app, "/api/plans/preview", &wish).await;
+    assert_eq!(status, 200, "{plan}");
+    wish["surface"] = json!(["oil", "patted_dry"]);
+    let (status, problem) = post(&app, "/api/plans/preview", &wish).await;
+    assert_eq!(
+        (status, &problem["field"]),
+        (422, &json!("surface")),
+        "{problem}"
+    );
+    assert_eq!(
+        problem["detail"],
+        "\"patted dry\" comes after \"oil\"; dry it first, or after a marinade"
+    );
+    wish["surface"] = json!(vec!["oil"; 9]);
+    let (_, problem) = post(&app, "/api/plans/preview", &wish).await;
+    let detail = problem["detail"].as_str().unwrap();
+    assert!(detail.contains("at most 8 layers, this one 9"), "{detail}");
+
+    let surface = wish.as_object_mut().unwrap().remove("surface");
+    assert!(surface.is_some());
+    wish["coat"] = json!("crumbed");
+    let (_, cook) = post(&app, "/api/cooks", &json!({ "request": wish })).await;
+    assert_eq!(
+        cook["request"]["surface"],
+        json!(["patted_dry", "flour", "egg", "crumb", "spray"])
+    );
 }

@@ -204,6 +204,19 @@ fn the_database_refuses_what_cannot_be() {
     }
 }
 
+/// A sentence with a method of the cook's own, as it was stored before surfaces were layers.
+#[test]
+fn a_surface_that_had_a_name_is_layers_now() {
+    let stored: Value = serde_json::from_str(include_str!("fixtures/sentence-3.json")).unwrap();
+    let read: sentence::Sentence = storage::unpack(stored).unwrap();
+    let now = storage::pack(read).unwrap();
+    let rubbed = json!(["patted_dry", "oil", "rub"]);
+    assert_eq!(now["version"], 4);
+    assert_eq!(now["holds"]["surface"], rubbed);
+    assert_eq!(now["holds"]["method"]["version"], 2);
+    assert_eq!(now["holds"]["method"]["holds"]["surface"], rubbed);
+}
+
 /// Every kind of document as it is written today. A change here is a change of what is stored: give the
 /// document a new version and an upgrade (`storage/mod.rs`), keep the snapshot of the version before as
 /// a fixture, and only then accept the new one.

@@ -928,6 +928,7 @@ export interface components {
              * @description The setting that it needs, if it is one.
              */
             setting_c?: number | null;
+            surface?: components["schemas"]["SurfaceDto"] | null;
         };
         /** @description So much of something. */
         AmountDto: {
@@ -1110,10 +1111,14 @@ export interface components {
             cuts: components["schemas"]["CutEntryDto"][];
             /** @description The groups a cook looks for them in, in their order. */
             groups: components["schemas"]["GroupEntryDto"][];
+            /** @description What a surface can be made of, in the order in which it usually goes on. */
+            layers: components["schemas"]["LayerEntryDto"][];
             /** @description Methods of loading. */
             load: components["schemas"]["LoadMethodDto"][];
             /** @description Typical machines. */
             machine_presets: components["schemas"]["PresetDto"][];
+            /** @description Layers of a surface at the most. */
+            most_layers: number;
             /** @description Names a cook may look for in vain. */
             not_yet: components["schemas"]["NotYetDto"][];
             /** @description How the outside can be. */
@@ -1206,18 +1211,6 @@ export interface components {
             start_at: string;
             /** @description What is in the way of what. */
             what: string;
-        };
-        /**
-         * @description Surface of the pieces.
-         * @enum {string}
-         */
-        CoatDto: "wet" | "patted_dry" | "oiled" | "rubbed" | "baking_powder" | "fridge_dried" | "floured" | "crumbed" | "glazed";
-        /** @description One surface. */
-        CoatEntryDto: {
-            /** @description Identity. */
-            coat: components["schemas"]["CoatDto"];
-            /** @description The words in the sentence. */
-            words: string;
         };
         /**
          * @description What kind of problem it is.
@@ -1477,8 +1470,6 @@ export interface components {
         CutEntryDto: {
             /** @description Animal. */
             animal: string;
-            /** @description Surfaces with their words for this cut. */
-            coats: components["schemas"]["CoatEntryDto"][];
             /** @description Identity. */
             cut: components["schemas"]["CutDto"];
             /** @description Names of the face for show and of the other, where they differ. */
@@ -1502,6 +1493,8 @@ export interface components {
             setting_c: number;
             /** @description Its outline from above. */
             silhouette: components["schemas"]["SilhouetteDto"];
+            /** @description Surfaces with their words for this cut. */
+            surfaces: components["schemas"]["SurfaceEntryDto"][];
             /**
              * Format: double
              * @description A temperature this near a texture's has its name.
@@ -1509,8 +1502,6 @@ export interface components {
             texture_within_k: number;
             /** @description Donenesses, from least to most. */
             textures: components["schemas"]["TextureDto"][];
-            /** @description Usual surface. */
-            usual_coat: components["schemas"]["CoatDto"];
             /** @description The face that usually looks up first. */
             usual_first_up: components["schemas"]["FirstUpDto"];
             /** @description Light, usual and heavy piece. */
@@ -1522,6 +1513,8 @@ export interface components {
              * @description Usual number of pieces.
              */
             usual_pieces: number;
+            /** @description Usual surface. */
+            usual_surface: components["schemas"]["SurfaceDto"];
             /** @description Usual method of turning. */
             usual_turn: components["schemas"]["TurnDto"];
         };
@@ -2188,6 +2181,20 @@ export interface components {
          * @enum {string}
          */
         LaneKindDto: "machine" | "hob" | "fridge";
+        /**
+         * @description One thing that is done to a surface or put on it.
+         * @enum {string}
+         */
+        LayerDto: "patted_dry" | "fridge_dried" | "oil" | "rub" | "baking_powder" | "starch" | "flour" | "egg" | "crumb" | "butter_sauce" | "wet_marinade" | "spray" | "glaze";
+        /** @description One layer of a surface. */
+        LayerEntryDto: {
+            /** @description Layers that it can go over; over raw meat any can. */
+            goes_over: components["schemas"]["LayerDto"][];
+            /** @description Identity. */
+            layer: components["schemas"]["LayerDto"];
+            /** @description The words in a list of layers. */
+            words: string;
+        };
         /** @description A level pieces can lie on. */
         LevelDto: {
             /**
@@ -2432,8 +2439,6 @@ export interface components {
         MethodDto: {
             /** @description What to weigh out. */
             amounts: components["schemas"]["AmountDto"][];
-            /** @description How the surface is when it goes in. */
-            coat: components["schemas"]["CoatDto"];
             /**
              * Format: double
              * @description Hands at work.
@@ -2466,6 +2471,8 @@ export interface components {
              * @description Sodium that stays in all pieces together.
              */
             sodium_mg: number;
+            /** @description How the surface is when it goes in. */
+            surface: components["schemas"]["SurfaceDto"];
             /** @description In order. */
             tasks: components["schemas"]["PrepTaskDto"][];
             /**
@@ -2731,8 +2738,6 @@ export interface components {
         };
         /** @description A method of preparation that the cook wrote down. */
         OwnMethodDto: {
-            /** @description How the surface is when it goes in. */
-            coat: components["schemas"]["CoatDto"];
             /** @description For what. */
             cut: components["schemas"]["CutDto"];
             /** @description The cook's name for it. */
@@ -2741,6 +2746,8 @@ export interface components {
             reason?: string;
             /** @description What goes on the meat. */
             seasonings: components["schemas"]["SeasoningDto"][];
+            /** @description How the surface is when it goes in. */
+            surface: components["schemas"]["SurfaceDto"];
             /** @description In order. */
             tasks: components["schemas"]["OwnTaskDto"][];
         };
@@ -3385,8 +3392,6 @@ export interface components {
             /** @description The cook accepts a target below the floor. */
             below_floor_acknowledged?: boolean;
             blend?: components["schemas"]["BlendDto"] | null;
-            /** @description Surface. */
-            coat: components["schemas"]["CoatDto"];
             /**
              * Format: double
              * @description Core temperature wanted, after the rest.
@@ -3460,6 +3465,8 @@ export interface components {
             start_c?: number | null;
             /** @description How the pieces are held in it. */
             support?: components["schemas"]["SupportDto"];
+            /** @description Surface; before there were layers it was called a coat. */
+            surface: components["schemas"]["SurfaceDto"];
             /**
              * @description Whether there is a thermometer. Without one the time is the late end of what is likely, nothing
              *     is left to the rest, and poultry is marked as not verified.
@@ -4139,6 +4146,15 @@ export interface components {
             /** @description The words. */
             words: string;
         };
+        /** @description Layers in the order in which they go on; none: wet from the package. */
+        SurfaceDto: components["schemas"]["LayerDto"][];
+        /** @description One surface that cooks have a name for. */
+        SurfaceEntryDto: {
+            /** @description Its layers. */
+            surface: components["schemas"]["SurfaceDto"];
+            /** @description The words in the sentence. */
+            words: string;
+        };
         /** @description Why a spit may stand still. */
         SuspectDto: {
             /** @description What to do. */
@@ -4380,7 +4396,7 @@ export interface components {
          * @description What a warning is about.
          * @enum {string}
          */
-        WarningKindDto: "below_floor" | "near_element" | "too_long" | "surface_burns" | "stays_pale" | "sauce_too_early" | "smoke" | "out_of_fridge" | "allergen" | "turns_badly" | "cools_between" | "reheats" | "not_verified" | "past_the_inside" | "clock" | "raw_sauce" | "turn_twice" | "hot_fat" | "fire" | "timer" | "from_frozen";
+        WarningKindDto: "below_floor" | "near_element" | "too_long" | "surface_burns" | "stays_pale" | "sauce_too_early" | "smoke" | "out_of_fridge" | "allergen" | "falls_off" | "turns_badly" | "cools_between" | "reheats" | "not_verified" | "past_the_inside" | "clock" | "raw_sauce" | "turn_twice" | "hot_fat" | "fire" | "timer" | "from_frozen";
         /**
          * @description System a bare weight or length is read in.
          * @enum {string}
@@ -5223,7 +5239,6 @@ export interface operations {
                  *         "altitude_m": 0,
                  *         "batch_order": "heaviest_first",
                  *         "below_floor_acknowledged": false,
-                 *         "coat": "rubbed",
                  *         "core_target_c": 77,
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
@@ -5254,6 +5269,11 @@ export interface operations {
                  *         "sauce": "none",
                  *         "start": "fridge",
                  *         "support": "basket",
+                 *         "surface": [
+                 *           "patted_dry",
+                 *           "oil",
+                 *           "rub"
+                 *         ],
                  *         "thermometer": true,
                  *         "thermometer_offset_k": 0,
                  *         "tie": "tight",
@@ -5480,7 +5500,6 @@ export interface operations {
                  *         "altitude_m": 0,
                  *         "batch_order": "heaviest_first",
                  *         "below_floor_acknowledged": false,
-                 *         "coat": "rubbed",
                  *         "core_target_c": 77,
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
@@ -5511,6 +5530,11 @@ export interface operations {
                  *         "sauce": "none",
                  *         "start": "fridge",
                  *         "support": "basket",
+                 *         "surface": [
+                 *           "patted_dry",
+                 *           "oil",
+                 *           "rub"
+                 *         ],
                  *         "thermometer": true,
                  *         "thermometer_offset_k": 0,
                  *         "tie": "tight",
@@ -7269,7 +7293,6 @@ export interface operations {
             content: {
                 /**
                  * @example {
-                 *       "coat": "rubbed",
                  *       "cut": "drumstick",
                  *       "name": "the night before the ferry",
                  *       "reason": "Salted after the evening's washing-up, and dry by the time the boat is in.",
@@ -7284,6 +7307,11 @@ export interface operations {
                  *         {
                  *           "kind": "spray"
                  *         }
+                 *       ],
+                 *       "surface": [
+                 *         "patted_dry",
+                 *         "oil",
+                 *         "rub"
                  *       ],
                  *       "tasks": [
                  *         {
@@ -7449,7 +7477,6 @@ export interface operations {
             content: {
                 /**
                  * @example {
-                 *       "coat": "rubbed",
                  *       "cut": "drumstick",
                  *       "name": "the night before the ferry",
                  *       "reason": "Salted after the evening's washing-up, and dry by the time the boat is in.",
@@ -7464,6 +7491,11 @@ export interface operations {
                  *         {
                  *           "kind": "spray"
                  *         }
+                 *       ],
+                 *       "surface": [
+                 *         "patted_dry",
+                 *         "oil",
+                 *         "rub"
                  *       ],
                  *       "tasks": [
                  *         {
@@ -7887,7 +7919,6 @@ export interface operations {
                  *         "altitude_m": 0,
                  *         "batch_order": "heaviest_first",
                  *         "below_floor_acknowledged": false,
-                 *         "coat": "rubbed",
                  *         "core_target_c": 77,
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
@@ -7918,6 +7949,11 @@ export interface operations {
                  *         "sauce": "none",
                  *         "start": "fridge",
                  *         "support": "basket",
+                 *         "surface": [
+                 *           "patted_dry",
+                 *           "oil",
+                 *           "rub"
+                 *         ],
                  *         "thermometer": true,
                  *         "thermometer_offset_k": 0,
                  *         "tie": "tight",
@@ -8043,7 +8079,6 @@ export interface operations {
                  *         "altitude_m": 0,
                  *         "batch_order": "heaviest_first",
                  *         "below_floor_acknowledged": false,
-                 *         "coat": "rubbed",
                  *         "core_target_c": 77,
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
@@ -8074,6 +8109,11 @@ export interface operations {
                  *         "sauce": "none",
                  *         "start": "fridge",
                  *         "support": "basket",
+                 *         "surface": [
+                 *           "patted_dry",
+                 *           "oil",
+                 *           "rub"
+                 *         ],
                  *         "thermometer": true,
                  *         "thermometer_offset_k": 0,
                  *         "tie": "tight",
@@ -8182,7 +8222,6 @@ export interface operations {
                  *       "altitude_m": 0,
                  *       "batch_order": "heaviest_first",
                  *       "below_floor_acknowledged": false,
-                 *       "coat": "rubbed",
                  *       "core_target_c": 77,
                  *       "cut": "drumstick",
                  *       "gap_mm": 8,
@@ -8213,6 +8252,11 @@ export interface operations {
                  *       "sauce": "none",
                  *       "start": "fridge",
                  *       "support": "basket",
+                 *       "surface": [
+                 *         "patted_dry",
+                 *         "oil",
+                 *         "rub"
+                 *       ],
                  *       "thermometer": true,
                  *       "thermometer_offset_k": 0,
                  *       "tie": "tight",
@@ -8321,7 +8365,6 @@ export interface operations {
                  *         "altitude_m": 0,
                  *         "batch_order": "heaviest_first",
                  *         "below_floor_acknowledged": false,
-                 *         "coat": "rubbed",
                  *         "core_target_c": 77,
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
@@ -8352,6 +8395,11 @@ export interface operations {
                  *         "sauce": "none",
                  *         "start": "fridge",
                  *         "support": "basket",
+                 *         "surface": [
+                 *           "patted_dry",
+                 *           "oil",
+                 *           "rub"
+                 *         ],
                  *         "thermometer": true,
                  *         "thermometer_offset_k": 0,
                  *         "tie": "tight",
@@ -8460,7 +8508,6 @@ export interface operations {
                  *       "altitude_m": 0,
                  *       "batch_order": "heaviest_first",
                  *       "below_floor_acknowledged": false,
-                 *       "coat": "rubbed",
                  *       "core_target_c": 77,
                  *       "cut": "drumstick",
                  *       "gap_mm": 8,
@@ -8491,6 +8538,11 @@ export interface operations {
                  *       "sauce": "none",
                  *       "start": "fridge",
                  *       "support": "basket",
+                 *       "surface": [
+                 *         "patted_dry",
+                 *         "oil",
+                 *         "rub"
+                 *       ],
                  *       "thermometer": true,
                  *       "thermometer_offset_k": 0,
                  *       "tie": "tight",
@@ -8599,7 +8651,6 @@ export interface operations {
                  *         "altitude_m": 0,
                  *         "batch_order": "heaviest_first",
                  *         "below_floor_acknowledged": false,
-                 *         "coat": "rubbed",
                  *         "core_target_c": 77,
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
@@ -8630,6 +8681,11 @@ export interface operations {
                  *         "sauce": "none",
                  *         "start": "fridge",
                  *         "support": "basket",
+                 *         "surface": [
+                 *           "patted_dry",
+                 *           "oil",
+                 *           "rub"
+                 *         ],
                  *         "thermometer": true,
                  *         "thermometer_offset_k": 0,
                  *         "tie": "tight",
@@ -8740,7 +8796,6 @@ export interface operations {
                  *         "altitude_m": 0,
                  *         "batch_order": "heaviest_first",
                  *         "below_floor_acknowledged": false,
-                 *         "coat": "rubbed",
                  *         "core_target_c": 77,
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
@@ -8771,6 +8826,11 @@ export interface operations {
                  *         "sauce": "none",
                  *         "start": "fridge",
                  *         "support": "basket",
+                 *         "surface": [
+                 *           "patted_dry",
+                 *           "oil",
+                 *           "rub"
+                 *         ],
                  *         "thermometer": true,
                  *         "thermometer_offset_k": 0,
                  *         "tie": "tight",
@@ -8781,7 +8841,6 @@ export interface operations {
                  *         "altitude_m": 0,
                  *         "batch_order": "heaviest_first",
                  *         "below_floor_acknowledged": false,
-                 *         "coat": "rubbed",
                  *         "core_target_c": 77,
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
@@ -8812,6 +8871,11 @@ export interface operations {
                  *         "sauce": "none",
                  *         "start": "fridge",
                  *         "support": "basket",
+                 *         "surface": [
+                 *           "patted_dry",
+                 *           "oil",
+                 *           "rub"
+                 *         ],
                  *         "thermometer": true,
                  *         "thermometer_offset_k": 0,
                  *         "tie": "tight",
@@ -9194,7 +9258,6 @@ export interface operations {
                  *         "altitude_m": 0,
                  *         "batch_order": "heaviest_first",
                  *         "below_floor_acknowledged": false,
-                 *         "coat": "rubbed",
                  *         "core_target_c": 77,
                  *         "cut": "drumstick",
                  *         "gap_mm": 8,
@@ -9225,6 +9288,11 @@ export interface operations {
                  *         "sauce": "none",
                  *         "start": "fridge",
                  *         "support": "basket",
+                 *         "surface": [
+                 *           "patted_dry",
+                 *           "oil",
+                 *           "rub"
+                 *         ],
                  *         "thermometer": true,
                  *         "thermometer_offset_k": 0,
                  *         "tie": "tight",
@@ -9628,7 +9696,6 @@ export interface operations {
                  *                   }
                  *                 ]
                  *               },
-                 *               "coat": "rubbed",
                  *               "core_target_c": 77,
                  *               "cut": "drumstick",
                  *               "gap_mm": 8,
@@ -9653,7 +9720,6 @@ export interface operations {
                  *                 "timer_stops_open": false
                  *               },
                  *               "method": {
-                 *                 "coat": "rubbed",
                  *                 "cut": "drumstick",
                  *                 "name": "the night before the ferry",
                  *                 "reason": "Salted after the evening's washing-up, and dry by the time the boat is in.",
@@ -9668,6 +9734,11 @@ export interface operations {
                  *                   {
                  *                     "kind": "spray"
                  *                   }
+                 *                 ],
+                 *                 "surface": [
+                 *                   "patted_dry",
+                 *                   "oil",
+                 *                   "rub"
                  *                 ],
                  *                 "tasks": [
                  *                   {
@@ -9719,6 +9790,11 @@ export interface operations {
                  *               "sauce": "none",
                  *               "start": "fridge",
                  *               "support": "basket",
+                 *               "surface": [
+                 *                 "patted_dry",
+                 *                 "oil",
+                 *                 "rub"
+                 *               ],
                  *               "thermometer": true,
                  *               "thermometer_offset_k": 0,
                  *               "tie": "tight",
@@ -9734,7 +9810,6 @@ export interface operations {
                  *               "altitude_m": 0,
                  *               "batch_order": "heaviest_first",
                  *               "below_floor_acknowledged": false,
-                 *               "coat": "rubbed",
                  *               "core_target_c": 63,
                  *               "cut": "pork_loin_roast",
                  *               "gap_mm": 8,
@@ -9766,6 +9841,11 @@ export interface operations {
                  *               "sauce": "none",
                  *               "start": "fridge",
                  *               "support": "basket",
+                 *               "surface": [
+                 *                 "patted_dry",
+                 *                 "oil",
+                 *                 "rub"
+                 *               ],
                  *               "thermometer": true,
                  *               "thermometer_offset_k": 0,
                  *               "tie": "tight",
@@ -9975,7 +10055,6 @@ export interface operations {
                  *                   }
                  *                 ]
                  *               },
-                 *               "coat": "rubbed",
                  *               "core_target_c": 77,
                  *               "cut": "drumstick",
                  *               "gap_mm": 8,
@@ -10000,7 +10079,6 @@ export interface operations {
                  *                 "timer_stops_open": false
                  *               },
                  *               "method": {
-                 *                 "coat": "rubbed",
                  *                 "cut": "drumstick",
                  *                 "name": "the night before the ferry",
                  *                 "reason": "Salted after the evening's washing-up, and dry by the time the boat is in.",
@@ -10015,6 +10093,11 @@ export interface operations {
                  *                   {
                  *                     "kind": "spray"
                  *                   }
+                 *                 ],
+                 *                 "surface": [
+                 *                   "patted_dry",
+                 *                   "oil",
+                 *                   "rub"
                  *                 ],
                  *                 "tasks": [
                  *                   {
@@ -10066,6 +10149,11 @@ export interface operations {
                  *               "sauce": "none",
                  *               "start": "fridge",
                  *               "support": "basket",
+                 *               "surface": [
+                 *                 "patted_dry",
+                 *                 "oil",
+                 *                 "rub"
+                 *               ],
                  *               "thermometer": true,
                  *               "thermometer_offset_k": 0,
                  *               "tie": "tight",
@@ -10081,7 +10169,6 @@ export interface operations {
                  *               "altitude_m": 0,
                  *               "batch_order": "heaviest_first",
                  *               "below_floor_acknowledged": false,
-                 *               "coat": "rubbed",
                  *               "core_target_c": 63,
                  *               "cut": "pork_loin_roast",
                  *               "gap_mm": 8,
@@ -10113,6 +10200,11 @@ export interface operations {
                  *               "sauce": "none",
                  *               "start": "fridge",
                  *               "support": "basket",
+                 *               "surface": [
+                 *                 "patted_dry",
+                 *                 "oil",
+                 *                 "rub"
+                 *               ],
                  *               "thermometer": true,
                  *               "thermometer_offset_k": 0,
                  *               "tie": "tight",
@@ -10455,7 +10547,6 @@ export interface operations {
                  *                   }
                  *                 ]
                  *               },
-                 *               "coat": "rubbed",
                  *               "core_target_c": 77,
                  *               "cut": "drumstick",
                  *               "gap_mm": 8,
@@ -10480,7 +10571,6 @@ export interface operations {
                  *                 "timer_stops_open": false
                  *               },
                  *               "method": {
-                 *                 "coat": "rubbed",
                  *                 "cut": "drumstick",
                  *                 "name": "the night before the ferry",
                  *                 "reason": "Salted after the evening's washing-up, and dry by the time the boat is in.",
@@ -10495,6 +10585,11 @@ export interface operations {
                  *                   {
                  *                     "kind": "spray"
                  *                   }
+                 *                 ],
+                 *                 "surface": [
+                 *                   "patted_dry",
+                 *                   "oil",
+                 *                   "rub"
                  *                 ],
                  *                 "tasks": [
                  *                   {
@@ -10546,6 +10641,11 @@ export interface operations {
                  *               "sauce": "none",
                  *               "start": "fridge",
                  *               "support": "basket",
+                 *               "surface": [
+                 *                 "patted_dry",
+                 *                 "oil",
+                 *                 "rub"
+                 *               ],
                  *               "thermometer": true,
                  *               "thermometer_offset_k": 0,
                  *               "tie": "tight",
@@ -10561,7 +10661,6 @@ export interface operations {
                  *               "altitude_m": 0,
                  *               "batch_order": "heaviest_first",
                  *               "below_floor_acknowledged": false,
-                 *               "coat": "rubbed",
                  *               "core_target_c": 63,
                  *               "cut": "pork_loin_roast",
                  *               "gap_mm": 8,
@@ -10593,6 +10692,11 @@ export interface operations {
                  *               "sauce": "none",
                  *               "start": "fridge",
                  *               "support": "basket",
+                 *               "surface": [
+                 *                 "patted_dry",
+                 *                 "oil",
+                 *                 "rub"
+                 *               ],
                  *               "thermometer": true,
                  *               "thermometer_offset_k": 0,
                  *               "tie": "tight",

@@ -19,6 +19,7 @@ export type KeptBlend = Schemas["KeptBlendDto"];
 export type CountedMethod = Schemas["CountedMethodDto"];
 export type KeptMethod = Schemas["KeptMethodDto"];
 export type KeptSupper = Schemas["KeptSupperDto"];
+export type Layer = Schemas["LayerDto"];
 export type Loading = Schemas["LoadingDto"];
 export type Machine = Schemas["MachineDto"];
 export type MachinesDocument = Schemas["MachinesDocumentDto"];

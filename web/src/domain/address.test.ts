@@ -10,7 +10,7 @@ const catalogue = {
       cut: "drumstick",
       usual_pieces: 8,
       usual_mass_g: [90, 115, 150],
-      usual_coat: "rubbed",
+      usual_surface: ["patted_dry", "oil", "rub"],
       usual_turn: "equal_browning",
       floors: [{ region: "us", usual_core_target_c: 77 }],
     },
@@ -22,7 +22,7 @@ const request = {
   pieces: 6,
   piece_mass_g: 130,
   start: "fridge",
-  coat: "oiled",
+  surface: ["patted_dry", "oil"],
   machine,
   preheat: "thin_only",
   turn: "never",
@@ -50,7 +50,7 @@ describe("a sentence in an address", () => {
     const again = expand(compact(request), catalogue, [machine], settings);
     expect(again).toMatchObject({
       pieces: 6,
-      coat: "oiled",
+      surface: ["patted_dry", "oil"],
       start: "fridge",
       turn: "never",
       actions: [{ kind: "turn", at_s: 600 }],
@@ -63,7 +63,11 @@ describe("a sentence in an address", () => {
   it("is dropped where it is none", () => {
     expect(readPlanSearch({ say: "drumsticks", eat: "7", dish: "1" })).toEqual({});
     expect(readPlanSearch({ say: { cut: "drumstick", pieces: "8" } }).say).toBeUndefined();
-    // An address of an earlier version.
+    // Addresses of earlier versions.
+    expect(readPlanSearch({ say: { cut: "drumstick", coat: "wet" } }).say).toEqual({
+      cut: "drumstick",
+      surface: [],
+    });
     expect(readPlanSearch({ say: { cut: "drumstick", machine } }).say?.machine).toBe("the drum");
     expect(readPlanSearch({ say: { cut: "drumstick", machine: 7 } }).say).toBeUndefined();
     expect(readPlanSearch({ say: { cut: "drumstick" }, eat: "19:00" })).toMatchObject({

@@ -2,6 +2,7 @@
 // blend - and without the consent to go below a safe minimum. The whole sentence goes along in the
 // history of the browser, so that a reload and the way back have everything.
 import type { Catalogue, Machine, Request } from "../api/types";
+import { asNow } from "../lib/earlier";
 import { ofKitchen, usualIn } from "./request";
 import type { Settings } from "./settings";
 
@@ -36,8 +37,11 @@ const USUAL: Partial<Record<keyof Request, unknown>> = {
   load: "with_air",
 };
 
+/** A list that is empty says nothing, but for a surface: that is wet then. */
 const isUsual = (key: keyof Request, value: unknown) =>
-  value == null || value === USUAL[key] || (Array.isArray(value) && value.length === 0);
+  value == null ||
+  value === USUAL[key] ||
+  (Array.isArray(value) && value.length === 0 && key !== "surface");
 
 export function compact({ machine, ...rest }: Request): Said {
   const said = Object.entries(rest).filter(([name, value]) => {
@@ -122,7 +126,7 @@ export function readPlanSearch(search: Record<string, unknown>): PlanSearch {
 /** The sentence of an address; addresses of earlier versions held the whole machine. */
 function saidIn(value: unknown): Said | undefined {
   if (typeof value !== "object" || value === null) return undefined;
-  const { machine, ...rest } = value as Record<string, unknown>;
+  const { machine, ...rest } = asNow("", value) as Record<string, unknown>;
   const name =
     typeof machine === "object" && machine !== null && "name" in machine ? machine.name : machine;
   const said = { ...rest, ...(name === undefined ? {} : { machine: name }) };
@@ -132,7 +136,7 @@ function saidIn(value: unknown): Said | undefined {
 function isSaid(value: Record<string, unknown>): value is Record<string, unknown> & Said {
   const { cut, machine, ...rest } = value;
   const numbers = ["pieces", "piece_mass_g", "core_target_c", "thickness_mm", "setting_c"];
-  const lists = ["actions", "ahead", "weights_g", "split"];
+  const lists = ["actions", "ahead", "weights_g", "split", "surface"];
   return (
     typeof cut === "string" &&
     (machine === undefined || typeof machine === "string") &&

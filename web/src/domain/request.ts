@@ -10,7 +10,7 @@ export function usual(entry: CutEntry, machine: Machine, region: Region): Reques
     pieces: entry.usual_pieces,
     piece_mass_g: entry.usual_mass_g[1] ?? 100,
     start: "fridge",
-    coat: entry.usual_coat,
+    surface: entry.usual_surface,
     machine,
     preheat: "thin_only",
     turn: entry.usual_turn,

@@ -18,7 +18,7 @@ const request = {
   pieces: 8,
   piece_mass_g: 115,
   start: "fridge",
-  coat: "rubbed",
+  surface: ["patted_dry", "oil", "rub"],
   machine,
   preheat: "thin_only",
   turn: "equal_browning",

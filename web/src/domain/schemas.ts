@@ -27,7 +27,7 @@ const machine = v.looseObject({
 const method = v.looseObject({
   cut: v.string(),
   name: v.string(),
-  coat: v.string(),
+  surface: v.array(v.string()),
   seasonings: v.array(v.looseObject({ kind: v.string() })),
   tasks: v.array(
     v.looseObject({
@@ -46,7 +46,7 @@ const request = v.looseObject({
   pieces: number,
   piece_mass_g: number,
   start: v.string(),
-  coat: v.string(),
+  surface: v.array(v.string()),
   machine,
   preheat: v.string(),
   turn: v.string(),

@@ -1,6 +1,7 @@
 // What is being changed outlives a reload of the page, until it is saved or dropped. What does not look
 // like it any more - a draft of an earlier version - is as if it were not there.
 import { useState } from "react";
+import { asNow } from "./earlier";
 
 type Check<T> = (value: unknown) => value is T;
 
@@ -24,7 +25,7 @@ export function readDraft<T>(key: string, isIt: Check<T>): T | null {
   const text = sessionStorage.getItem(key);
   if (!text) return null;
   try {
-    const draft: unknown = JSON.parse(text);
+    const draft: unknown = JSON.parse(text, asNow);
     return isIt(draft) ? draft : null;
   } catch {
     return null;

@@ -26,15 +26,15 @@ export const entry = {
   animal: "chicken",
   usual_pieces: 8,
   usual_mass_g: [90, 115, 150],
-  usual_coat: "rubbed",
+  usual_surface: ["patted_dry", "oil", "rub"],
   usual_turn: "equal_browning",
   usual_first_up: "show",
   usual_outside: ["golden"],
   faces: null,
   textures: [{ name: "juicy", core_c: 77 }],
-  coats: [
-    { coat: "rubbed", words: "rubbed, skin dry" },
-    { coat: "oiled", words: "oiled" },
+  surfaces: [
+    { surface: ["patted_dry", "oil", "rub"], words: "rubbed, skin dry" },
+    { surface: ["patted_dry", "oil"], words: "oiled" },
   ],
   handlings: [],
   floors: [],
@@ -50,6 +50,13 @@ const ribs = {
 } as CutEntry;
 
 export const catalogue = {
+  most_layers: 8,
+  layers: [
+    { layer: "patted_dry", words: "patted dry", goes_over: [] },
+    { layer: "oil", words: "oil", goes_over: ["patted_dry", "rub", "starch"] },
+    { layer: "rub", words: "rub", goes_over: ["patted_dry", "oil", "starch"] },
+    { layer: "starch", words: "starch", goes_over: ["patted_dry", "oil", "rub"] },
+  ],
   cuts: [entry, ribs],
   groups: [
     { group: "pieces", words: "Pieces" },
@@ -72,7 +79,7 @@ export const request = {
   pieces: 8,
   piece_mass_g: 115,
   start: "fridge",
-  coat: "rubbed",
+  surface: ["patted_dry", "oil", "rub"],
   machine,
   preheat: "thin_only",
   turn: "equal_browning",

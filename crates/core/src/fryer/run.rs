@@ -155,7 +155,7 @@ impl Run {
     /// let entry = cut(CutId::PorkChop);
     /// let grid = Arc::new(Grid::coarse(Body::Disc { thickness: 0.025, radius: 0.05 }));
     /// let material = Arc::new(Material::of(entry.composition));
-    /// let chop = Piece::new(grid, material, FaceLaw::MEAT, 4.0, entry.coat.start());
+    /// let chop = Piece::new(grid, material, FaceLaw::MEAT, 4.0, entry.surface.start());
     /// let hot = Cavity::cold(MachineKind::OvenStyle, 1700.0, 21.0);
     /// let below = Spot { gap: 0.15, shade: 0.6, ..Spot::default() };
     /// let mut run = Run::load(hot, 21.0, 200.0, chop.clone(), 4.0).beside(chop, 4.0, below);
@@ -309,7 +309,7 @@ impl Run {
     /// let chop = cut(CutId::PorkChop);
     /// let grid = Grid::coarse(Body::Disc { thickness: 0.025, radius: 0.05 }).into();
     /// let material = Material::of(chop.composition).into();
-    /// let chop = Piece::new(grid, material, FaceLaw::MEAT, 4.0, chop.coat.start());
+    /// let chop = Piece::new(grid, material, FaceLaw::MEAT, 4.0, chop.surface.start());
     /// let hot = Cavity::cold(MachineKind::Drawer, 1700.0, 21.0);
     /// let mut once = Run::load(hot, 21.0, 200.0, chop, 4.0);
     /// once.advance_to(300.0);

@@ -286,8 +286,8 @@ impl Piece {
         self.disturb();
     }
 
-    /// What a coat adds to a surface that has stood: no thinner a dry layer and no more water than
-    /// the coat comes with.
+    /// What layers add to a surface that has stood: no thinner a dry layer and no more water than
+    /// they come with.
     pub fn coat(&mut self, start: SurfaceStart) {
         self.surface = start;
         for face in &mut self.faces {

@@ -4,7 +4,7 @@ use std::sync::Arc;
 
 use super::{FaceLaw, Grid, Piece};
 use crate::geometry::{Body, lay};
-use crate::meat::{Coat, Cut, Material};
+use crate::meat::{Cut, Material, Surface};
 use crate::units::{Density, Length, Mass};
 
 impl Piece {
@@ -16,7 +16,7 @@ impl Piece {
     /// let chop = cut(CutId::PorkChop);
     /// let [_, mass, _] = chop.usual_mass;
     /// let thick = chop.expected_thickness(mass);
-    /// let (piece, body) = Piece::raw(chop, mass, thick, Grid::coarse, FaceLaw::MEAT, 4.0, chop.coat);
+    /// let (piece, body) = Piece::raw(chop, mass, thick, Grid::coarse, FaceLaw::MEAT, 4.0, chop.surface);
     /// assert_eq!(piece.core(), 4.0);
     /// assert!((body.depth() - thick.metres()).abs() < 1e-12);
     /// ```
@@ -28,13 +28,13 @@ impl Piece {
         grid: impl FnOnce(Body) -> Grid,
         law: FaceLaw,
         start: f64,
-        coat: Coat,
+        surface: Surface,
     ) -> (Self, Body) {
         let material = Arc::new(Material::of(cut.composition.with_bone(cut.bone)));
         let density = Density::from_kilograms_per_cubic_metre(material.density());
         let (body, _) = lay(cut.form, mass, thickness, density);
         let grid = Arc::new(grid(body));
-        let piece = Self::new(grid, material, law, start, cut.surface(coat));
+        let piece = Self::new(grid, material, law, start, cut.surface_start(surface));
         (piece, body)
     }
 }

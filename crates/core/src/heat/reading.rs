@@ -25,7 +25,7 @@ impl Piece {
     /// let [_, mass, _] = chop.usual_mass;
     /// let thick = chop.expected_thickness(mass);
     /// let (mut piece, _) =
-    ///     Piece::raw(chop, mass, thick, Grid::coarse, FaceLaw::MEAT, 4.0, chop.coat);
+    ///     Piece::raw(chop, mass, thick, Grid::coarse, FaceLaw::MEAT, 4.0, chop.surface);
     /// assert!((piece.reading() - 4.0).abs() < 1e-9);
     /// for _ in 0..60 {
     ///     piece.step(10.0, |_| Surroundings {

@@ -1,6 +1,6 @@
 //! What a cut is, for the model and for the cook.
 
-use super::{Coat, Composition, CutId, SurfaceStart};
+use super::{Composition, CutId, Surface, SurfaceStart};
 use crate::units::{Interval, Length, Mass, Temperature};
 
 /// The animal, which decides the safety floor.
@@ -169,7 +169,7 @@ pub struct Cut {
     /// Usual rest.
     pub rest: Interval,
     /// Usual surface.
-    pub coat: Coat,
+    pub surface: Surface,
     /// Whether one face stays up throughout.
     pub one_face_up: bool,
     /// Where the thermometer goes.
@@ -311,19 +311,19 @@ impl Animal {
 }
 
 impl Cut {
-    /// What a coat makes of its surface.
+    /// What layers make of its surface.
     ///
     /// ```
-    /// use ember_core::meat::{Coat, CutId, cut};
-    /// let slow = cut(CutId::PorkBellySlab).surface(Coat::PattedDry);
-    /// assert!(slow.browning_rate < cut(CutId::PorkChop).surface(Coat::PattedDry).browning_rate);
+    /// use ember_core::meat::{Surface, CutId, cut};
+    /// let slow = cut(CutId::PorkBellySlab).surface_start(Surface::PATTED_DRY);
+    /// assert!(slow.browning_rate < cut(CutId::PorkChop).surface_start(Surface::PATTED_DRY).browning_rate);
     /// ```
     #[must_use]
-    pub fn surface(&self, coat: Coat) -> SurfaceStart {
+    pub fn surface_start(&self, surface: Surface) -> SurfaceStart {
         if self.skin && self.animal == Animal::Pork {
-            coat.start().on_rind()
+            surface.start().on_rind()
         } else {
-            coat.start()
+            surface.start()
         }
     }
 

@@ -3,6 +3,7 @@
 mod catalogue;
 mod composition;
 mod cut;
+mod layer;
 mod names;
 mod surface;
 pub mod water;
@@ -12,5 +13,6 @@ pub use composition::{Composition, DENSITY_AT, FREEZES, FUSION, Material, State}
 pub use cut::{
     Animal, Browning, Class, Cut, Dividing, FirstUp, Form, Silhouette, Texture, ThicknessRule,
 };
+pub use layer::{Layer, SurfaceStart};
 pub use names::{Group, NOT_YET, NotYet};
-pub use surface::{Coat, Layer, SurfaceStart};
+pub use surface::{Surface, Unlayered};

@@ -1,238 +1,239 @@
-//! What the surface is like when the piece goes in.
+//! What the surface is like when the piece goes in: layers, in the order in which they went on.
 
-/// How the cook prepared the surface.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
-pub enum Coat {
-    /// Straight from the package, or wet from a marinade.
-    Wet,
+use super::{Layer, SurfaceStart};
+
+/// Layers on a piece, the lowest first. None: wet from the package.
+#[derive(Clone, Copy, PartialEq, Eq)]
+pub struct Surface {
+    layers: [Option<Layer>; Self::MOST],
+}
+
+/// Why layers make no surface.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, thiserror::Error)]
+pub enum Unlayered {
+    /// More than fit.
+    #[error("a surface has at most {most} layers, this one {many}; leave some out", most = Surface::MOST)]
+    TooMany {
+        /// Layers there are.
+        many: usize,
+    },
+    /// The same twice in succession.
+    #[error("\"{}\" comes twice in succession; once is enough", .0.words())]
+    Twice(Layer),
+    /// Dried after something went on that a towel or the fridge's air does not dry.
+    #[error("\"{}\" comes after \"{}\"; dry it first, or after a marinade", .dried.words(), .after.words())]
+    DriedTooLate {
+        /// How it is dried.
+        dried: Layer,
+        /// What lies there already.
+        after: Layer,
+    },
+}
+
+impl std::fmt::Debug for Surface {
+    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+        f.debug_list().entries(self.layers()).finish()
+    }
+}
+
+impl Surface {
+    /// Layers at the most.
+    pub const MOST: usize = 8;
+
+    /// Straight from the package.
+    pub const RAW: Self = Self::of([]);
     /// Patted dry, nothing on it.
-    #[default]
-    PattedDry,
+    pub const PATTED_DRY: Self = Self::of([Layer::PattedDry]);
     /// Patted dry and oiled.
-    Oiled,
+    pub const OILED: Self = Self::of([Layer::PattedDry, Layer::Oil]);
     /// Patted dry, oil and a dry rub.
-    Rubbed,
+    pub const RUBBED: Self = Self::of([Layer::PattedDry, Layer::Oil, Layer::Rub]);
     /// Patted dry, a rub with baking powder.
-    BakingPowder,
+    pub const BAKING_POWDER: Self = Self::of([Layer::PattedDry, Layer::BakingPowder]);
     /// Uncovered in the fridge for hours, then rubbed.
-    FridgeDried,
-    /// A light dusting of flour or starch and an oil spray.
-    Floured,
+    pub const FRIDGE_DRIED: Self = Self::of([Layer::FridgeDried, Layer::Rub]);
+    /// A light dusting of flour and an oil spray.
+    pub const FLOURED: Self = Self::of([Layer::PattedDry, Layer::Flour, Layer::Spray]);
+    /// A light dusting of starch and an oil spray.
+    pub const STARCHED: Self = Self::of([Layer::PattedDry, Layer::Starch, Layer::Spray]);
     /// Flour, egg and crumb, sprayed with oil.
-    Crumbed,
+    pub const CRUMBED: Self = Self::of([
+        Layer::PattedDry,
+        Layer::Flour,
+        Layer::Egg,
+        Layer::Crumb,
+        Layer::Spray,
+    ]);
     /// Brushed with something sweet before it goes in.
-    Glazed,
-}
+    pub const GLAZED: Self = Self::of([Layer::PattedDry, Layer::Glaze]);
+    /// As it comes out of a marinade.
+    pub const MARINATED: Self = Self::of([Layer::WetMarinade]);
+    /// Tossed in butter sauce before it goes in.
+    pub const BUTTERED: Self = Self::of([Layer::PattedDry, Layer::ButterSauce]);
 
-/// One thing that is done to a surface or put on it, in the order in which it is.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
-pub enum Layer {
-    /// Blotted with a towel.
-    PattedDry,
-    /// Left uncovered in the fridge for hours.
-    FridgeDried,
-    /// Rubbed with oil.
-    Oil,
-    /// A dry rub.
-    Rub,
-    /// Baking powder with salt.
-    BakingPowder,
-    /// A dusting of starch.
-    Starch,
-    /// A dusting of flour.
-    Flour,
-    /// Drawn through beaten egg.
-    Egg,
-    /// Crumb, pressed on.
-    Crumb,
-    /// Tossed in butter sauce.
-    ButterSauce,
-    /// As it comes from a marinade.
-    WetMarinade,
-    /// A spray of oil.
-    Spray,
-    /// Brushed with something sweet.
-    Glaze,
-}
-
-/// What layers make of a surface, for the heat model.
-///
-/// All are common practice in kind and from memory in size: a wet face carries a tenth of a
-/// millimetre of water, a towel leaves a fifth of that, a night in the fridge leaves a leathery
-/// layer some tenths of a millimetre deep, a crumb coat is a millimetre of bread that is dry
-/// already. How much faster a layer browns is fitted to common practice with the rows of
-/// `colour-facts.csv`, see `docs/model.md`.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct SurfaceStart {
-    /// Free water on the surface, kg/m², that must leave before the surface dries.
-    pub film: f64,
-    /// Thickness of the layer that is dry from the start, m.
-    pub dry_layer: f64,
-    /// How much faster than bare skin the surface browns.
-    pub browning_rate: f64,
-    /// Sugar that chars: 0 without, 1 for a glaze.
-    pub sugar: f64,
-}
-
-impl SurfaceStart {
-    /// As it comes out of its package: wet.
-    pub const RAW: Self = Self {
-        film: 0.10,
-        dry_layer: 0.0,
-        browning_rate: 1.0,
-        sugar: 0.0,
-    };
-
-    /// A dry body, for comparison with exact solutions.
-    pub const BARE: Self = Self {
-        film: 0.0,
-        ..Self::RAW
-    };
-
-    /// With one more layer on it.
-    ///
-    /// ```
-    /// use ember_core::meat::{Layer, SurfaceStart};
-    /// let dusted = SurfaceStart::RAW.with(Layer::PattedDry).with(Layer::Flour);
-    /// assert!(dusted.film < SurfaceStart::RAW.film && dusted.dry_layer > 0.0);
-    /// // Flour browns more slowly than skin, a glaze much faster.
-    /// assert!(dusted.browning_rate < 1.0);
-    /// assert!(SurfaceStart::RAW.with(Layer::Glaze).browning_rate > 1.3);
-    /// ```
-    #[must_use]
-    pub const fn with(self, layer: Layer) -> Self {
-        // What it brings in water, kg/m², and leaves of the water below; its dry thickness, mm; how much
-        // faster it browns; its sugar.
-        let (wets, leaves, dry, faster, sugar) = match layer {
-            Layer::PattedDry => (0.0, 0.2, 0.0, 1.0, 0.0),
-            Layer::FridgeDried => (0.0, 0.0, 0.25, 0.9, 0.0),
-            Layer::Oil => (0.0, 1.0, 0.0, 1.1, 0.0),
-            Layer::Rub => (0.0, 1.0, 0.05, 1.0, 0.0),
-            Layer::BakingPowder => (0.0, 0.5, 0.10, 1.5, 0.0),
-            Layer::Starch => (0.0, 0.6, 0.15, 0.85, 0.0),
-            Layer::Flour => (0.0, 0.6, 0.20, 0.85, 0.0),
-            Layer::Egg => (0.05, 1.0, 0.0, 1.2, 0.0),
-            // It soaks up what is wet below it.
-            Layer::Crumb => (0.0, 0.0, 1.0, 1.3, 0.0),
-            Layer::ButterSauce => (0.05, 1.0, 0.0, 1.2, 0.0),
-            Layer::WetMarinade => (0.10, 1.0, 0.0, 1.1, 0.1),
-            Layer::Spray => (0.0, 1.0, 0.0, 1.05, 0.0),
-            Layer::Glaze => (0.05, 1.0, 0.0, 1.45, 1.0),
-        };
-        Self {
-            film: self.film * leaves + wets,
-            dry_layer: self.dry_layer + dry * 1e-3,
-            browning_rate: self.browning_rate * faster,
-            sugar: self.sugar.max(sugar),
-        }
-    }
-
-    /// The same on a rind, which is collagen and has little that browns (from memory).
-    #[must_use]
-    pub const fn on_rind(self) -> Self {
-        const SLOWER: f64 = 0.6;
-        Self {
-            browning_rate: self.browning_rate * SLOWER,
-            ..self
-        }
-    }
-
-    /// Layers on raw meat, in order.
-    #[must_use]
-    pub fn of(layers: &[Layer]) -> Self {
-        layers
-            .iter()
-            .fold(Self::RAW, |start, layer| start.with(*layer))
-    }
-}
-
-impl Coat {
-    /// Every coat, in the order a cook thinks of them.
-    pub const ALL: [Self; 9] = [
-        Self::Wet,
-        Self::PattedDry,
-        Self::Oiled,
-        Self::Rubbed,
-        Self::BakingPowder,
-        Self::FridgeDried,
-        Self::Floured,
-        Self::Crumbed,
-        Self::Glazed,
+    /// Those that cooks have a name for, in the order a cook thinks of them.
+    pub const USUAL: [Self; 12] = [
+        Self::RAW,
+        Self::PATTED_DRY,
+        Self::OILED,
+        Self::RUBBED,
+        Self::BAKING_POWDER,
+        Self::FRIDGE_DRIED,
+        Self::FLOURED,
+        Self::STARCHED,
+        Self::CRUMBED,
+        Self::MARINATED,
+        Self::BUTTERED,
+        Self::GLAZED,
     ];
 
-    /// The name used in stored plans and on the wire.
-    #[must_use]
-    pub const fn id(self) -> &'static str {
-        match self {
-            Self::Wet => "wet",
-            Self::PattedDry => "patted_dry",
-            Self::Rubbed => "rubbed",
-            Self::FridgeDried => "fridge_dried",
-            Self::Floured => "floured",
-            Self::Oiled => "oiled",
-            Self::BakingPowder => "baking_powder",
-            Self::Crumbed => "crumbed",
-            Self::Glazed => "glazed",
+    const fn of<const N: usize>(layers: [Layer; N]) -> Self {
+        let mut all = [None; Self::MOST];
+        let mut n = 0;
+        while n < N {
+            #[allow(clippy::indexing_slicing, reason = "computed when this is compiled")]
+            {
+                all[n] = Some(layers[n]);
+            }
+            n += 1;
         }
+        Self { layers: all }
+    }
+
+    /// Layers one over the other, the lowest first.
+    ///
+    /// ```
+    /// use ember_core::meat::{Layer, Surface, Unlayered};
+    /// let twice = [Layer::PattedDry, Layer::Flour, Layer::Egg, Layer::Flour, Layer::Egg, Layer::Crumb];
+    /// assert_eq!(Surface::layered(&twice).unwrap().layers().count(), 6);
+    /// let late = Surface::layered(&[Layer::Oil, Layer::PattedDry]).unwrap_err();
+    /// assert_eq!(late, Unlayered::DriedTooLate { dried: Layer::PattedDry, after: Layer::Oil });
+    /// ```
+    ///
+    /// # Errors
+    /// [`Unlayered`] with what is wrong.
+    pub fn layered(layers: &[Layer]) -> Result<Self, Unlayered> {
+        let many = layers.len();
+        if many > Self::MOST {
+            return Err(Unlayered::TooMany { many });
+        }
+        for (below, above) in layers.iter().zip(layers.iter().skip(1)) {
+            if below == above {
+                return Err(Unlayered::Twice(*above));
+            }
+            let can_dry = below.dries() || *below == Layer::WetMarinade;
+            if above.dries() && !can_dry {
+                return Err(Unlayered::DriedTooLate {
+                    dried: *above,
+                    after: *below,
+                });
+            }
+        }
+        let mut all = [None; Self::MOST];
+        for (slot, layer) in all.iter_mut().zip(layers) {
+            *slot = Some(*layer);
+        }
+        Ok(Self { layers: all })
+    }
+
+    /// The layers, the lowest first.
+    pub fn layers(self) -> impl Iterator<Item = Layer> {
+        self.layers.into_iter().flatten()
+    }
+
+    /// Whether there is such a layer.
+    ///
+    /// ```
+    /// use ember_core::meat::{Layer, Surface};
+    /// assert!(Surface::CRUMBED.has(Layer::Egg) && !Surface::RUBBED.has(Layer::Egg));
+    /// ```
+    #[must_use]
+    pub fn has(self, layer: Layer) -> bool {
+        self.layers().any(|one| one == layer)
     }
 
     /// The words in the sentence.
-    #[must_use]
-    pub const fn words(self, skin: bool) -> &'static str {
-        match (self, skin) {
-            (Self::Wet, _) => "wet from the package",
-            (Self::PattedDry, _) => "patted dry",
-            (Self::Rubbed, true) => "rubbed, skin dry",
-            (Self::Rubbed, false) => "rubbed, patted dry",
-            (Self::FridgeDried, _) => "dried in the fridge, rubbed",
-            (Self::Floured, _) => "floured and sprayed",
-            (Self::Oiled, _) => "patted dry and oiled",
-            (Self::BakingPowder, _) => "rubbed with baking powder",
-            (Self::Crumbed, _) => "in egg and crumb",
-            (Self::Glazed, _) => "glazed",
-        }
-    }
-
-    /// Allergens the coat itself brings; a rub's own are on its label.
-    #[must_use]
-    pub const fn allergens(self) -> Option<&'static str> {
-        match self {
-            Self::Floured => Some("wheat, unless the flour is starch of another kind"),
-            Self::Crumbed => Some("wheat and egg, unless yours are made without"),
-            Self::BakingPowder => Some("what the powder's starch is made of, at times wheat"),
-            Self::Glazed => Some("what the glaze's label names, often mustard or soy"),
-            Self::Wet | Self::PattedDry | Self::Oiled | Self::Rubbed | Self::FridgeDried => None,
-        }
-    }
-
-    /// The layers it is made of, in order.
-    #[must_use]
-    pub const fn layers(self) -> &'static [Layer] {
-        use Layer::{
-            BakingPowder, Crumb, Egg, Flour, FridgeDried, Glaze, Oil, PattedDry, Rub, Spray,
-        };
-        match self {
-            Self::Wet => &[],
-            Self::PattedDry => &[PattedDry],
-            Self::Oiled => &[PattedDry, Oil],
-            Self::Rubbed => &[PattedDry, Oil, Rub],
-            Self::BakingPowder => &[PattedDry, BakingPowder],
-            Self::FridgeDried => &[FridgeDried, Rub],
-            Self::Floured => &[PattedDry, Flour, Spray],
-            Self::Crumbed => &[PattedDry, Flour, Egg, Crumb, Spray],
-            Self::Glazed => &[PattedDry, Glaze],
-        }
-    }
-
-    /// What the coat means for the surface.
     ///
     /// ```
-    /// use ember_core::meat::Coat;
-    /// assert!(Coat::Wet.start().film > Coat::PattedDry.start().film);
-    /// assert!(Coat::FridgeDried.start().dry_layer > 0.0);
+    /// use ember_core::meat::{Layer, Surface};
+    /// assert_eq!(Surface::RUBBED.words(true), "rubbed, skin dry");
+    /// let own = Surface::layered(&[Layer::PattedDry, Layer::Oil, Layer::Starch]).unwrap();
+    /// assert_eq!(own.words(true), "patted dry, oil, starch");
+    /// ```
+    #[must_use]
+    pub fn words(self, skin: bool) -> String {
+        let usual = match self {
+            Self::RAW => "wet from the package",
+            Self::RUBBED if skin => "rubbed, skin dry",
+            Self::RUBBED => "rubbed, patted dry",
+            Self::FRIDGE_DRIED => "dried in the fridge, rubbed",
+            Self::FLOURED => "floured and sprayed",
+            Self::STARCHED => "dusted with starch and sprayed",
+            Self::OILED => "patted dry and oiled",
+            Self::BAKING_POWDER => "rubbed with baking powder",
+            Self::CRUMBED => "in egg and crumb",
+            Self::GLAZED => "glazed",
+            Self::MARINATED => "wet from the marinade",
+            Self::BUTTERED => "in butter sauce",
+            _ => {
+                let layers: Vec<&str> = self.layers().map(Layer::words).collect();
+                return layers.join(", ");
+            }
+        };
+        usual.to_owned()
+    }
+
+    /// What its layers bring that some may not eat, each once.
+    ///
+    /// ```
+    /// use ember_core::meat::Surface;
+    /// assert_eq!(Surface::CRUMBED.allergens(), ["wheat", "egg"]);
+    /// assert!(Surface::RUBBED.allergens().is_empty());
+    /// ```
+    #[must_use]
+    pub fn allergens(self) -> Vec<&'static str> {
+        let mut all = Vec::new();
+        for allergen in self.layers().filter_map(Layer::allergen) {
+            if !all.contains(&allergen) {
+                all.push(allergen);
+            }
+        }
+        all
+    }
+
+    /// Each layer with the share of it that stays on: what is dry needs something beside it that holds it,
+    /// or meat that is still wet.
+    ///
+    /// ```
+    /// use ember_core::meat::{Layer, Surface};
+    /// let loose = Surface::layered(&[Layer::PattedDry, Layer::Crumb]).unwrap();
+    /// assert_eq!(loose.staying().last(), Some((Layer::Crumb, 0.5)));
+    /// assert!(Surface::CRUMBED.staying().all(|(_, stays)| stays == 1.0));
+    /// ```
+    pub fn staying(self) -> impl Iterator<Item = (Layer, f64)> {
+        let holds = move |n: Option<usize>| {
+            n.and_then(|n| self.layers.get(n).copied().flatten())
+                .is_some_and(Layer::holds)
+        };
+        self.layers().enumerate().map(move |(n, layer)| {
+            let held = n == 0 || holds(n.checked_sub(1)) || holds(n.checked_add(1));
+            let stays = if held { 1.0 } else { 1.0 - layer.falls_off() };
+            (layer, stays)
+        })
+    }
+
+    /// What it means for the heat model.
+    ///
+    /// ```
+    /// use ember_core::meat::Surface;
+    /// assert!(Surface::RAW.start().film > Surface::PATTED_DRY.start().film);
+    /// assert!(Surface::FRIDGE_DRIED.start().dry_layer > 0.0);
     /// ```
     #[must_use]
     pub fn start(self) -> SurfaceStart {
-        SurfaceStart::of(self.layers())
+        self.staying()
+            .fold(SurfaceStart::RAW, |start, (layer, stays)| {
+                start.with(layer, stays)
+            })
     }
 }

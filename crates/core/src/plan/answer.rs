@@ -12,7 +12,7 @@ use super::uncertainty::Ensemble;
 use super::uncertainty::assumptions::Assumption;
 use crate::doneness::Floor;
 use crate::fryer::Action;
-use crate::meat::Browning;
+use crate::meat::{Browning, Surface};
 use crate::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
 
 /// Version of the model and its constants, stored with every plan.
@@ -113,12 +113,12 @@ pub enum GoalChange {
     Hotter(Temperature),
     /// So hot for the last minutes.
     HotFinish(Temperature),
-    /// The skin dried in the fridge first.
-    Drier,
+    /// The skin dried in the fridge first: this surface.
+    Drier(Surface),
     /// Oil on it.
-    Oil,
+    Oil(Surface),
     /// Something sweet on it.
-    Sugar,
+    Sugar(Surface),
     /// Turned later, for even colour.
     LaterTurn,
     /// Left as pale as it is when the inside is there.

@@ -10,7 +10,7 @@ use crate::doneness::Handling;
 use crate::fryer::{Action, Support};
 use crate::geometry::{Body, lay};
 use crate::meat::water::{boiling, pressure_at};
-use crate::meat::{Class, Coat, Form};
+use crate::meat::{Class, Form, Layer};
 use crate::prep::{Ahead, check_clocks};
 use crate::units::bounds;
 use crate::units::{Length, Temperature};
@@ -65,7 +65,7 @@ impl Request {
             "a joint is done outside long before its inside is safe"
         } else if self.handling != Handling::Plain {
             "from the freezer, minced, rolled, pierced or stuffed meat is not safe inside soon enough"
-        } else if self.coat == Coat::Crumbed {
+        } else if self.surface.has(Layer::Crumb) {
             "raw breaded meat browns long before its inside is safe, unless its package says otherwise"
         } else if !self.ahead.is_empty() {
             "frozen meat cannot be prepared ahead"
@@ -339,7 +339,7 @@ impl Request {
             Support::TumblingBasket if self.mass.grams() > MOST_TUMBLING => {
                 Some("pieces above 150 g do not tumble; lay them on a rack and turn them")
             }
-            Support::TumblingBasket if self.coat == Coat::Crumbed => {
+            Support::TumblingBasket if self.surface.has(Layer::Crumb) => {
                 Some("the crumb falls off; lay the pieces on a rack and spray them")
             }
             _ => None,

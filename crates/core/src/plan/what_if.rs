@@ -9,7 +9,7 @@ use super::search::Found;
 use super::uncertainty::Unknown;
 use crate::fryer::Cavity;
 use crate::heat::Piece;
-use crate::meat::{Browning, Coat};
+use crate::meat::{Browning, Surface};
 use crate::units::{Interval, Temperature};
 
 /// A hotter setting is tried so much above, K: two or three marks of a dial.
@@ -74,17 +74,24 @@ fn changes(request: &Request) -> Vec<(GoalChange, Request)> {
             all.push((GoalChange::HotFinish(highest), other));
         }
     }
-    let skin = request.entry().skin;
-    if skin && matches!(request.coat, Coat::Wet | Coat::PattedDry | Coat::Rubbed) {
-        let drier = but(|request| request.coat = Coat::FridgeDried);
-        all.push((GoalChange::Drier, drier));
-    }
-    if matches!(request.coat, Coat::Wet | Coat::PattedDry) {
-        all.push((GoalChange::Oil, but(|request| request.coat = Coat::Oiled)));
-        all.push((
-            GoalChange::Sugar,
-            but(|request| request.coat = Coat::Glazed),
-        ));
+    let bare = matches!(request.surface, Surface::RAW | Surface::PATTED_DRY);
+    let skin = request.entry().skin && (bare || request.surface == Surface::RUBBED);
+    let surfaces = [
+        (
+            skin,
+            GoalChange::Drier as fn(Surface) -> GoalChange,
+            Surface::FRIDGE_DRIED,
+        ),
+        (bare, GoalChange::Oil, Surface::OILED),
+        (bare, GoalChange::Sugar, Surface::GLAZED),
+    ];
+    for (_, change, surface) in surfaces
+        .into_iter()
+        .filter(|(makes_sense, ..)| *makes_sense)
+    {
+        let mut other = request.clone();
+        other.surface = surface;
+        all.push((change(surface), other));
     }
     if request.turns() == TurnRule::HalfWay {
         let later = but(|request| request.turn = TurnRule::EqualBrowning);

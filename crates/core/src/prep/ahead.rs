@@ -136,7 +136,7 @@ impl Ahead {
 /// let thigh = cut(CutId::BoneInThigh);
 /// let [_, mass, _] = thigh.usual_mass;
 /// let thick = thigh.expected_thickness(mass);
-/// let (mut piece, _) = Piece::raw(thigh, mass, thick, Grid::coarse, FaceLaw::MEAT, 4.0, thigh.coat);
+/// let (mut piece, _) = Piece::raw(thigh, mass, thick, Grid::coarse, FaceLaw::MEAT, 4.0, thigh.surface);
 /// let hour = Interval::from_minutes(60.0);
 /// let room = Temperature::from_celsius(21.0);
 /// let stood = simulate(&mut piece, &[Ahead::Uncovered(hour), Ahead::Counter(hour)], room);

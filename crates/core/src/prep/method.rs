@@ -2,7 +2,7 @@
 
 use super::ahead::Ahead;
 use super::quantity::Seasoning;
-use crate::meat::Coat;
+use crate::meat::Surface;
 use crate::units::Interval;
 
 /// Where a task is done.
@@ -62,7 +62,7 @@ pub struct Method {
     /// What goes on the meat.
     pub seasonings: Vec<Seasoning>,
     /// How the surface is when it goes in.
-    pub coat: Coat,
+    pub surface: Surface,
 }
 
 impl Window {

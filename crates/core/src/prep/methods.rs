@@ -4,7 +4,7 @@ use super::ahead::Ahead;
 use super::cautions::{BOIL_IT, CHILL, RAW_MEAT, TWO_HOURS, raw_caution};
 use super::method::{Method, Place, Task};
 use super::quantity::{Coating, Seasoning};
-use crate::meat::{Animal, Class, Coat, Cut, CutId};
+use crate::meat::{Animal, Class, Cut, CutId, Surface};
 
 const HOUR: f64 = 60.0;
 /// Salt by weight, the middle of the usual half to one and a half per cent.
@@ -73,18 +73,18 @@ pub fn methods(cut: &Cut) -> Vec<Method> {
 /// or the first that takes others; nothing where no method does the same.
 ///
 /// ```
-/// use ember_core::{meat::{Coat, CutId, cut}, prep::{Ahead, counted}, units::Interval};
+/// use ember_core::{meat::{Surface, CutId, cut}, prep::{Ahead, counted}, units::Interval};
 /// let drumstick = cut(CutId::Drumstick);
 /// let long = Ahead::Uncovered(Interval::from_minutes(600.0));
-/// let method = counted(drumstick, Coat::Rubbed, &[Ahead::Blot, long, Ahead::Blot]).unwrap();
+/// let method = counted(drumstick, Surface::RUBBED, &[Ahead::Blot, long, Ahead::Blot]).unwrap();
 /// assert_eq!(method.name, "salted and bare overnight");
 /// assert!(method.tasks.iter().any(|task| task.window.best.minutes() == 600.0));
-/// assert!(counted(drumstick, Coat::Wet, &[long]).is_none());
+/// assert!(counted(drumstick, Surface::RAW, &[long]).is_none());
 /// ```
 #[must_use]
-pub fn counted(cut: &Cut, coat: Coat, ahead: &[Ahead]) -> Option<Method> {
+pub fn counted(cut: &Cut, surface: Surface, ahead: &[Ahead]) -> Option<Method> {
     let known = methods(cut);
-    let alike = known.iter().filter(|method| method.coat == coat);
+    let alike = known.iter().filter(|method| method.surface == surface);
     let mut same: Vec<(&Method, Method)> = alike
         .filter_map(|method| Some((method, method.timed(ahead)?)))
         .collect();
@@ -106,14 +106,14 @@ fn is_big(cut: &Cut) -> bool {
     usual.grams() >= 700.0 || cut.animal == Animal::Beef
 }
 
-fn named(id: &str, name: &str, reason: &str, coat: Coat) -> Method {
+fn named(id: &str, name: &str, reason: &str, surface: Surface) -> Method {
     Method {
         id: id.to_owned(),
         name: name.to_owned(),
         reason: reason.to_owned(),
         tasks: Vec::new(),
         seasonings: vec![Seasoning::Salt(SALT), Seasoning::Rub, Seasoning::Spray],
-        coat,
+        surface,
     }
 }
 
@@ -156,7 +156,7 @@ fn straight(cut: &Cut) -> Method {
         "straight",
         "straight from the package",
         "Nothing to do, and a surface that must boil dry first.",
-        Coat::Wet,
+        Surface::RAW,
     );
     method.seasonings = vec![Seasoning::Salt(SALT)];
     method.tasks = vec![salt("as it is").with_caution(raw_caution(cut))];
@@ -168,14 +168,14 @@ fn towel(cut: &Cut) -> Method {
         "towel",
         "blotted and rubbed",
         "A towel takes four fifths of the water in three minutes.",
-        cut.coat,
+        cut.surface,
     );
     method.tasks = vec![blot(cut), rub()];
     method
 }
 
 fn dried(cut: &Cut, id: &str, name: &str, window: [f64; 3], reason: &str) -> Method {
-    let mut method = named(id, name, reason, Coat::Rubbed);
+    let mut method = named(id, name, reason, Surface::RUBBED);
     method.tasks = vec![
         blot(cut),
         salt("all over"),
@@ -224,7 +224,7 @@ fn dry_brine(cut: &Cut) -> Method {
         "dry_brine",
         "salted ahead",
         "Salt draws water out, dissolves in it and goes back in with it: four hours or a night.",
-        Coat::Rubbed,
+        Surface::RUBBED,
     );
     method.tasks = vec![
         blot(cut),
@@ -269,7 +269,7 @@ fn quick_brine(cut: &Cut) -> Method {
         "quick_brine",
         "in a strong brine, briefly",
         "Six per cent for an hour: the outside is seasoned, and too long is too salty.",
-        Coat::Rubbed,
+        Surface::RUBBED,
     );
     brine(
         cut,
@@ -284,7 +284,7 @@ fn even_brine(cut: &Cut) -> Method {
         "even_brine",
         "in a weak brine, until it is even",
         "Only as much salt as it should have: it cannot be left in too long.",
-        Coat::Rubbed,
+        Surface::RUBBED,
     );
     let window = [12.0 * HOUR, 24.0 * HOUR, 48.0 * HOUR];
     brine(cut, Seasoning::EquilibriumBrine(SALT), window, method)
@@ -295,7 +295,7 @@ fn marinade(cut: &Cut) -> Method {
         "marinade",
         "in a marinade",
         "Flavour for the surface: what is not salt hardly goes deeper than a millimetre.",
-        Coat::PattedDry,
+        Surface::PATTED_DRY,
     );
     method.seasonings = vec![Seasoning::Marinade, Seasoning::Spray];
     method.tasks = vec![
@@ -324,7 +324,7 @@ fn tempered(cut: &Cut) -> Method {
         "tempered",
         "tempered on the counter",
         "A big piece begins less cold, so that its outside waits less for its inside.",
-        Coat::Rubbed,
+        Surface::RUBBED,
     );
     method.tasks = vec![
         blot(cut),
@@ -346,7 +346,7 @@ fn crumbed(cut: &Cut) -> Method {
         "crumbed",
         "in flour, egg and crumb",
         "A crust of its own, dry before it goes in.",
-        Coat::Crumbed,
+        Surface::CRUMBED,
     );
     method.seasonings = vec![
         Seasoning::Salt(SALT),
@@ -376,7 +376,7 @@ fn powdered(cut: &Cut) -> Method {
         "powdered",
         "rubbed with baking powder",
         "Alkali browns the skin sooner and blisters it.",
-        Coat::BakingPowder,
+        Surface::BAKING_POWDER,
     );
     method.seasonings = vec![Seasoning::Salt(SALT), Seasoning::BakingPowder];
     method.tasks = vec![
@@ -401,8 +401,8 @@ fn dusted(cut: &Cut) -> Method {
     let mut method = named(
         "dusted",
         "dusted with starch and sprayed",
-        "A thin dry coat that crunches; no dry flour may show white.",
-        Coat::Floured,
+        "A thin dry coat that crunches; no dry starch may show white.",
+        Surface::STARCHED,
     );
     method.seasonings = vec![
         Seasoning::Salt(SALT),
@@ -436,7 +436,7 @@ fn short_skin() -> Method {
         "short_skin",
         "pricked, salted, half an hour",
         "Half an hour is enough when the skin is pricked and dry.",
-        Coat::PattedDry,
+        Surface::PATTED_DRY,
     );
     method.seasonings = vec![Seasoning::Salt(SALT), Seasoning::Rub];
     method.tasks = vec![
@@ -471,7 +471,7 @@ fn long_skin() -> Method {
         "long_skin",
         "parboiled, vinegar and salt, half a day",
         "Boiling loosens the skin and half cooks it; a night in the fridge dries it to parchment.",
-        Coat::PattedDry,
+        Surface::PATTED_DRY,
     );
     method.seasonings = vec![Seasoning::VinegarAndSalt, Seasoning::Rub];
     method.tasks = vec![

@@ -264,11 +264,11 @@ fn got_ready(request: &mut Request, wanted: &MethodWish) -> Result<Option<Method
         }
         MethodWish::AsSaid if request.ahead.is_empty() => return Ok(None),
         MethodWish::AsSaid => {
-            return Ok(counted(request.entry(), request.coat, &request.ahead));
+            return Ok(counted(request.entry(), request.surface, &request.ahead));
         }
     };
     request.ahead = method.ahead();
-    request.coat = method.coat;
+    request.surface = method.surface;
     Ok(Some(method))
 }
 

@@ -9,7 +9,7 @@ use ember_core::fryer::{
 };
 use ember_core::geometry::{self, Body};
 use ember_core::heat::{FaceLaw, Grid, Piece};
-use ember_core::meat::{Browning, Coat, CutId, cut};
+use ember_core::meat::{Browning, CutId, Surface, cut};
 use ember_core::units::{Length, Mass, Temperature};
 
 /// What the rows are computed with.
@@ -40,7 +40,7 @@ pub struct Fact {
     /// Absent where nobody measured.
     thickness: Option<f64>,
     /// The cut's usual one where nothing is said.
-    coat: Option<Coat>,
+    surface: Option<Surface>,
     start: f64,
     kind: MachineKind,
     support: Support,
@@ -70,7 +70,7 @@ fn rows(text: &str) -> Vec<Vec<String>> {
 
 fn fact(cells: &[String]) -> Fact {
     Fact {
-        coat: None,
+        surface: None,
         quantity: cells[11].clone(),
         at: cells[12].parse().unwrap_or(0.0),
         range: [cells[13].parse().unwrap(), cells[14].parse().unwrap()],
@@ -112,7 +112,7 @@ fn cooked(cells: &[String], rest: &[String]) -> Fact {
         pieces: cells[2].parse().unwrap(),
         mass: cells[3].parse().unwrap(),
         thickness: cells[4].parse().ok(),
-        coat: None,
+        surface: None,
         start: start.parse().unwrap(),
         kind: match machine.as_str() {
             "lidded grill" => MachineKind::LiddedGrill,
@@ -152,8 +152,22 @@ pub struct Colour {
 
 impl Colour {
     /// What is on the meat.
-    pub fn coat(&self) -> Coat {
-        self.fact.coat.unwrap()
+    pub fn surface(&self) -> Surface {
+        self.fact.surface.unwrap()
+    }
+}
+
+/// The surface a row of the table speaks of.
+fn surface_named(name: &str) -> Surface {
+    match name {
+        "patted_dry" => Surface::PATTED_DRY,
+        "oiled" => Surface::OILED,
+        "rubbed" => Surface::RUBBED,
+        "baking_powder" => Surface::BAKING_POWDER,
+        "fridge_dried" => Surface::FRIDGE_DRIED,
+        "crumbed" => Surface::CRUMBED,
+        "glazed" => Surface::GLAZED,
+        other => panic!("no surface is called {other}"),
     }
 }
 
@@ -167,10 +181,9 @@ pub fn colours() -> Vec<Colour> {
     let colour = |cells: &Vec<String>| {
         let mut rest = vec!["5".to_owned()];
         rest.extend_from_slice(&cells[6..10]);
-        let coat = Coat::ALL.into_iter().find(|coat| coat.id() == cells[5]);
         Colour {
             fact: Fact {
-                coat: Some(coat.unwrap()),
+                surface: Some(surface_named(&cells[5])),
                 ..cooked(cells, &rest)
             },
             minute: cells[10].parse().unwrap(),
@@ -219,7 +232,7 @@ pub fn run(fact: &Fact, constants: &Constants) -> Run {
         grid,
         law,
         fact.start,
-        fact.coat.unwrap_or(entry.coat),
+        fact.surface.unwrap_or(entry.surface),
     );
     let density = entry
         .composition

@@ -2,7 +2,7 @@
 
 use chrono::{DateTime, Utc};
 use diesel::PgConnection;
-use ember_core::meat::{Coat, CutId, cut};
+use ember_core::meat::{CutId, Surface, cut};
 use ember_core::prep::{Method, Seasoning, methods};
 
 use crate::cards;
@@ -74,6 +74,6 @@ pub fn night_before_the_ferry() -> OwnMethodDto {
             .iter()
             .map(Into::into)
             .collect(),
-        coat: Coat::Rubbed.into(),
+        surface: Surface::RUBBED.into(),
     }
 }

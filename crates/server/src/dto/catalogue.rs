@@ -2,7 +2,7 @@
 
 use ember_core::doneness::{Handling, Region, floor, usual_texture};
 use ember_core::fryer::{PRESETS, Preset, Support};
-use ember_core::meat::{CATALOGUE, Coat, Cut, Group, NOT_YET, NotYet};
+use ember_core::meat::{CATALOGUE, Cut, Group, Layer, NOT_YET, NotYet, Surface};
 use ember_core::plan::{LoadRule, Outside, PreheatRule, SauceRule, TEXTURE_WITHIN, TurnRule};
 use ember_core::schedule::{SIDES, TypicalSide, TypicalSite};
 use ember_core::units::bounds;
@@ -13,8 +13,9 @@ use super::machine::MachineDto;
 use super::plan::FloorDto;
 use super::request::RegionDto;
 use super::supper::{SideDto, SiteDto};
+use super::surface::{LayerDto, SurfaceDto};
 use super::words::{
-    CoatDto, CutDto, FirstUpDto, GroupDto, HandlingDto, LoadDto, OutsideDto, PreheatDto, SauceDto,
+    CutDto, FirstUpDto, GroupDto, HandlingDto, LoadDto, OutsideDto, PreheatDto, SauceDto,
     SilhouetteDto, SupportDto, TurnDto,
 };
 
@@ -37,6 +38,10 @@ pub struct CatalogueDto {
     pub outside: Vec<OutsideEntryDto>,
     /// Methods of loading.
     pub load: Vec<LoadMethodDto>,
+    /// What a surface can be made of, in the order in which it usually goes on.
+    pub layers: Vec<LayerEntryDto>,
+    /// Layers of a surface at the most.
+    pub most_layers: usize,
     /// Ways of holding the pieces.
     pub support: Vec<SupportEntryDto>,
     /// Typical machines.
@@ -113,9 +118,9 @@ pub struct CutEntryDto {
     /// A temperature this near a texture's has its name.
     pub texture_within_k: f64,
     /// Surfaces with their words for this cut.
-    pub coats: Vec<CoatEntryDto>,
+    pub surfaces: Vec<SurfaceEntryDto>,
     /// Usual surface.
-    pub usual_coat: CoatDto,
+    pub usual_surface: SurfaceDto,
     /// Usual method of turning.
     pub usual_turn: TurnDto,
     /// How the outside usually is, by doneness in their order.
@@ -169,13 +174,24 @@ pub struct TextureDto {
     pub core_c: f64,
 }
 
-/// One surface.
+/// One surface that cooks have a name for.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
-pub struct CoatEntryDto {
-    /// Identity.
-    pub coat: CoatDto,
+pub struct SurfaceEntryDto {
+    /// Its layers.
+    pub surface: SurfaceDto,
     /// The words in the sentence.
     pub words: String,
+}
+
+/// One layer of a surface.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct LayerEntryDto {
+    /// Identity.
+    pub layer: LayerDto,
+    /// The words in a list of layers.
+    pub words: String,
+    /// Layers that it can go over; over raw meat any can.
+    pub goes_over: Vec<LayerDto>,
 }
 
 /// Something that can have been done to a cut.
@@ -340,14 +356,14 @@ impl From<&Cut> for CutEntryDto {
                     core_c: texture.core.celsius(),
                 })
                 .collect(),
-            coats: Coat::ALL
+            surfaces: Surface::USUAL
                 .iter()
-                .map(|coat| CoatEntryDto {
-                    coat: (*coat).into(),
-                    words: coat.words(cut.skin).to_owned(),
+                .map(|surface| SurfaceEntryDto {
+                    surface: (*surface).into(),
+                    words: surface.words(cut.skin),
                 })
                 .collect(),
-            usual_coat: cut.coat.into(),
+            usual_surface: cut.surface.into(),
             usual_turn: if cut.one_face_up {
                 TurnDto::Never
             } else {
@@ -459,6 +475,19 @@ impl CatalogueDto {
                 })
                 .collect(),
             sides: SIDES.iter().map(SideEntryDto::from).collect(),
+            layers: Layer::ALL
+                .iter()
+                .map(|layer| LayerEntryDto {
+                    layer: (*layer).into(),
+                    words: layer.words().to_owned(),
+                    goes_over: Layer::ALL
+                        .into_iter()
+                        .filter(|below| Surface::layered(&[*below, *layer]).is_ok())
+                        .map(LayerDto::from)
+                        .collect(),
+                })
+                .collect(),
+            most_layers: Surface::MOST,
             support: Support::ALL
                 .iter()
                 .map(|support| SupportEntryDto {

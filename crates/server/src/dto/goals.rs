@@ -6,6 +6,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::action::PlannedActionDto;
+use super::surface::SurfaceDto;
 use super::words::{BrowningDto, DecidesDto, OutsideDto};
 
 /// Both goals of the first batch.
@@ -34,6 +35,9 @@ pub struct AlternativeDto {
     pub change: GoalChangeDto,
     /// The setting that it needs, if it is one.
     pub setting_c: Option<f64>,
+    /// The surface that it needs, if it is one.
+    #[serde(default)]
+    pub surface: Option<SurfaceDto>,
     /// When the pieces are out then.
     pub pull_at_s: f64,
     /// Core then.
@@ -108,18 +112,19 @@ impl From<&Goals> for GoalsDto {
 
 impl From<&Alternative> for AlternativeDto {
     fn from(alternative: &Alternative) -> Self {
-        let (change, setting) = match alternative.change {
-            GoalChange::Hotter(setting) => (GoalChangeDto::Hotter, Some(setting)),
-            GoalChange::HotFinish(setting) => (GoalChangeDto::HotFinish, Some(setting)),
-            GoalChange::Drier => (GoalChangeDto::Drier, None),
-            GoalChange::Oil => (GoalChangeDto::Oil, None),
-            GoalChange::Sugar => (GoalChangeDto::Sugar, None),
-            GoalChange::LaterTurn => (GoalChangeDto::LaterTurn, None),
-            GoalChange::LeaveItPale => (GoalChangeDto::LeaveItPale, None),
+        let (change, setting, surface) = match alternative.change {
+            GoalChange::Hotter(setting) => (GoalChangeDto::Hotter, Some(setting), None),
+            GoalChange::HotFinish(setting) => (GoalChangeDto::HotFinish, Some(setting), None),
+            GoalChange::Drier(surface) => (GoalChangeDto::Drier, None, Some(surface)),
+            GoalChange::Oil(surface) => (GoalChangeDto::Oil, None, Some(surface)),
+            GoalChange::Sugar(surface) => (GoalChangeDto::Sugar, None, Some(surface)),
+            GoalChange::LaterTurn => (GoalChangeDto::LaterTurn, None, None),
+            GoalChange::LeaveItPale => (GoalChangeDto::LeaveItPale, None, None),
         };
         Self {
             change,
             setting_c: setting.map(|setting| setting.celsius()),
+            surface: surface.map(SurfaceDto::from),
             pull_at_s: alternative.pull_at.seconds(),
             core_c: alternative.core.celsius(),
             browning: alternative.browning.into(),

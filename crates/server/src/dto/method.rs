@@ -1,13 +1,14 @@
 //! What a cook makes of a method, and blends, on the wire.
 
-use ember_core::meat::cut;
+use ember_core::meat::{Surface, cut};
 use ember_core::prep::{Ahead, Blend, Coating, Method, Part, Seasoning, Task, Unfit, Window, own};
 use ember_core::units::{Interval, Mass};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::words::{CoatDto, CutDto, PlaceDto};
+use super::surface::SurfaceDto;
+use super::words::{CutDto, PlaceDto};
 use crate::documents::page;
 use crate::error::ApiError;
 
@@ -80,7 +81,8 @@ pub struct OwnMethodDto {
     /// What goes on the meat.
     pub seasonings: Vec<SeasoningDto>,
     /// How the surface is when it goes in.
-    pub coat: CoatDto,
+    #[serde(alias = "coat")]
+    pub surface: SurfaceDto,
 }
 
 /// A task of it.
@@ -251,7 +253,7 @@ impl OwnMethodDto {
                 .iter()
                 .map(Seasoning::try_from)
                 .collect::<Result<_, _>>()?,
-            coat: self.coat.into(),
+            surface: Surface::try_from(&self.surface)?,
         };
         Ok(own(cut(self.cut.into()), method)?)
     }

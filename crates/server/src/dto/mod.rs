@@ -17,5 +17,6 @@ pub mod question;
 pub mod request;
 pub mod settings;
 pub mod supper;
+pub mod surface;
 pub mod thermometer;
 pub mod words;

@@ -12,7 +12,8 @@ use utoipa::ToSchema;
 
 use super::method::{AheadDto, BlendDto, OwnMethodDto, SeasoningDto};
 use super::request::RequestDto;
-use super::words::{BrowningDto, CoatDto, PlaceDto};
+use super::surface::SurfaceDto;
+use super::words::{BrowningDto, PlaceDto};
 use crate::error::ApiError;
 
 /// What the methods are asked for.
@@ -104,7 +105,7 @@ pub struct MethodDto {
     /// In order.
     pub tasks: Vec<PrepTaskDto>,
     /// How the surface is when it goes in.
-    pub coat: CoatDto,
+    pub surface: SurfaceDto,
     /// What goes on the meat.
     pub seasonings: Vec<SeasoningDto>,
     /// What to weigh out.
@@ -250,11 +251,14 @@ impl CountedDto {
     /// Those of the request.
     pub fn of(dto: &RequestDto) -> Result<Self, ApiError> {
         let Request {
-            cut, coat, ahead, ..
+            cut,
+            surface,
+            ahead,
+            ..
         } = Request::try_from(dto)?;
         let own = dto.method.as_ref().map(|own| own.checked()).transpose()?;
         let method = own.map_or_else(
-            || counted(meat::cut(cut), coat, &ahead),
+            || counted(meat::cut(cut), surface, &ahead),
             |own| Some(own.as_said(&ahead)),
         );
         Ok(Self {
@@ -309,7 +313,7 @@ impl MethodDto {
             name: method.name.clone(),
             reason: method.reason.clone(),
             tasks: method.tasks.iter().map(PrepTaskDto::from).collect(),
-            coat: method.coat.into(),
+            surface: method.surface.into(),
             seasonings: seasonings.iter().map(SeasoningDto::from).collect(),
             amounts: amounts.iter().map(AmountDto::from).collect(),
             sodium_mg: sodium(seasonings, told.blend, meat, told.surface),

@@ -3,7 +3,7 @@
 use ember_core::basket::{GAP, Placed, Pose};
 use ember_core::doneness::Region;
 use ember_core::fryer::Machine;
-use ember_core::meat::{FirstUp, cut};
+use ember_core::meat::{FirstUp, Surface, cut};
 use ember_core::plan::{Outside, PlannedAction, Programme, Request, Start, Thermometer};
 use ember_core::prep::Ahead;
 use ember_core::units::bounds;
@@ -14,9 +14,10 @@ use utoipa::ToSchema;
 use super::action::PlannedActionDto;
 use super::machine::MachineDto;
 use super::method::{AheadDto, BlendDto, OwnMethodDto};
+use super::surface::SurfaceDto;
 use super::words::{
-    BatchOrderDto, CoatDto, CutDto, FirstUpDto, HandlingDto, HotHoldingDto, LoadDto, OutsideDto,
-    PreheatDto, SauceDto, SupportDto, TieDto, TurnDto,
+    BatchOrderDto, CutDto, FirstUpDto, HandlingDto, HotHoldingDto, LoadDto, OutsideDto, PreheatDto,
+    SauceDto, SupportDto, TieDto, TurnDto,
 };
 use crate::error::ApiError;
 
@@ -78,8 +79,9 @@ pub struct RequestDto {
     /// The cook's own rub, where the method of preparation takes one.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub blend: Option<BlendDto>,
-    /// Surface.
-    pub coat: CoatDto,
+    /// Surface; before there were layers it was called a coat.
+    #[serde(alias = "coat")]
+    pub surface: SurfaceDto,
     /// In what.
     pub machine: MachineDto,
     /// How the pieces are held in it.
@@ -355,7 +357,7 @@ impl From<&Request> for RequestDto {
             ahead: request.ahead.iter().copied().map(AheadDto::from).collect(),
             method: None,
             blend: None,
-            coat: request.coat.into(),
+            surface: request.surface.into(),
             machine: (&request.machine).into(),
             support: request.support.into(),
             load: request.load.into(),
@@ -448,7 +450,7 @@ impl TryFrom<&RequestDto> for Request {
             thickness: dto.thickness_mm.map(Length::from_millimetres),
             start,
             ahead: dto.ahead.iter().map(Ahead::from).collect(),
-            coat: dto.coat.into(),
+            surface: Surface::try_from(&dto.surface)?,
             machine: Machine::try_from(&dto.machine)?,
             support: dto.support.into(),
             load: dto.load.into(),

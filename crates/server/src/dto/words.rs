@@ -4,7 +4,7 @@ use ember_core::basket::Tie;
 use ember_core::doneness::Handling;
 use ember_core::fryer::{Baste, MachineKind, Support, Which};
 use ember_core::heat::Looking;
-use ember_core::meat::{Browning, Coat, CutId, FirstUp, Group, Silhouette};
+use ember_core::meat::{Browning, CutId, FirstUp, Group, Silhouette};
 use ember_core::plan::{
     Anchor, BatchOrder, Crispness, Decides, HotHolding, LoadRule, Outside, PreheatRule, SauceRule,
     StepKind, TurnRule, Unknown, WarningKind,
@@ -56,12 +56,6 @@ wire_enum!(
 wire_enum!(
     /// Outline of a piece from above.
     SilhouetteDto = Silhouette { Capsule, Rounded, Rectangle, Teardrop, Folded }
-);
-wire_enum!(
-    /// Surface of the pieces.
-    CoatDto = Coat {
-        Wet, PattedDry, Oiled, Rubbed, BakingPowder, FridgeDried, Floured, Crumbed, Glazed
-    }
 );
 wire_enum!(
     /// Method of preheating.
@@ -147,7 +141,7 @@ wire_enum!(
     /// What a warning is about.
     WarningKindDto = WarningKind {
         BelowFloor, NearElement, TooLong, SurfaceBurns, StaysPale, SauceTooEarly, Smoke,
-        OutOfFridge, Allergen,
+        OutOfFridge, Allergen, FallsOff,
         TurnsBadly, CoolsBetween, Reheats, NotVerified, PastTheInside, Clock, RawSauce, TurnTwice,
         HotFat, Fire, Timer, FromFrozen
     }

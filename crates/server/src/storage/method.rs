@@ -1,11 +1,13 @@
 //! Methods and blends as they are stored.
 
-use super::{Document, stored};
+use super::{Document, Upgrade, stored};
 use crate::dto::method::{
     AheadDto, AheadKindDto, BlendDto, OwnMethodDto, OwnTaskDto, PartDto, SeasoningDto,
     SeasoningKindDto,
 };
-use crate::dto::words::{CoatDto, CutDto, PlaceDto};
+use crate::dto::surface::SurfaceDto;
+use crate::dto::words::{CutDto, PlaceDto};
+use serde_json::Value;
 
 stored!(
     /// Something of a blend.
@@ -70,9 +72,15 @@ stored!(
         same reason: String,
         each tasks: Vec<Task>,
         each seasonings: Vec<Seasoning>,
-        same coat: CoatDto,
+        #[serde(alias = "coat")]
+        same surface: SurfaceDto,
     }
 );
 
 impl Document for Blend {}
-impl Document for Method {}
+/// Version 1 had nine coats, by name, which are still understood.
+fn layers(_method: &mut Value) {}
+
+impl Document for Method {
+    const UPGRADES: &'static [Upgrade] = &[layers];
+}

@@ -7,9 +7,10 @@ use crate::dto::action::{ActionKindDto, MomentDto, PlannedActionDto};
 use crate::dto::request::{
     PoseDto, ProgrammeDto, ProgrammeKindDto, RegionDto, RequestDto, StartDto, usual,
 };
+use crate::dto::surface::SurfaceDto;
 use crate::dto::words::{
-    BasteDto, BatchOrderDto, CoatDto, CutDto, FirstUpDto, HandlingDto, HotHoldingDto, LoadDto,
-    LookingDto, OutsideDto, PreheatDto, SauceDto, SupportDto, TieDto, TurnDto, WhichDto,
+    BasteDto, BatchOrderDto, CutDto, FirstUpDto, HandlingDto, HotHoldingDto, LoadDto, LookingDto,
+    OutsideDto, PreheatDto, SauceDto, SupportDto, TieDto, TurnDto, WhichDto,
 };
 use serde_json::Value;
 
@@ -81,7 +82,8 @@ stored!(
         maybe_box method: Option<Versioned<Method>>,
         #[serde(default)]
         maybe_doc blend: Option<Versioned<Blend>>,
-        same coat: CoatDto,
+        #[serde(alias = "coat")]
+        same surface: SurfaceDto,
         doc machine: Versioned<Machine>,
         #[serde(default = "usual::support")]
         same support: SupportDto,
@@ -143,8 +145,11 @@ fn as_usual(_sentence: &mut Value) {}
 /// Version 2 called hot holding "keeping", which is still understood.
 fn hot_holding(_sentence: &mut Value) {}
 
+/// Version 3 had nine coats, by name, which are still understood.
+fn layers(_sentence: &mut Value) {}
+
 impl Document for Sentence {
-    const UPGRADES: &'static [Upgrade] = &[as_usual, hot_holding];
+    const UPGRADES: &'static [Upgrade] = &[as_usual, hot_holding, layers];
 }
 
 fn first() -> u32 {

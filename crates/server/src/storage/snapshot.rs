@@ -26,6 +26,9 @@ fn hot_holding(plan: &mut Value) {
     }
 }
 
+/// Version 4 did not say which surface an alternative needs: it is absent where it was.
+fn surfaces(_plan: &mut Value) {}
+
 /// What an earlier version had under other names.
 fn rename(document: &mut Value, names: &[(&str, &str)]) {
     let Some(document) = document.as_object_mut() else {
@@ -39,7 +42,7 @@ fn rename(document: &mut Value, names: &[(&str, &str)]) {
 }
 
 impl Document for PlanDto {
-    const UPGRADES: &'static [Upgrade] = &[goals_and_orders, what_steps_do, hot_holding];
+    const UPGRADES: &'static [Upgrade] = &[goals_and_orders, what_steps_do, hot_holding, surfaces];
 }
 
 /// Dishes and tasks had no identities in version 1: they are known by their numbers.

@@ -208,7 +208,7 @@ pub fn sentence() -> Value {
         "piece_mass_g": 115.0,
         "thickness_mm": 44.0,
         "start": "fridge",
-        "coat": "rubbed",
+        "surface": ["patted_dry", "oil", "rub"],
         "machine": {
             "name": "the drum",
             "kind": "drawer",

@@ -12,7 +12,7 @@ const KEY = "answers";
 /** Older than this a cook is over, ms. */
 const LONGEST = 3 * 86_400_000;
 /** Answers of another shape are asked for anew; counted up when one of those below changes. */
-const SHAPE = "2";
+const SHAPE = "3";
 /** Changes of a moment are written once, ms. */
 const TOGETHER = 1_000;
 /** What a cook under way needs, by the beginning of its key. */

@@ -4,7 +4,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { ApiFailure } from "../../api/client";
 import { changeMethod, keepMethod, methodsQuery } from "../../api/queries";
 import { readTime } from "../../api/reader";
-import type { CutEntry, KeptMethod, OwnMethod, OwnTask } from "../../api/types";
+import type { Catalogue, CutEntry, KeptMethod, OwnMethod, OwnTask } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { NameWord } from "../../components/NameWord";
 import { Trouble } from "../../components/Notice";
@@ -13,6 +13,7 @@ import { TimeWord } from "../../components/TimeWord";
 import { Word } from "../../components/Word";
 import { useIdentity } from "../../lib/hooks";
 import { hours } from "../../lib/units";
+import { SurfaceWord } from "../sentence/SurfaceWord";
 import { DOINGS, doing, doingOf, lasting } from "./method";
 import { Seasonings } from "./Seasonings";
 
@@ -20,7 +21,8 @@ interface MethodEditorProps {
   method: OwnMethod;
   /** Which one of the kitchen's; nothing for a new one. */
   known: KeptMethod | null;
-  coats: CutEntry["coats"];
+  catalogue: Catalogue;
+  entry: CutEntry;
   onChange: (method: OwnMethod) => void;
   /** Kept, or left. */
   onDone: (kept: OwnMethod | null) => void;
@@ -37,7 +39,14 @@ const NEW_TASK: OwnTask = {
   reason: "",
 };
 
-export function MethodEditor({ method, known, coats, onChange, onDone }: MethodEditorProps) {
+export function MethodEditor({
+  method,
+  known,
+  catalogue,
+  entry,
+  onChange,
+  onDone,
+}: MethodEditorProps) {
   const fresh = useIdentity(method);
   const queries = useQueryClient();
   const keep = useMutation({
@@ -104,18 +113,13 @@ export function MethodEditor({ method, known, coats, onChange, onDone }: MethodE
           onChange={(seasonings) => change({ seasonings })}
         />
         ; when it goes in, it is{" "}
-        <Word label="Surface" text={coats.find((coat) => coat.coat === method.coat)?.words ?? ""}>
-          {(close) => (
-            <Choice
-              items={coats.map((coat) => ({ value: coat.coat, text: coat.words }))}
-              chosen={method.coat}
-              onChoose={(coat) => {
-                change({ coat });
-                close();
-              }}
-            />
-          )}
-        </Word>
+        <SurfaceWord
+          catalogue={catalogue}
+          entry={entry}
+          surface={method.surface}
+          wrong={problem?.field === "surface"}
+          onChange={(surface) => change({ surface })}
+        />
         .
       </Text>
       {keep.error ? (

@@ -2,7 +2,7 @@
 // the chosen one with its tasks and what to weigh out.
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import type { CutEntry, KeptMethod, Method, OwnMethod, Request } from "../../api/types";
+import type { Catalogue, CutEntry, KeptMethod, Method, OwnMethod, Request } from "../../api/types";
 import { Action } from "../../components/recipes";
 import { isMethod } from "../../domain/schemas";
 import { useDraft } from "../../lib/draft";
@@ -18,6 +18,7 @@ import { useMethods } from "./useMethods";
 
 interface PrepProps {
   request: Request;
+  catalogue: Catalogue;
   entry: CutEntry;
   /** The method the sentence counts with. */
   counted: string | undefined;
@@ -34,7 +35,7 @@ interface Writing {
 const isWriting = (value: unknown): value is Writing | null =>
   typeof value === "object" && value !== null && "method" in value && isMethod(value.method);
 
-export function Prep({ request, entry, counted, units, onChange }: PrepProps) {
+export function Prep({ request, catalogue, entry, counted, units, onChange }: PrepProps) {
   const [open, setOpen] = useState<string | null>(null);
   const [changed, setChanged] = useState<Changed>({});
   const { kept, own, prep, methods } = useMethods(request);
@@ -45,7 +46,11 @@ export function Prep({ request, entry, counted, units, onChange }: PrepProps) {
   const docOf = (method: Method) =>
     method.own ? own.find((known) => known.name === method.name) : undefined;
   const take = (method: Method, change: Changed) =>
-    onChange({ ahead: methodAhead(method, change), coat: method.coat, method: docOf(method) });
+    onChange({
+      ahead: methodAhead(method, change),
+      surface: method.surface,
+      method: docOf(method),
+    });
   const card = kept.find(
     ({ method }) => shown.own && method.name === shown.name && method.cut === request.cut,
   );
@@ -64,14 +69,15 @@ export function Prep({ request, entry, counted, units, onChange }: PrepProps) {
           <MethodEditor
             method={writing.method}
             known={kept.find((one) => one.id === writing.known?.id) ?? null}
-            coats={entry.coats}
+            catalogue={catalogue}
+            entry={entry}
             onChange={(method) => setWriting({ ...writing, method })}
             onDone={(done) => {
               setWriting(null);
               if (done) setOpen(ownId(done));
               // What the sentence counts with is as it is written now.
               if (done && writing.known && request.method?.name === writing.method.name) {
-                onChange({ method: done, coat: done.coat, ahead: ownAhead(done) });
+                onChange({ method: done, surface: done.surface, ahead: ownAhead(done) });
               }
             }}
           />

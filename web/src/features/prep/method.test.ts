@@ -15,7 +15,7 @@ const night = {
   id: "night",
   own: false,
   name: "bare overnight",
-  coat: "rubbed",
+  surface: ["patted_dry", "oil", "rub"],
   seasonings: [{ kind: "salt", salt_percent: 1 }],
   tasks: [
     {

@@ -59,7 +59,7 @@ export const copied = (method: Method, cut: Request["cut"], changed: Changed): O
   cut,
   name: method.own ? method.name : `our way: ${method.name}`,
   reason: method.reason,
-  coat: method.coat,
+  surface: method.surface,
   seasonings: method.seasonings,
   tasks: method.tasks.map((task) => {
     const best_s = lasts(method, task, changed);

@@ -73,11 +73,9 @@ function changed(one: Alternative): Partial<Request> {
         },
       };
     case "drier":
-      return { coat: "fridge_dried" };
     case "oil":
-      return { coat: "oiled" };
     case "sugar":
-      return { coat: "glazed" };
+      return { surface: one.surface ?? undefined };
     case "later_turn":
       return { turn: "equal_browning" };
     case "leave_it_pale":

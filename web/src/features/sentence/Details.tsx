@@ -6,11 +6,13 @@ import { Choice } from "../../components/Choice";
 import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
 import { turnsAll } from "../../domain/actions";
+import { isSame } from "../../domain/surface";
 import type { Units } from "../../lib/units";
 import { ActionsWord } from "./ActionsWord";
 import { FirstUpWord, HandlingWord, OutsideWord, ThermometerWord } from "./GoalWords";
 import { MethodWord } from "./MethodWord";
 import { ProgrammeWord } from "./ProgrammeWord";
+import { SurfaceWord } from "./SurfaceWord";
 import { StartWord } from "./words";
 
 interface DetailsOf {
@@ -59,28 +61,20 @@ const start: Rule = (of) => ({
   fields: ["start_c"],
 });
 
-const surface: Rule = ({ entry, request, onChange }) => ({
+const surface: Rule = ({ catalogue, entry, request, wrong, onChange }) => ({
   place: "meat",
   lead: ", ",
   word: (
-    <Word
-      label="Surface"
-      text={entry.coats.find((one) => one.coat === request.coat)?.words ?? request.coat}
-    >
-      {(close) => (
-        <Choice
-          items={entry.coats.map((one) => ({ value: one.coat, text: one.words }))}
-          chosen={request.coat}
-          onChoose={(coat) => {
-            onChange({ coat });
-            close();
-          }}
-        />
-      )}
-    </Word>
+    <SurfaceWord
+      catalogue={catalogue}
+      entry={entry}
+      surface={request.surface}
+      wrong={wrong === "surface"}
+      onChange={(surface) => onChange({ surface })}
+    />
   ),
-  usual: request.coat === entry.usual_coat,
-  fields: ["coat"],
+  usual: isSame(request.surface, entry.usual_surface),
+  fields: ["surface"],
 });
 
 const handling: Rule = (of) =>

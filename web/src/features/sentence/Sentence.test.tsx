@@ -40,10 +40,28 @@ test("what is usual is folded away, and shown on request", async () => {
 });
 
 test("what is not usual always stands in the sentence", () => {
-  sentence({ coat: "oiled", turn: "never" });
+  sentence({ surface: ["patted_dry", "oil"], turn: "never" });
   expect(words()).toContain("oiled");
   expect(words()).toContain("not turned");
   expect(words()).not.toContain("preheated if thin");
+});
+
+test("layers are put on, one over the other, and taken off", async () => {
+  const user = userEvent.setup();
+  const { onChange } = sentence({ surface: ["patted_dry", "oil", "starch"] });
+  await user.click(screen.getByRole("button", { name: "Surface: patted dry, oil, starch" }));
+  const list = await screen.findByRole("dialog", { name: "Surface" });
+  expect(within(list).queryByRole("button", { name: "Add starch" })).toBeNull();
+  expect(within(list).queryByRole("button", { name: "Add patted dry" })).toBeNull();
+  await user.click(within(list).getByRole("button", { name: "Add oil" }));
+  const sprayed = ["patted_dry", "oil", "starch", "oil"];
+  expect(onChange).toHaveBeenLastCalledWith({ surface: sprayed });
+  await user.click(within(list).getByRole("button", { name: "starch earlier" }));
+  expect(onChange).toHaveBeenLastCalledWith({ surface: ["patted_dry", "starch", "oil"] });
+  await user.click(within(list).getByRole("button", { name: "Remove oil" }));
+  expect(onChange).toHaveBeenLastCalledWith({ surface: ["patted_dry", "starch"] });
+  await user.click(within(list).getByRole("button", { name: "rubbed, skin dry" }));
+  expect(onChange).toHaveBeenLastCalledWith({ surface: ["patted_dry", "oil", "rub"] });
 });
 
 test("a refused word is shown, and told in the cook's units beside it", () => {

@@ -43,7 +43,7 @@ function follows(part: Partial<Request>): Partial<Request> {
       ? { handling: undefined, outside: undefined, out_at_c: undefined, first_up: undefined }
       : {}),
     // A method of one's own ends with its own surface.
-    ...("coat" in part ? { method: undefined } : {}),
+    ...("surface" in part ? { method: undefined } : {}),
     // Another cut is prepared otherwise.
     ...("cut" in part ? { ahead: undefined, method: undefined } : {}),
   };

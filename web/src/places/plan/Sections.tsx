@@ -2,6 +2,7 @@
 import { Box } from "@chakra-ui/react";
 import type { Catalogue, CountedMethod, CutEntry, Plan, Request } from "../../api/types";
 import { Fold } from "../../components/Fold";
+import { surfaceWords } from "../../domain/surface";
 import { Explained } from "../../features/assumptions/Explained";
 import { Worth } from "../../features/assumptions/Worth";
 import { LoadingSection } from "../../features/basket/LoadingSection";
@@ -32,10 +33,15 @@ export function Sections(props: SectionsProps) {
   const region = catalogue.regions.find((known) => known.region === settled.region)?.words;
   return (
     <Box minW="0">
-      <Fold name="preparation" title="Preparation" gist={prepared(entry, settled, counted)}>
+      <Fold
+        name="preparation"
+        title="Preparation"
+        gist={prepared(surfaceWords(settled.surface, entry, catalogue.layers), counted)}
+      >
         <Prep
           key={calm.cut}
           request={calm}
+          catalogue={catalogue}
           entry={entry}
           counted={counted?.id}
           units={units}
@@ -84,11 +90,10 @@ export function Sections(props: SectionsProps) {
 }
 
 /** "rubbed, skin dry; 7 min hands-on". */
-function prepared(entry: CutEntry, request: Request, method: CountedMethod | undefined): string {
-  const coat = entry.coats.find((one) => one.coat === request.coat)?.words ?? request.coat;
+function prepared(surface: string, method: CountedMethod | undefined): string {
   return method && method.hands_on_s >= 30
     ? `${method.name}, ${minutes(method.hands_on_s)} hands-on`
-    : coat;
+    : surface;
 }
 
 function expected(plan: Plan): string {

@@ -48,7 +48,7 @@ export function CookWords(props: CookWordsProps) {
   const chosenAhead =
     shown && !ahead?.length
       ? {
-          coat: shown.coat,
+          surface: shown.surface,
           ahead: shown.tasks.flatMap((task) => task.ahead ?? []),
         }
       : {};

@@ -25,6 +25,7 @@ import { DRAFT, emptySupper } from "../../features/supper/document";
 import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { clock, day, zone } from "../../lib/clock";
 import { useDraft } from "../../lib/draft";
+import { asNow } from "../../lib/earlier";
 import { useIdentity, useNow, useSettled } from "../../lib/hooks";
 import { usePageTitle } from "../../lib/title";
 import { SupperView } from "./SupperView";
@@ -94,7 +95,7 @@ function ReadFile({ onRead }: { onRead: (supper: Supper) => void }) {
   const [wrong, setWrong] = useState<string | null>(null);
   const read = async (chosen: File) => {
     try {
-      const supper: unknown = JSON.parse(await chosen.text());
+      const supper: unknown = JSON.parse(await chosen.text(), asNow);
       if (!isSupper(supper)) throw new Error("no supper");
       setWrong(null);
       // What had begun then has not now.

@@ -1,7 +1,7 @@
 //! Beef and lamb.
 
 use super::{BEEF, SIMILAR, SLICED, TOUGH, masses, thickness};
-use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Dividing, Form, Silhouette};
+use crate::meat::{Animal, Class, Composition, Cut, CutId, Dividing, Form, Silhouette, Surface};
 use crate::units::{Interval, Temperature};
 
 pub(super) static BEEF_ROAST: Cut = Cut {
@@ -22,7 +22,7 @@ pub(super) static BEEF_ROAST: Cut = Cut {
     usual_texture: 2,
     setting: Temperature::from_celsius(175.0),
     rest: Interval::from_minutes(12.0),
-    coat: Coat::Rubbed,
+    surface: Surface::RUBBED,
     one_face_up: false,
     probe: "the middle of the thickest part, from the side",
     dividing: Some(Dividing::Anywhere),
@@ -56,7 +56,7 @@ pub(super) static BEEF_STEAK: Cut = Cut {
     usual_texture: 2,
     setting: Temperature::from_celsius(205.0),
     rest: Interval::from_minutes(5.0),
-    coat: Coat::Rubbed,
+    surface: Surface::RUBBED,
     one_face_up: false,
     probe: "from the edge to the middle",
     dividing: None,

@@ -1,7 +1,7 @@
 //! Chicken.
 
 use super::{BREAST, DARK_MEAT, SIMILAR, WHOLE_BIRD, WING, masses, thickness};
-use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Form, Silhouette};
+use crate::meat::{Animal, Class, Composition, Cut, CutId, Form, Silhouette, Surface};
 use crate::units::{Interval, Temperature};
 
 pub(super) static PARTY_WING: Cut = Cut {
@@ -22,7 +22,7 @@ pub(super) static PARTY_WING: Cut = Cut {
     usual_texture: 1,
     setting: Temperature::from_celsius(200.0),
     rest: Interval::from_minutes(2.0),
-    coat: Coat::PattedDry,
+    surface: Surface::PATTED_DRY,
     one_face_up: false,
     probe: "the thickest drumette, beside the bone",
     dividing: None,
@@ -58,7 +58,7 @@ pub(super) static DRUMSTICK: Cut = Cut {
     usual_texture: 0,
     setting: Temperature::from_celsius(200.0),
     rest: Interval::from_minutes(5.0),
-    coat: Coat::Rubbed,
+    surface: Surface::RUBBED,
     one_face_up: false,
     probe: "the thickest part, beside the bone, not on it",
     dividing: None,
@@ -82,7 +82,7 @@ pub(super) static BONE_IN_THIGH: Cut = Cut {
     usual_texture: 1,
     setting: Temperature::from_celsius(195.0),
     rest: Interval::from_minutes(5.0),
-    coat: Coat::Rubbed,
+    surface: Surface::RUBBED,
     one_face_up: false,
     probe: "the thickest part, beside the bone, not on it",
     dividing: None,
@@ -106,7 +106,7 @@ pub(super) static BONELESS_BREAST: Cut = Cut {
     usual_texture: 0,
     setting: Temperature::from_celsius(195.0),
     rest: Interval::from_minutes(5.0),
-    coat: Coat::Rubbed,
+    surface: Surface::RUBBED,
     one_face_up: false,
     probe: "the thick end, from the side, to the middle",
     dividing: None,
@@ -196,7 +196,7 @@ pub(super) static WHOLE_CHICKEN: Cut = Cut {
     usual_texture: 0,
     setting: Temperature::from_celsius(180.0),
     rest: Interval::from_minutes(12.0),
-    coat: Coat::Rubbed,
+    surface: Surface::RUBBED,
     one_face_up: false,
     probe: "deep in the thigh beside the joint, then the thick of the breast",
     dividing: None,

@@ -3,7 +3,7 @@
 use super::{
     BELLY, BREADED, CROSSCUT, GIVEN, PORK, RIBS, SECTION, SIMILAR, SLICED, TOUGH, masses, thickness,
 };
-use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Dividing, Form, Silhouette};
+use crate::meat::{Animal, Class, Composition, Cut, CutId, Dividing, Form, Silhouette, Surface};
 use crate::units::{Interval, Length, Mass, Temperature};
 
 pub(super) static PORK_BELLY_SLAB: Cut = Cut {
@@ -24,7 +24,7 @@ pub(super) static PORK_BELLY_SLAB: Cut = Cut {
     usual_texture: 1,
     setting: Temperature::from_celsius(190.0),
     rest: Interval::from_minutes(15.0),
-    coat: Coat::FridgeDried,
+    surface: Surface::FRIDGE_DRIED,
     one_face_up: true,
     probe: "the middle of the slab, from the side",
     dividing: Some(Dividing::Anywhere),
@@ -41,7 +41,7 @@ pub(super) static BELLY_CUBES: Cut = Cut {
     skin: false,
     setting: Temperature::from_celsius(195.0),
     rest: Interval::from_minutes(3.0),
-    coat: Coat::Rubbed,
+    surface: Surface::RUBBED,
     one_face_up: false,
     probe: "the middle of the largest cube",
     dividing: None,
@@ -66,7 +66,7 @@ pub(super) static PORK_CHOP: Cut = Cut {
     usual_texture: 0,
     setting: Temperature::from_celsius(200.0),
     rest: Interval::from_minutes(4.0),
-    coat: Coat::Rubbed,
+    surface: Surface::RUBBED,
     one_face_up: false,
     probe: "from the edge to the middle, away from the bone",
     dividing: None,
@@ -112,7 +112,7 @@ pub(super) static BREADED_CHOP: Cut = Cut {
     usual_mass: masses(90.0, 140.0, 200.0),
     thickness: thickness(16.0, SLICED, 0.12),
     textures: &BREADED,
-    coat: Coat::Crumbed,
+    surface: Surface::CRUMBED,
     rest: Interval::from_minutes(3.0),
     ..BONELESS_CHOP
 };
@@ -135,7 +135,7 @@ pub(super) static PORK_LOIN_ROAST: Cut = Cut {
     usual_texture: 0,
     setting: Temperature::from_celsius(175.0),
     rest: Interval::from_minutes(10.0),
-    coat: Coat::Rubbed,
+    surface: Surface::RUBBED,
     one_face_up: false,
     probe: "the middle of the thickest part, from the end",
     dividing: Some(Dividing::Anywhere),
@@ -189,7 +189,7 @@ pub(super) static COUNTRY_RIB: Cut = Cut {
     usual_texture: 2,
     setting: Temperature::from_celsius(200.0),
     rest: Interval::from_minutes(5.0),
-    coat: Coat::Rubbed,
+    surface: Surface::RUBBED,
     one_face_up: false,
     probe: "the thickest meat, away from the bone",
     dividing: None,

@@ -1,7 +1,7 @@
 //! Turkey.
 
 use super::{BREAST, DARK_MEAT, SIMILAR, masses, thickness};
-use crate::meat::{Animal, Class, Coat, Composition, Cut, CutId, Form, Silhouette};
+use crate::meat::{Animal, Class, Composition, Cut, CutId, Form, Silhouette, Surface};
 use crate::units::{Interval, Temperature};
 
 pub(super) static TURKEY_DRUMSTICK: Cut = Cut {
@@ -22,7 +22,7 @@ pub(super) static TURKEY_DRUMSTICK: Cut = Cut {
     usual_texture: 1,
     setting: Temperature::from_celsius(185.0),
     rest: Interval::from_minutes(8.0),
-    coat: Coat::Rubbed,
+    surface: Surface::RUBBED,
     one_face_up: false,
     probe: "the thickest part, beside the bone and between the tendons",
     dividing: None,

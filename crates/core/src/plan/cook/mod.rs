@@ -15,7 +15,7 @@ use crate::fryer::{Cavity, MachineKind, OPENING, Pace, Rest, Run, Spot};
 use crate::geometry::{Body, lay};
 use crate::heat::{Face, FaceLaw, Grid, Piece};
 use crate::meat::water::pressure_at;
-use crate::meat::{Coat, Material, SurfaceStart};
+use crate::meat::{Material, Surface, SurfaceStart};
 use crate::plan::error::PlanError;
 use crate::plan::goals::{Goal, Progress, State};
 use crate::plan::loading::lay::{Loads, lay_out};
@@ -294,7 +294,7 @@ impl<'a> Problem<'a> {
         };
         let start = request.start.temperature().celsius();
         let piece = if request.ahead.is_empty() {
-            let surface = request.entry().surface(request.coat);
+            let surface = request.entry().surface_start(request.surface);
             let mut piece = raw(start + variation.start, surface);
             if request.start == Start::Frozen {
                 piece.glaze(ICE);
@@ -310,7 +310,7 @@ impl<'a> Problem<'a> {
             let stood = known.entry(key).or_insert_with(|| {
                 let mut piece = raw(start, SurfaceStart::RAW);
                 simulate(&mut piece, &request.ahead, request.room);
-                piece.coat(request.entry().surface(request.coat));
+                piece.coat(request.entry().surface_start(request.surface));
                 piece
             });
             let mut piece = stood.clone();
@@ -332,7 +332,7 @@ impl<'a> Problem<'a> {
         let radius = (volume / (std::f64::consts::PI * thickness)).sqrt();
         let grid = Grid::coarse(Body::Disc { thickness, radius });
         let material = Arc::clone(&self.material);
-        let surface = Coat::PattedDry.start();
+        let surface = Surface::PATTED_DRY.start();
         let slice = Piece::new(grid.into(), material, FaceLaw::MEAT, run.core(), surface);
         run.cut(&slice, whole * 1e-3 / thickness);
     }

@@ -2,7 +2,7 @@
 
 use crate::geometry::Body;
 use crate::heat::{FaceLaw, Grid, Piece};
-use crate::meat::{Browning, Coat, Material};
+use crate::meat::{Browning, Material, Surface};
 use crate::plan::cook::outcomes::{Crispness, FaceOutcome};
 use crate::plan::cook::{Problem, Resolution, Variation};
 use crate::plan::error::PlanError;
@@ -59,7 +59,7 @@ fn raw(request: &Request) -> (Piece, Body) {
         Grid::coarse,
         FaceLaw::MEAT,
         request.start.temperature().celsius(),
-        Coat::Wet,
+        Surface::RAW,
     )
 }
 
@@ -86,7 +86,7 @@ pub fn compare(request: &Request, methods: &[Method]) -> Vec<Result<Compared, Pl
         .map(|method| {
             let request = Request {
                 ahead: method.ahead(),
-                coat: method.coat,
+                surface: method.surface,
                 ..request.clone()
             };
             request.check()?;

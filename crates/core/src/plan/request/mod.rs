@@ -14,7 +14,7 @@ use super::goals::Outside;
 use crate::basket::{GAP, Placed, Tie};
 use crate::doneness::{Floor, Handling, Region, floor, usual_texture};
 use crate::fryer::{Action, Machine, Support};
-use crate::meat::{Coat, Cut, CutId, FirstUp, Form, Texture, cut};
+use crate::meat::{Cut, CutId, FirstUp, Form, Surface, Texture, cut};
 use crate::prep::{Ahead, warming_before};
 use crate::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
 
@@ -36,7 +36,7 @@ pub struct Request {
     /// What happens to the meat before it goes in, from [`Self::start`] on.
     pub ahead: Vec<Ahead>,
     /// Surface.
-    pub coat: Coat,
+    pub surface: Surface,
     /// In what.
     pub machine: Machine,
     /// How the pieces are held in it.
@@ -129,7 +129,7 @@ impl Request {
             thickness: None,
             start: Start::Fridge,
             ahead: Vec::new(),
-            coat: entry.coat,
+            surface: entry.surface,
             support: if machine.racks.is_empty() {
                 Support::default()
             } else {

@@ -94,13 +94,26 @@ pub fn past_the_inside(_request: &Request, plan: &Plan) -> Option<Warning> {
     warn(WarningKind::PastTheInside, Message::with(text, values))
 }
 
+/// What is dry and held by nothing: the fan and the turning take it off.
+pub fn falls_off(request: &Request, _plan: &Plan) -> Option<Warning> {
+    let (layer, stays) = request.surface.staying().find(|(_, stays)| *stays < 1.0)?;
+    let much = if stays > 0.5 { "some" } else { "half" };
+    warn(
+        WarningKind::FallsOff,
+        Message::plain(format!(
+            "Nothing holds the {}: {much} of it falls off. Put oil or egg below it, or spray it.",
+            layer.words()
+        )),
+    )
+}
+
 const fn change_words(change: &GoalChange) -> &'static str {
     match change {
         GoalChange::Hotter(_) => "{} throughout",
         GoalChange::HotFinish(_) => "{} for the last minutes",
-        GoalChange::Drier => "dried in the fridge first",
-        GoalChange::Oil => "oiled",
-        GoalChange::Sugar => "with something sweet on it",
+        GoalChange::Drier(_) => "dried in the fridge first",
+        GoalChange::Oil(_) => "oiled",
+        GoalChange::Sugar(_) => "with something sweet on it",
         GoalChange::LaterTurn => "turned later",
         GoalChange::LeaveItPale => "left pale",
     }

@@ -9,8 +9,8 @@ use crate::plan::Plan;
 use crate::plan::request::Request;
 use crate::units::Message;
 use cook::{
-    near_element, past_the_inside, sauce_too_early, stays_pale, surface_burns, timer, too_long,
-    turns_badly,
+    falls_off, near_element, past_the_inside, sauce_too_early, stays_pale, surface_burns, timer,
+    too_long, turns_badly,
 };
 use safety::{
     allergen, below_floor, clock_of_fridge, clock_of_heating, cools_between, fat_to_pour, fire,
@@ -36,7 +36,7 @@ pub enum WarningKind {
     Smoke,
     /// Time out of the fridge.
     OutOfFridge,
-    /// An allergen in the coat.
+    /// An allergen on the surface.
     Allergen,
     /// The spit or the tumbling basket will not turn well.
     TurnsBadly,
@@ -62,6 +62,8 @@ pub enum WarningKind {
     Timer,
     /// Straight from the freezer.
     FromFrozen,
+    /// A layer that nothing holds.
+    FallsOff,
 }
 
 /// One warning.
@@ -77,7 +79,7 @@ pub struct Warning {
 type Rule = fn(&Request, &Plan) -> Option<Warning>;
 
 /// Every rule, in the order in which a cook should read them.
-const RULES: [Rule; 22] = [
+const RULES: [Rule; 23] = [
     below_floor,
     not_verified,
     from_frozen,
@@ -91,6 +93,7 @@ const RULES: [Rule; 22] = [
     reheats,
     surface_burns,
     stays_pale,
+    falls_off,
     sauce_too_early,
     raw_sauce,
     turn_twice,

@@ -275,9 +275,17 @@ pub fn out_of_fridge(request: &Request, _plan: &Plan) -> Option<Warning> {
 }
 
 pub fn allergen(request: &Request, _plan: &Plan) -> Option<Warning> {
-    let allergen = request.coat.allergens()?;
+    let allergens = request.surface.allergens();
+    let (last, others) = allergens.split_last()?;
+    let all = if others.is_empty() {
+        (*last).to_owned()
+    } else {
+        format!("{} and {last}", others.join(", "))
+    };
     warn(
         WarningKind::Allergen,
-        Message::plain(format!("The coat contains {allergen}.")),
+        Message::plain(format!(
+            "The surface contains {all}, unless yours is made without."
+        )),
     )
 }
