@@ -263,7 +263,7 @@ proptest! {
         prop_assert_eq!(Some(layout), with_gap(&vec![shape; pieces], floor, 8.0));
     }
 
-    /// More pieces never have more air, as far as every beginning is tried.
+    /// More pieces never have more air, as far as every beginning is tried and gaps are widened: to 20 mm.
     #[test]
     fn more_pieces_have_less_air(
         length in 50.0f64..110.0,
@@ -277,6 +277,6 @@ proptest! {
             widest(&vec![shape; pieces + 2], floor),
         );
         // The search is no proof: a few millimetres of luck.
-        prop_assert!(more.gap.min(30.0) <= fewer.gap + 4.0, "{} {}", fewer.gap, more.gap);
+        prop_assert!(more.gap.min(20.0) <= fewer.gap + 4.0, "{} {}", fewer.gap, more.gap);
     }
 }

@@ -46,7 +46,10 @@ const PATIENCE: usize = 36;
 const FEW: usize = 8;
 /// Pieces that cover more of a floor than this lie on one another.
 const FULL: f64 = 0.9;
-/// Gaps are not widened beyond this, mm: it is airy.
+/// Gaps are not widened beyond this, mm: what is left of the air's hindrance is a hundredth, see
+/// [`super::Tray::exposure`].
+const PLENTY: f64 = 20.0;
+/// The gap of what nothing is beside, mm: more than any that is asked for.
 pub(super) const WIDEST: f64 = 30.0;
 
 /// Pieces, one footprint each, and the wall around them.
@@ -68,6 +71,13 @@ impl<'a> Tray<'a> {
         each.map(|(shape, pose)| shape.placed(*pose)).collect()
     }
 
+    /// Whether circles around two pieces are further apart than `within`.
+    fn far(&self, poses: &[Pose], [i, j]: [usize; 2], within: f64) -> bool {
+        let (dx, dy) = (poses[i].x - poses[j].x, poses[i].y - poses[j].y);
+        let near = self.shapes[i].reach() + self.shapes[j].reach() + within;
+        near < 0.0 || dx * dx + dy * dy > near * near
+    }
+
     /// Everything nearer than `within`, pairs by number and then the wall, each once.
     fn near(&self, poses: &[Pose], within: f64) -> Vec<Near> {
         let placed = self.placed(poses);
@@ -76,12 +86,12 @@ impl<'a> Tray<'a> {
             let radius = self.shapes[i].radius();
             for (j, b) in placed.iter().enumerate().skip(i + 1) {
                 let other = self.shapes[j].radius();
-                let apart = (poses[i].x - poses[j].x).hypot(poses[i].y - poses[j].y);
-                if apart > self.shapes[i].reach() + self.shapes[j].reach() + within {
+                if self.far(poses, [i, j], within) {
                     continue;
                 }
-                let met = contact(a, b, radius + other);
-                if met.gap < within {
+                if let Some(met) = contact(a, b, radius + other, within)
+                    && met.gap < within
+                {
                     let grown = |at: Point, by: f64| {
                         [at[0] + by * met.normal[0], at[1] + by * met.normal[1]]
                     };
@@ -122,10 +132,11 @@ impl<'a> Tray<'a> {
                 least = least.min(self.container.inside(*p).0 - radius);
             }
             for (j, b) in placed.iter().enumerate().skip(i + 1) {
-                let apart = (poses[i].x - poses[j].x).hypot(poses[i].y - poses[j].y);
-                let shape = &self.shapes[j];
-                if apart - self.shapes[i].reach() - shape.reach() < least {
-                    least = least.min(contact(a, b, radius + shape.radius()).gap);
+                if self.far(poses, [i, j], least) {
+                    continue;
+                }
+                if let Some(met) = contact(a, b, radius + self.shapes[j].radius(), least) {
+                    least = least.min(met.gap);
                 }
             }
         }
@@ -143,12 +154,13 @@ impl<'a> Tray<'a> {
             let mut worst: f64 = 0.0;
             for i in 0..poses.len() {
                 for j in i + 1..poses.len() {
-                    let apart = (poses[i].x - poses[j].x).hypot(poses[i].y - poses[j].y);
-                    let [a, b] = [&self.shapes[i], &self.shapes[j]];
-                    if apart > a.reach() + b.reach() + gap {
+                    if self.far(poses, [i, j], gap) {
                         continue;
                     }
-                    let met = contact(&placed[i], &placed[j], a.radius() + b.radius());
+                    let radii = self.shapes[i].radius() + self.shapes[j].radius();
+                    let Some(met) = contact(&placed[i], &placed[j], radii, gap) else {
+                        continue;
+                    };
                     let miss = gap - met.gap;
                     if miss <= 0.0 {
                         continue;
@@ -216,7 +228,7 @@ impl<'a> Tray<'a> {
     fn widen(&self, mut poses: Vec<Pose>) -> Layout {
         /// Gaps tried, mm, in order; those below nought until one is kept.
         const OVERLAPPING: [f64; 5] = [0.0, -6.0, -12.0, -24.0, -48.0];
-        const AIRY: [f64; 5] = [4.0, 8.0, 13.0, 20.0, WIDEST];
+        const AIRY: [f64; 4] = [4.0, 8.0, 13.0, PLENTY];
         let mut kept = None;
         for gap in OVERLAPPING {
             if self.push(&mut poses, gap) {
@@ -430,7 +442,7 @@ pub fn widest(shapes: &[Footprint], floor: Floor) -> Layout {
         let enough = if shapes.len() > FEW {
             super::GAP
         } else {
-            WIDEST
+            PLENTY
         };
         if best.as_ref().is_some_and(|best| best.gap >= enough - 1.0) {
             break;

@@ -47,6 +47,11 @@ pub struct Pose {
 pub struct Corners {
     points: [Point; MOST_CORNERS],
     count: usize,
+    /// Directions out of the core: across each edge; of a line all four.
+    out: [Point; MOST_CORNERS],
+    /// A corner of each of those edges.
+    on: [usize; MOST_CORNERS],
+    ways: usize,
 }
 
 impl std::ops::Deref for Corners {
@@ -173,6 +178,10 @@ impl Footprint {
             let [x, y] = *point;
             *point = [pose.x + cos * x - sin * y, pose.y + sin * x + cos * y];
         }
+        for way in corners.out.iter_mut().take(corners.ways) {
+            let [x, y] = *way;
+            *way = [cos * x - sin * y, sin * x + cos * y];
+        }
         corners
     }
 
@@ -189,27 +198,64 @@ impl Corners {
         for (to, from) in points.iter_mut().zip(corners) {
             *to = *from;
         }
+        let count = corners.len().min(MOST_CORNERS);
+        let (mut out, mut on) = ([[0.0; 2]; MOST_CORNERS], [0; MOST_CORNERS]);
+        let mut ways = 0;
+        for (corner, (p, q)) in edges(&points[..count]).enumerate() {
+            let length = (q[0] - p[0]).hypot(q[1] - p[1]);
+            if length <= 0.0 {
+                continue;
+            }
+            // Corners run counter-clockwise, so this looks outwards.
+            let [x, y] = [(q[1] - p[1]) / length, (p[0] - q[0]) / length];
+            // Lines look both ways, and have no corner that would separate them end to end.
+            let all = [[x, y], [-x, -y], [-y, x], [y, -x]];
+            for way in &all[..if count > 2 { 1 } else { 4 }] {
+                (out[ways], on[ways]) = (*way, corner);
+                ways += 1;
+            }
+        }
         Self {
             points,
-            count: corners.len().min(MOST_CORNERS),
+            count,
+            out,
+            on,
+            ways,
         }
+    }
+
+    /// Directions out of the core, each with how far it reaches that way.
+    fn outwards(&self) -> impl Iterator<Item = (Point, f64)> {
+        let on = self.out.iter().zip(self.on).take(self.ways);
+        on.map(|(out, corner)| {
+            let along = |p: Point| p[0] * out[0] + p[1] * out[1];
+            let top = along(self.points[corner]);
+            // Both ends of an edge lie as far out; of a line, the farther one does.
+            let other = if self.count == 2 { 1 } else { corner };
+            (*out, top.max(along(self.points[other])))
+        })
     }
 }
 
-/// How two cores grown by `radii` together stand to each other.
-pub(super) fn contact(a: &[Point], b: &[Point], radii: f64) -> Contact {
-    if let Some((depth, normal)) = overlap(a, b) {
-        return Contact {
-            gap: -depth - radii,
-            normal,
-            at: [farthest(a, normal), farthest(b, [-normal[0], -normal[1]])],
-        };
+/// How two cores grown by `radii` together stand to each other; nothing where an edge of one shows that
+/// they are `within` or more apart.
+pub(super) fn contact(a: &Corners, b: &Corners, radii: f64, within: f64) -> Option<Contact> {
+    match overlap(a, b) {
+        Standing::Overlap(depth, normal) => {
+            return Some(Contact {
+                gap: -depth - radii,
+                normal,
+                at: [farthest(a, normal), farthest(b, [-normal[0], -normal[1]])],
+            });
+        }
+        Standing::Apart(least) if least - radii >= within => return None,
+        Standing::Apart(_) => (),
     }
     let mut best = (f64::INFINITY, [0.0; 2], [0.0; 2]);
     for (corners, other, first) in [(a, b, true), (b, a, false)] {
         for (q, r) in edges(other) {
             let edge = Edge::new(q, r);
-            for p in corners {
+            for p in corners.iter() {
                 let near = edge.nearest(*p);
                 let (dx, dy) = (near[0] - p[0], near[1] - p[1]);
                 let square = dx * dx + dy * dy;
@@ -230,11 +276,11 @@ pub(super) fn contact(a: &[Point], b: &[Point], radii: f64) -> Contact {
     } else {
         [1.0, 0.0]
     };
-    Contact {
+    Some(Contact {
         gap: distance - radii,
         normal,
         at: [p, q],
-    }
+    })
 }
 
 fn edges(polygon: &[Point]) -> impl Iterator<Item = (Point, Point)> {
@@ -273,36 +319,35 @@ impl Edge {
     }
 }
 
-/// Depth of the overlap of two cores and the way out, from the first to the second; nothing when
-/// an edge separates them (separating axis theorem).
-fn overlap(a: &[Point], b: &[Point]) -> Option<(f64, Point)> {
-    let mut best: Option<(f64, Point)> = None;
+/// How two cores stand by the separating axis theorem.
+enum Standing {
+    /// How deep they overlap, and the way out, from the first to the second.
+    Overlap(f64, Point),
+    /// At least so far apart.
+    Apart(f64),
+}
+
+/// Looks along every edge of both.
+fn overlap(a: &Corners, b: &Corners) -> Standing {
+    let (mut best, mut way) = (f64::INFINITY, [1.0, 0.0]);
     // Out of the first through its edges, then into the second through the edges of that.
     for (from, to, sign) in [(a, b, 1.0), (b, a, -1.0)] {
-        for (p, q) in edges(from) {
-            let length = (q[0] - p[0]).hypot(q[1] - p[1]);
-            if length <= 0.0 {
-                continue;
-            }
-            // Corners run counter-clockwise, so this looks outwards.
-            let out = [(q[1] - p[1]) / length, (p[0] - q[0]) / length];
-            let back = [-out[0], -out[1]];
-            // Lines look both ways, and have no corner that would separate them end to end.
-            let axes = [out, back, [-out[1], out[0]], [out[1], -out[0]]];
-            for axis in &axes[..if from.len() > 2 { 1 } else { 4 }] {
-                let along = |p: &Point| p[0] * axis[0] + p[1] * axis[1];
-                let top = along(&p).max(along(&q));
-                let depth = top - to.iter().map(along).fold(f64::INFINITY, f64::min);
-                if depth < 0.0 {
-                    return None;
-                }
-                if best.is_none_or(|(least, _)| depth < least) {
-                    best = Some((depth, [sign * axis[0], sign * axis[1]]));
-                }
+        for (out, top) in from.outwards() {
+            let along = |p: &Point| p[0] * out[0] + p[1] * out[1];
+            let depth = top - to.iter().map(along).fold(f64::INFINITY, f64::min);
+            if depth < best {
+                (best, way) = (depth, [sign * out[0], sign * out[1]]);
             }
         }
     }
-    best
+    if best < 0.0 {
+        Standing::Apart(-best)
+    } else if best == f64::INFINITY {
+        // Two points.
+        Standing::Apart(0.0)
+    } else {
+        Standing::Overlap(best, way)
+    }
 }
 
 fn farthest(polygon: &[Point], along: Point) -> Point {
@@ -332,7 +377,9 @@ mod tests {
 
     fn between(a: Pose, b: Pose) -> f64 {
         let shape = capsule();
-        contact(&shape.placed(a), &shape.placed(b), 2.0 * shape.radius()).gap
+        let radii = 2.0 * shape.radius();
+        let met = contact(&shape.placed(a), &shape.placed(b), radii, f64::INFINITY);
+        met.unwrap().gap
     }
 
     /// By hand: two capsules of 60 by 20 mm.

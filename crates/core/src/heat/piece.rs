@@ -4,7 +4,7 @@
     reason = "the time loop; every array has one entry per cell or per patch of the same grid"
 )]
 
-use std::sync::Arc;
+use std::sync::{Arc, LazyLock};
 
 use super::face::{Behind, Drive, Face, FaceLaw, Stride, Surroundings};
 use super::grid::{Facing, Grid, Patch, Pole};
@@ -115,14 +115,26 @@ fn left(material: &Material, wet: f64, fat: f64) -> f64 {
     1.0 - material.water_share() * (1.0 - wet) - material.fat_share() * (1.0 - fat)
 }
 
-/// How far the shrinking of proteins has come at a temperature, 0..1.
-fn shrunk_at(celsius: f64) -> f64 {
-    1.0 / (1.0 + (-(celsius - 65.0) / 7.0).exp())
-}
+/// How far the shrinking of proteins has come, and how far the cells of the fat have opened, at whole
+/// degrees from nought, 0..1: cells ask every few seconds.
+static CHANGED: LazyLock<[[f64; 2]; HOT]> = LazyLock::new(|| {
+    let passed =
+        |celsius: f64, middle: f64, width: f64| 1.0 / (1.0 + (-(celsius - middle) / width).exp());
+    std::array::from_fn(|celsius| {
+        let celsius = celsius as f64;
+        [passed(celsius, 65.0, 7.0), passed(celsius, 85.0, 10.0)]
+    })
+});
+/// Degrees of the table: beyond nothing changes any more.
+const HOT: usize = 160;
 
-/// How far the cells of the fat have opened at a temperature, 0..1.
-fn opened_at(celsius: f64) -> f64 {
-    1.0 / (1.0 + (-(celsius - 85.0) / 10.0).exp())
+/// The same at a temperature, straight between the degrees; cold and beyond as at the ends.
+fn changed_at(table: &[[f64; 2]; HOT], celsius: f64) -> [f64; 2] {
+    let at = celsius.clamp(0.0, (table.len() - 2) as f64);
+    let low = at as usize;
+    let part = at - low as f64;
+    let [from, to] = [table[low], table[low + 1]];
+    [0, 1].map(|n| from[n] + part * (to[n] - from[n]))
 }
 
 /// The step to take, s, when `elapsed` seconds have passed since the piece met new surroundings:
@@ -333,17 +345,24 @@ impl Piece {
         let Stride { dt, ratio } = stride;
         let (lead, memory) = (stride.lead(), stride.memory());
         let (across, down) = (&mut self.across, &mut self.down);
-        for (i, t) in self.temperature.iter().enumerate() {
-            let left = left(&self.material, self.wet[i], self.fat[i]);
+        let (memory, lead) = (memory / dt, lead / dt);
+        let all = self.temperature.len();
+        let (t, change) = (&self.temperature[..all], &self.change[..all]);
+        let (wet, fat, bare) = (&self.wet[..all], &self.fat[..all], &self.bare[..all]);
+        let (capacity, volume) = (&self.capacity[..all], &self.grid.volume[..all]);
+        let (at_rest, gained) = (&self.at_rest[..all], &self.gained[..all]);
+        let (conductivity, rise) = (&mut self.conductivity[..all], &mut self.rise[..all]);
+        let expected = &mut self.expected[..all];
+        for i in 0..all {
+            let left = left(&self.material, wet[i], fat[i]);
             // The front has moved in: the way through the dried share lies in the face's own
             // resistance, so that here only the rest of the cell stands between it and the core.
-            self.conductivity[i] = self.at_rest[i] / self.bare[i].max(SHORTEST);
-            let capacity = self.capacity[i] * left * self.grid.volume[i] / dt;
-            self.rise[i] = memory * self.gained[i] / dt;
-            self.expected[i] = t + ratio * self.change[i];
-            down.set_capacity(i, lead * capacity);
-            across.set_capacity(i, lead * capacity);
+            conductivity[i] = at_rest[i] / bare[i].max(SHORTEST);
+            rise[i] = memory * gained[i];
+            expected[i] = t[i] + ratio * change[i];
+            down.set_capacity(i, lead * capacity[i] * left * volume[i]);
         }
+        across.copy_capacity(down);
         down.conduct(
             &self.grid.link_rows,
             &self.conductivity,
@@ -383,12 +402,15 @@ impl Piece {
     /// What the cells are with the heat they have, and how far that is from before.
     fn read_heat(&mut self) {
         let mut coldest = f64::INFINITY;
-        for i in 0..self.heat.len() {
-            let state = self.material.state(self.heat[i]);
-            self.change[i] = state.celsius - self.temperature[i];
-            self.temperature[i] = state.celsius;
-            self.capacity[i] = state.capacity;
-            self.at_rest[i] = state.conductivity;
+        let all = self.heat.len();
+        let (temperature, change) = (&mut self.temperature[..all], &mut self.change[..all]);
+        let (capacity, at_rest) = (&mut self.capacity[..all], &mut self.at_rest[..all]);
+        for (i, heat) in self.heat.iter().enumerate() {
+            let state = self.material.state(*heat);
+            change[i] = state.celsius - temperature[i];
+            temperature[i] = state.celsius;
+            capacity[i] = state.capacity;
+            at_rest[i] = state.conductivity;
             coldest = coldest.min(state.celsius);
         }
         self.frozen = coldest < FREEZES;
@@ -398,10 +420,11 @@ impl Piece {
     /// melt, and a capacity that changes on the way, are in what the material is with that heat.
     fn take_up(&mut self, stride: Stride) {
         let over = stride.dt / stride.lead();
-        for i in 0..self.heat.len() {
-            let rise = self.rise[i];
-            self.heat[i] += rise * self.capacity[i];
-            self.gained[i] = rise * self.down.capacity()[i] * over;
+        let cells = self.heat.iter_mut().zip(&mut self.gained).zip(&self.rise);
+        let taken = self.capacity.iter().zip(self.down.capacity());
+        for (((heat, gained), rise), (capacity, over_step)) in cells.zip(taken) {
+            *heat += rise * capacity;
+            *gained = rise * over_step * over;
         }
         self.read_heat();
     }
@@ -416,9 +439,11 @@ impl Piece {
             return;
         }
         let (mut whole, mut pressed, mut rendered) = (0.0, 0.0, 0.0);
+        let table = &*CHANGED;
         for (i, t) in self.temperature.iter().enumerate() {
-            self.held[i] = self.held[i].min(1.0 - self.law.pressed * shrunk_at(*t));
-            let fat = self.fat[i].min(1.0 - self.law.rendered * opened_at(*t));
+            let [shrunk, opened] = changed_at(table, *t);
+            self.held[i] = self.held[i].min(1.0 - self.law.pressed * shrunk);
+            let fat = self.fat[i].min(1.0 - self.law.rendered * opened);
             rendered += (self.fat[i] - fat) * grid.volume[i];
             exchange.carried += fat_share * (self.fat[i] - fat) * self.heat[i] * grid.volume[i];
             self.fat[i] = fat;

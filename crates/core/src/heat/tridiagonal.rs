@@ -43,6 +43,12 @@ impl Lines {
         self.diagonal[cell] = capacity;
     }
 
+    /// The same heat capacities as along the lines of another direction.
+    pub fn copy_capacity(&mut self, other: &Self) {
+        self.capacity.copy_from_slice(&other.capacity);
+        self.diagonal.copy_from_slice(&other.capacity);
+    }
+
     /// Heat capacities of the cells over the step, W/K.
     pub fn capacity(&self) -> &[f64] {
         &self.capacity

@@ -51,7 +51,6 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         .fold(1.0, f64::max);
     refuse_slow(request, passes_60.unwrap_or(waiting.eat_at), longest)?;
     refuse_cold(request, waiting.kept)?;
-    let usual = responses.as_ref().map(uncertainty::Responses::usual_end);
     let pull_at = Interval::from_seconds(fine.pull);
     let mut plan = Plan {
         setting: request.setting_used(),
@@ -68,7 +67,7 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         rest_completed: request.rest_completes(),
         measure_again: measure_again(&problem, found, &fine),
         goals: goals(&problem, found, &fine),
-        worths: worths(&problem, cavity, found),
+        worths: worths(&problem, cavity, found, responses.as_ref()),
         passes_60,
         rest: request.rest(),
         eat_at: waiting.eat_at,
@@ -81,7 +80,7 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         below_floor: request.is_below_floor(),
         batches,
         kept: waiting.kept,
-        loading: weigh(&problem, cavity, found, usual),
+        loading: weigh(&problem, cavity, found, responses.as_ref()),
         thickness: request.thickness_used(),
         start: request.start.temperature(),
         outcomes: fine.outcomes,

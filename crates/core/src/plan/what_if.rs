@@ -2,12 +2,12 @@
 
 use super::Outside;
 use super::answer::{Alternative, GoalChange, Worth};
-use super::cook::{Problem, Resolution, Variation};
+use super::cook::{Problem, Resolution, Timing, Variation};
 use super::goals::Goal;
 use super::request::{Origin, Programme, Request, TurnRule};
 use super::search::Found;
-use super::uncertainty::Unknown;
-use crate::fryer::Cavity;
+use super::uncertainty::{Responses, Unknown};
+use crate::fryer::{Cavity, Pace, Run};
 use crate::heat::Piece;
 use crate::meat::{Browning, Surface};
 use crate::units::{Interval, Temperature};
@@ -102,24 +102,36 @@ fn changes(request: &Request) -> Vec<(GoalChange, Request)> {
     all
 }
 
-/// What each thing planned is worth, the method's turn among them.
-pub(super) fn worths(problem: &Problem, cavity: Cavity, found: Found) -> Vec<Worth> {
+/// What each thing planned is worth, the method's turn among them, against the usual cook; nothing where
+/// that never gets there.
+pub(super) fn worths(
+    problem: &Problem,
+    cavity: Cavity,
+    found: Found,
+    usual: Option<&Responses>,
+) -> Vec<Worth> {
+    let Some(usual) = usual else {
+        return Vec::new();
+    };
     let timing = found.timing(found.pull);
     let own = |origin| matches!(origin, Origin::Turn | Origin::Own(_));
     let deeds = problem.deeds(&timing);
     let planned = deeds.iter().filter(|deed| own(deed.origin)).take(MOST);
-    let cook = |timing| {
-        let run = problem.load(cavity, problem.first(), Resolution::Coarse, Variation::NONE);
-        let turns = problem.deeds(&timing);
+    let colours = |timing: &Timing, run: &Run| {
+        let turns = problem.deeds(timing);
         let turned = turns.iter().filter(|deed| deed.action.turns()).count() % 2 == 1;
+        colours(run.piece(), turned)
+    };
+    let cook = |timing: Timing| {
+        let run = problem
+            .load(cavity, problem.first(), Resolution::Coarse, Variation::NONE)
+            .with_pace(Pace::Swift);
         let ready = problem
             .cook(run, &timing, Variation::NONE, found.goal, |_, _| ())
             .ok()?;
-        Some((ready.at, colours(ready.run.piece(), turned)))
+        Some((ready.at, colours(&timing, &ready.run)))
     };
-    let Some((at, with)) = cook(timing) else {
-        return Vec::new();
-    };
+    let (at, with) = (usual.usual_end().0, colours(&timing, usual.usual_run()));
     planned
         .filter_map(|deed| {
             let (at_without, without) = cook(timing.but(deed.origin))?;

@@ -1,7 +1,7 @@
 //! What becomes of the first batches while the others cook.
 
 use super::Problem;
-use crate::fryer::{OPENING, Rest, Run};
+use crate::fryer::{OPENING, Pace, Rest, Run};
 use crate::plan::request::HotHolding;
 use crate::units::{Interval, Temperature};
 
@@ -103,16 +103,15 @@ pub fn follow(problem: &Problem, pulled: &Run, wait: Interval) -> Kept {
 /// How long the core of what was pulled is at hot holding or above, resting as it does, from when it was
 /// pulled or has risen there; nothing where it never is.
 pub fn stays_hot(problem: &Problem, pulled: &Run) -> Option<Interval> {
-    /// Looked at so often, and for no longer, s.
-    const LOOK: f64 = 30.0;
+    /// Looked at for no longer, s.
     const LONGEST: f64 = 5400.0;
     let hot = problem.request.region.keep_hot().celsius();
-    let mut run = pulled.clone();
+    let mut run = pulled.clone().with_pace(Pace::Swift);
     run.pull(problem.rest());
     let out = run.elapsed();
     let mut last = None;
     while run.elapsed() < out + LONGEST {
-        run.advance_to(run.elapsed() + LOOK);
+        run.step(LONGEST);
         if run.core() >= hot {
             last = Some(run.elapsed() - out);
         } else if last.is_some() || run.elapsed() > out + LONGEST / 4.0 {

@@ -12,8 +12,12 @@ use crate::plan::error::PlanError;
 use crate::plan::goals::Goal;
 use crate::plan::request::{PlannedAction, TurnRule, When};
 
-/// A turn this close to balance is good enough, as a share of the browning of the darker face.
-const BALANCED: f64 = 0.02;
+/// A turn this close to balance is good enough, in the logarithm of what one face is browner: a word is
+/// over a whole unit wide, and the turn falls on a mark of the clock anyway.
+const BALANCED: f64 = 0.03;
+/// How much browner the face that starts above becomes for a turn later by the whole cook, in the
+/// logarithm: a first guess.
+const STEEP: f64 = 3.0;
 /// Bounds of the turn as a share of the cook; outside them a turn is not worth an open drawer.
 const TURN_SHARE: [f64; 2] = [0.3, 0.85];
 
@@ -61,14 +65,16 @@ pub fn search(problem: &Problem, cavity: Cavity, trays: &[Tray]) -> Result<Found
     };
     // Untouched, the core takes about as long as turned: a first guess of the length.
     found.pull = cook(&Timing::default(), goal.bare())?.at;
-    if problem.request.turns() == TurnRule::EqualBrowning {
-        balance(&mut found, &cook)?;
-    }
+    let turns = problem.request.turns() == TurnRule::EqualBrowning;
+    let mut settled = turns && balance(&mut found, &cook)?;
     let golden = |planned: &PlannedAction| planned.when == When::Golden;
     if problem.request.actions.iter().any(golden) {
         found.timing.golden = golden_at(problem, load(), found);
+        settled = false;
     }
-    settle(&mut found, &cook)?;
+    if !settled {
+        settle(&mut found, &cook)?;
+    }
     let rested = problem.request.rest_completes();
     let floored = problem.request.floor_kept().is_some();
     if rested || (floored && !problem.request.entry().animal.is_poultry()) {
@@ -94,6 +100,9 @@ fn golden_at(problem: &Problem, run: Run, found: Found) -> Option<f64> {
     Some(run.elapsed())
 }
 
+/// A length this near the one it was computed with is not computed again, s.
+const SETTLED: f64 = 15.0;
+
 /// The length of the cook for what is in hand: turn and hot finish move the length a little, and
 /// the length them.
 fn settle(found: &mut Found, cook: &Cook) -> Result<(), PlanError> {
@@ -102,7 +111,7 @@ fn settle(found: &mut Found, cook: &Cook) -> Result<(), PlanError> {
         let ready = cook(&found.timing(before), found.goal)?;
         found.pull = ready.at;
         found.passed = ready.progress.passed;
-        if (found.pull - before).abs() < 15.0 {
+        if (found.pull - before).abs() < SETTLED {
             break;
         }
     }
@@ -110,10 +119,12 @@ fn settle(found: &mut Found, cook: &Cook) -> Result<(), PlanError> {
 }
 
 /// Moves the turn until both faces end equally brown. The face that starts above browns more the
-/// later the turn, so the balance is monotone and bisection finds it.
-fn balance(found: &mut Found, cook: &Cook) -> Result<(), PlanError> {
+/// later the turn, so the balance is monotone: secants find it, kept inside a shrinking bracket. Returns
+/// whether the length is settled as well.
+fn balance(found: &mut Found, cook: &Cook) -> Result<bool, PlanError> {
     let [mut low, mut high] = TURN_SHARE;
     let mut share = 0.56;
+    let mut before: Option<[f64; 2]> = None;
     for _ in 0..9 {
         found.timing.turn_share = Some(share);
         let ready = cook(&found.timing(found.pull), found.goal)?;
@@ -121,27 +132,39 @@ fn balance(found: &mut Found, cook: &Cook) -> Result<(), PlanError> {
         let first = ready.run.piece().lower().browning;
         let second = ready.run.piece().upper().browning;
         let next = ready.at;
-        let settled = (next - found.pull).abs() < 20.0;
+        let settled = (next - found.pull).abs() < SETTLED;
         found.pull = next;
+        found.passed = ready.progress.passed;
         let darker = first.max(second).max(1e-9);
         if settled && darker < Browning::Blond.least() {
             // Nothing to balance: neither face takes colour in so short a cook.
             found.timing.turn_share = Some(HALF);
-            break;
+            return Ok(false);
         }
-        if settled && (first - second).abs() / darker < BALANCED {
-            break;
+        let browner = (first.max(1e-9) / second.max(1e-9)).ln();
+        if settled && browner.abs() < BALANCED {
+            return Ok(true);
         }
         if settled {
-            if first > second {
+            if browner > 0.0 {
                 high = share;
             } else {
                 low = share;
             }
-            share = f64::midpoint(low, high);
+            let steep = match before {
+                Some([at, was]) if at != share => (browner - was) / (share - at),
+                _ => STEEP,
+            };
+            before = Some([share, browner]);
+            let next = share - browner / steep;
+            share = if next > low && next < high {
+                next
+            } else {
+                f64::midpoint(low, high)
+            };
         }
     }
-    Ok(())
+    Ok(false)
 }
 
 /// The core at which the pieces may come out, °C, so that the rest brings what is counted on: as the

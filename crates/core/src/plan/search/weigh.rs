@@ -2,7 +2,7 @@
 
 use super::{Found, search};
 use crate::basket::{Airiness, Tray};
-use crate::fryer::{Cavity, Support};
+use crate::fryer::{Cavity, Pace, Support};
 use crate::meat::Browning;
 use crate::plan::SWAP;
 use crate::plan::cook::{Problem, Resolution, Variation};
@@ -10,30 +10,38 @@ use crate::plan::error::PlanError;
 use crate::plan::loading::lay::{at_once, density};
 use crate::plan::loading::{Loading, OtherLoading, division, turning};
 use crate::plan::request::{LoadRule, Request};
+use crate::plan::uncertainty::Responses;
 use crate::units::Interval;
 
-/// Weighs the loading by a cook with air all around against the usual one, of which the end on the
-/// coarse grid is given (s, browning), and the other way by a search of its own.
+/// Weighs the loading by a cook with air all around against the usual one, and the other way by a search of
+/// its own.
 pub(in crate::plan) fn weigh(
     problem: &Problem,
     cavity: Cavity,
     found: Found,
-    usual: Option<(f64, f64)>,
+    responses: Option<&Responses>,
 ) -> Loading {
     let trays = problem.first();
     let open = trays.iter().map(Tray::exposure);
-    let airy = Variation {
-        exposure: 1.0 / open.fold(1.0, f64::min),
-        ..Variation::NONE
-    };
+    let freer = 1.0 / open.fold(1.0, f64::min);
     let least = browned(trays);
-    let run = problem.load(cavity, trays, Resolution::Coarse, airy);
-    let timing = found.timing(found.pull);
-    let airy = problem
-        .cook(run, &timing, Variation::NONE, found.goal, |_, _| ())
-        .ok()
-        .map(|ready| (ready.at, problem.browning(&ready.run)));
-    let (later, browning) = match (usual, airy) {
+    let cooked = || {
+        let airy = Variation {
+            exposure: freer,
+            ..Variation::NONE
+        };
+        let run = problem
+            .load(cavity, trays, Resolution::Coarse, airy)
+            .with_pace(Pace::Swift);
+        let timing = found.timing(found.pull);
+        let ready = problem.cook(run, &timing, Variation::NONE, found.goal, |_, _| ());
+        let ready = ready.ok()?;
+        Some((ready.at, problem.browning(&ready.run)))
+    };
+    let airy = responses
+        .and_then(|responses| responses.with_air(freer))
+        .or_else(cooked);
+    let (later, browning) = match (responses.map(Responses::usual_end), airy) {
         (Some(laid), Some(airy)) => ((laid.0 - airy.0).max(0.0), [laid.1 * least, airy.1]),
         (Some((_, laid)), None) => (0.0, [laid * least; 2]),
         (None, Some((_, airy))) => (0.0, [airy; 2]),

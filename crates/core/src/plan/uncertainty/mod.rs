@@ -9,7 +9,7 @@
 pub mod assumptions;
 
 use crate::curve;
-use crate::fryer::Cavity;
+use crate::fryer::{Cavity, Pace, Run};
 use crate::plan::cook::{Problem, Resolution, Variation};
 use crate::plan::error::PlanError;
 use crate::plan::request::Request;
@@ -51,7 +51,6 @@ impl Unknown {
         const RULER: f64 = 0.03;
         const HEAT: f64 = 0.10;
         const THERMOSTAT: f64 = 6.0;
-        const AIR: f64 = 0.07;
         let none = Variation::NONE;
         match self {
             Self::Thickness => {
@@ -116,6 +115,9 @@ pub struct Ensemble {
 pub const MEMBERS: usize = 64;
 /// Core temperatures at which members are known.
 const LEVELS: usize = 12;
+/// One standard deviation of how freely air reaches the pieces, as a share (common practice in kind, from
+/// memory in size).
+const AIR: f64 = 0.07;
 /// Each unknown is tried this many standard deviations to either side: where the band ends.
 const TRIED: f64 = 1.2816;
 
@@ -148,6 +150,8 @@ pub struct Responses {
     start: f64,
     levels: Vec<f64>,
     usual: Passages,
+    /// The usual cook when it is ready.
+    ready: Run,
     /// For each unknown the cooks to the quick and to the slow side; none where one failed.
     sides: Vec<[Option<Passages>; 2]>,
 }
@@ -159,9 +163,14 @@ pub fn respond(problem: &Problem, cavity: Cavity, found: Found) -> Option<Respon
         .map(|i| start + (found.goal.core - start) * i as f64 / LEVELS as f64)
         .collect();
     let cook = |variation| passages(problem, cavity, found, variation, &levels);
-    let side = |unknown: Unknown, deviations| cook(unknown.varied(problem.request, deviations));
+    let side = |unknown: Unknown, deviations| {
+        let (passages, _) = cook(unknown.varied(problem.request, deviations))?;
+        Some(passages)
+    };
+    let (usual, ready) = cook(Variation::NONE)?;
     Some(Responses {
-        usual: cook(Variation::NONE)?,
+        usual,
+        ready,
         sides: Unknown::ALL
             .into_iter()
             .map(|unknown| [side(unknown, -TRIED), side(unknown, TRIED)])
@@ -171,15 +180,17 @@ pub fn respond(problem: &Problem, cavity: Cavity, found: Found) -> Option<Respon
     })
 }
 
-/// One cook on the coarse grid; nothing when it never gets there.
-pub fn passages(
+/// One cook on the coarse grid, with its end; nothing when it never gets there.
+fn passages(
     problem: &Problem,
     cavity: Cavity,
     found: Found,
     variation: Variation,
     levels: &[f64],
-) -> Option<Passages> {
-    let run = problem.load(cavity, problem.first(), Resolution::Coarse, variation);
+) -> Option<(Passages, Run)> {
+    let run = problem
+        .load(cavity, problem.first(), Resolution::Coarse, variation)
+        .with_pace(Pace::Swift);
     let mut times = Vec::with_capacity(levels.len());
     let mut last = (0.0, run.core());
     let mut see = |now: f64, core: f64| {
@@ -204,10 +215,13 @@ pub fn passages(
             |run, _| see(run.elapsed(), run.core()),
         )
         .ok()?;
-    (times.len() == levels.len()).then(|| Passages {
-        levels: times,
-        pull: ready.at.max(1.0),
-        browning: problem.browning(&ready.run),
+    (times.len() == levels.len()).then(|| {
+        let passages = Passages {
+            levels: times,
+            pull: ready.at.max(1.0),
+            browning: problem.browning(&ready.run),
+        };
+        (passages, ready.run)
     })
 }
 
@@ -263,6 +277,33 @@ impl Responses {
     /// When the usual cook is ready on the coarse grid, s, and how brown it then is.
     pub fn usual_end(&self) -> (f64, f64) {
         (self.usual.pull, self.usual.browning)
+    }
+
+    /// The usual cook when it is ready.
+    pub fn usual_run(&self) -> &Run {
+        &self.ready
+    }
+
+    /// The end of a cook whose pieces the air reaches so many times as freely, as [`Self::usual_end`];
+    /// nothing where that is more than was tried.
+    pub fn with_air(&self, freer: f64) -> Option<(f64, f64)> {
+        let at = Unknown::ALL
+            .iter()
+            .position(|each| *each == Unknown::Load)?;
+        let [Some(quick), Some(slow)] = self.sides.get(at)? else {
+            return None;
+        };
+        let x = freer.ln() / (AIR * TRIED);
+        let read = |of: fn(&Passages) -> f64| {
+            let [a, b] = [quick, slow].map(|side| (of(side) / of(&self.usual)).ln());
+            // Through both sides and the usual cook: odd and even parts.
+            let response = (a - b) / 2.0 * x + f64::midpoint(a, b) * x * x;
+            of(&self.usual) * response.exp()
+        };
+        let browning = |passages: &Passages| passages.browning.max(1e-9);
+        (0.0..=1.0)
+            .contains(&x)
+            .then(|| (read(|passages| passages.pull), read(browning)))
     }
 
     /// How much later the core is there when the unknown lies one standard deviation to the slow
