@@ -150,7 +150,9 @@ impl Setup<'_> {
         let problem = self.problem;
         let load = problem.loading.loads.get(self.load)?;
         let trays = problem.first_of(load);
-        let mut run = problem.load(self.cavity, trays, Resolution::Coarse, variation);
+        let mut run = problem
+            .load(self.cavity, trays, Resolution::Coarse, variation)
+            .with_pace(crate::fryer::Pace::Swift);
         let mut track = Track::to(goal);
         track.see(problem, &run);
         let mut ahead = self.script.as_slice();
