@@ -224,8 +224,11 @@ impl<'a> Tray<'a> {
     }
 
     /// From a beginning to the widest gap: step by step from where the pieces lie, then halved
-    /// towards what failed; overlapping as little as can be where they do not fit.
-    fn widen(&self, mut poses: Vec<Pose>) -> Layout {
+    /// towards what failed; overlapping as little as can be where they do not fit. What would not be wider
+    /// than `known` is not looked for.
+    fn widen(&self, mut poses: Vec<Pose>, known: f64) -> Layout {
+        /// Gaps this near each other are as good as the same, mm.
+        const ALIKE: f64 = 2.5;
         /// Gaps tried, mm, in order; those below nought until one is kept.
         const OVERLAPPING: [f64; 5] = [0.0, -6.0, -12.0, -24.0, -48.0];
         const AIRY: [f64; 4] = [4.0, 8.0, 13.0, PLENTY];
@@ -249,8 +252,8 @@ impl<'a> Tray<'a> {
                     }
                 }
             }
-            while let Some(gap) = failed.filter(|failed| failed - kept > 2.5) {
-                let middle = f64::midpoint(kept, gap);
+            while let Some(gap) = failed.filter(|failed| failed - kept.max(known) > ALIKE) {
+                let middle = f64::midpoint(kept.max(known), gap);
                 let mut tried = poses.clone();
                 if self.push(&mut tried, middle) {
                     (poses, kept) = (tried, middle);
@@ -434,7 +437,8 @@ pub fn widest(shapes: &[Footprint], floor: Floor) -> Layout {
         beginnings.truncate(1);
     }
     for poses in beginnings {
-        let layout = tray.widen(poses);
+        let known = best.as_ref().map_or(f64::NEG_INFINITY, |best| best.gap);
+        let layout = tray.widen(poses, known);
         if best.as_ref().is_none_or(|best| layout.gap > best.gap) {
             best = Some(layout);
         }

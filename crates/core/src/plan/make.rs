@@ -382,7 +382,7 @@ fn goals(problem: &Problem, found: Found, fine: &Fine) -> Goals {
         decides,
         past: TemperatureDifference::from_kelvins(past),
         alternatives: if far {
-            alternatives(problem.request, found)
+            alternatives(problem, found)
         } else {
             Vec::new()
         },

@@ -20,12 +20,12 @@ const FINISH: Interval = Interval::from_minutes(4.0);
 const MOST: usize = 8;
 
 /// What would bring the outside nearer to the inside: those that do, computed.
-pub(super) fn alternatives(request: &Request, found: Found) -> Vec<Alternative> {
-    changes(request)
+pub(super) fn alternatives(planned: &Problem, found: Found) -> Vec<Alternative> {
+    changes(planned.request)
         .into_iter()
         .filter_map(|(change, request)| {
             request.check().ok()?;
-            let problem = Problem::new(&request);
+            let problem = planned.asked(&request);
             let (cavity, trays) = (problem.first_cavity(), problem.first());
             let load = || problem.load(cavity, trays, Resolution::Coarse, Variation::NONE);
             let goal = Goal {

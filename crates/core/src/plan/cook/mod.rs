@@ -121,6 +121,18 @@ impl<'a> Problem<'a> {
             .sum()
     }
 
+    /// The same pieces as they lie under another request, which has neither other pieces nor another machine.
+    pub fn asked<'b>(&self, request: &'b Request) -> Problem<'b> {
+        Problem {
+            request,
+            loading: self.loading.clone(),
+            preheated: request.preheats(),
+            material: Arc::clone(&self.material),
+            setting: request.setting_used().celsius(),
+            prepared: Arc::default(),
+        }
+    }
+
     /// The same at another setting, whether the machine can or not.
     pub fn at_setting(&self, setting: Temperature) -> Self {
         Self {
