@@ -243,6 +243,15 @@ impl<'a> Tray<'a> {
             let mut failed = (kept < 0.0).then_some(kept / 2.0);
             if failed.is_none() {
                 for gap in AIRY {
+                    // What is known is passed at once or not at all.
+                    let gap = if kept < known && gap > known {
+                        known + ALIKE
+                    } else {
+                        gap
+                    };
+                    if gap <= kept {
+                        continue;
+                    }
                     let mut tried = poses.clone();
                     if self.push(&mut tried, gap) {
                         (poses, kept) = (tried, gap);
