@@ -188,6 +188,8 @@ pub(super) struct Behind {
     pub stock: f64,
     /// Water in a cubic metre, kg/m³.
     pub content: f64,
+    /// How much warmer the front is expected than in the step before, K: where the search for it begins.
+    pub drift: f64,
 }
 
 /// Everything about the patch that does not change within the Newton iteration.
@@ -331,7 +333,7 @@ impl Face {
             vapour: around.vapour,
             pressure: around.pressure,
         };
-        let solved = balance.solve(self.front);
+        let solved = balance.solve(self.front + behind.drift);
         self.front = solved.front;
         let flux = balance.outer * (outside - self.front);
         self.surface = self.front + flux * through;

@@ -506,6 +506,7 @@ impl Piece {
                 conductance: self.conductivity[patch.cell] * patch.steep,
                 stock: self.stock,
                 content: self.material.water_content(),
+                drift: self.drives[n].follow * expected,
             };
             let known = met.filter(|(facing, _)| *facing == patch.facing);
             let (_, around) =
