@@ -150,6 +150,32 @@ def finite_cylinder(bi_wall, fo_wall, bi_ring, fo_ring, terms=60):
     return wall * ring
 
 
+def rod_of_two(minutes, radius=0.022, shaft=0.00484, h=60.0, air=200.0, start=5.0, cells=600):
+    """A long dry rod with a shaft of another material in it: centre and the face of the shaft."""
+    edges = np.linspace(0.0, radius, cells + 1)
+    middle = 0.5 * (edges[1:] + edges[:-1])
+    bone = middle < shaft
+    k = np.where(bone, 0.35, 0.5)
+    stored = np.where(bone, 2.4e6, 1050.0 * 3450.0) * (edges[1:] ** 2 - edges[:-1] ** 2) / 2
+    half = (edges[1] - edges[0]) / 2
+    inner = edges[1:-1] / (half / k[1:] + half / k[:-1])
+    outer = radius / (1 / h + half / k[-1])
+
+    def change(_, t):
+        flow = inner * (t[1:] - t[:-1])
+        gain = np.zeros(cells)
+        gain[:-1] += flow
+        gain[1:] -= flow
+        gain[-1] += outer * (air - t[-1])
+        return gain / stored
+
+    at = [60.0 * m for m in minutes]
+    solved = solve_ivp(change, (0, at[-1]), np.full(cells, start), "BDF", at, rtol=1e-9, atol=1e-8)
+    at_face = int(np.searchsorted(middle, shaft))
+    for m, t in zip(minutes, solved.y.T):
+        yield m, t[0], 0.5 * (t[at_face - 1] + t[at_face])
+
+
 def main():
     psychrolib.SetUnitSystem(psychrolib.SI)
     versions = " ".join(f"{name} {version(name)}" for name in PACKAGES)
@@ -194,6 +220,10 @@ def main():
     minutes = [2, 5, 10, 20, 30]
     above = convection_and_radiation(60.0, 180.0, 210.0, 0.6)
     below = convection_and_radiation(35.0, 160.0, 160.0, 0.6)
+    for m, centre, face in rod_of_two([5, 10, 20]):
+        row("scipy", "rod_of_two_centre", m, centre)
+        row("scipy", "rod_of_two_shaft", m, face)
+
     for m, core, upper, lower in slab(above, below, minutes, top=400.0):
         row("scipy", "dry_slab_core", m, core)
         row("scipy", "dry_slab_upper", m, upper)

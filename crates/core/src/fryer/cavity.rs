@@ -91,7 +91,7 @@ impl MachineKind {
                 ..DRAWER
             },
             Self::LiddedGrill => KindLaw {
-                convection_up: 66.0,
+                convection_up: 65.5,
                 down: 1.0,
                 side: 0.5,
                 capacity: 2600.0,

@@ -8,6 +8,7 @@ use std::f64::consts::PI;
 
 use super::stencil::{Known, Powers, Section, Wanted, weights};
 use crate::geometry::Body;
+use crate::meat::Bone;
 
 /// Which way a boundary patch looks, and so which heat it gets.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -290,7 +291,7 @@ impl Grid {
     #[must_use]
     pub fn coarse(body: Body) -> Self {
         match body {
-            Body::Disc { .. } => Self::new(body, 7, across(body, 6.0, [3.0, 5.0])),
+            Body::Disc { .. } => Self::new(body, 8, across(body, 6.0, [3.0, 5.0])),
             Body::Bar { .. } => Self::new(body, 6, 4),
             Body::Tube { .. } => Self::new(body, 6, 4),
             Body::Sphere { .. } => Self::new(body, 8, 3),
@@ -337,6 +338,46 @@ impl Grid {
         })
     }
 
+    /// Share of each cell that is bone, by volume; nothing where it lies nowhere in particular.
+    #[must_use]
+    pub fn bone(&self, lies: Bone) -> Option<Vec<f64>> {
+        /// A cell is looked at in so many places each way.
+        const LOOKS: usize = 8;
+        if lies == Bone::Mixed {
+            return None;
+        }
+        let rows = edges_of(&self.row_width);
+        let share: Box<dyn Fn(usize) -> f64> = match (self.body, lies) {
+            (Body::Bar { diameter, .. }, Bone::Shaft { thick }) => {
+                let half = 0.5 * thick * diameter;
+                Box::new(move |cell| {
+                    let [near, far] = rows[cell / self.columns].map(|r| r * r);
+                    ((half * half).clamp(near, far) - near) / (far - near)
+                })
+            }
+            (Body::Disc { thickness, radius }, _) => {
+                let columns = edges_of(&self.column_width);
+                Box::new(move |cell| {
+                    let [top, bottom] = rows[cell / self.columns];
+                    let [near, far] = columns[cell % self.columns];
+                    let at = |n: usize, from: f64, to: f64| {
+                        from + (n as f64 + 0.5) / LOOKS as f64 * (to - from)
+                    };
+                    let (mut bone, mut all) = (0.0, 0.0);
+                    for n in 0..LOOKS * LOOKS {
+                        let height = at(n / LOOKS, top, bottom) - 0.5 * thickness;
+                        let out = at(n % LOOKS, near, far);
+                        bone += out * lies.around(height, out, [thickness, radius]);
+                        all += out;
+                    }
+                    bone / all
+                })
+            }
+            _ => return None,
+        };
+        Some((0..self.cells()).map(share).collect())
+    }
+
     fn empty(body: Body, rows: usize, columns: usize) -> Self {
         let cells = rows * columns;
         Self {
@@ -356,6 +397,16 @@ impl Grid {
             poles: [Pole::at(0); 2],
         }
     }
+}
+
+/// Where cells of the given widths begin and end.
+fn edges_of(widths: &[f64]) -> Vec<[f64; 2]> {
+    let ends = widths.iter().scan(0.0, |end, width| {
+        let begin = *end;
+        *end += width;
+        Some([begin, *end])
+    });
+    ends.collect()
 }
 
 /// Cells along the radius of a disc: the wider it is for its thickness, the less the way from the

@@ -11,7 +11,7 @@ use super::grid::{Facing, Grid, Patch, Pole};
 use super::tridiagonal::Lines;
 use crate::geometry::Body;
 use crate::meat::water::latent_heat;
-use crate::meat::{FREEZES, FUSION, Material, SurfaceStart};
+use crate::meat::{Bone, Cut, FREEZES, FUSION, Material, SurfaceStart, Tissue};
 
 /// What passed between the piece and its surroundings in a step.
 #[derive(Debug, Clone, Copy, PartialEq, Default)]
@@ -57,7 +57,11 @@ pub enum Looking {
 #[derive(Debug, Clone)]
 pub struct Piece {
     grid: Arc<Grid>,
+    /// What it is made of, where that is the same everywhere, and of each cell where it is not.
     material: Arc<Material>,
+    parts: Vec<Arc<Material>>,
+    /// Radius of a shaft of bone along the middle of a bar, m.
+    shaft: f64,
     law: FaceLaw,
     /// What its surface browns by.
     surface: SurfaceStart,
@@ -194,7 +198,56 @@ impl Piece {
             undrained: 0.0,
             grid,
             material,
+            parts: Vec::new(),
+            shaft: 0.0,
         }
+    }
+
+    /// With the bone of a cut where it lies; of even temperature still.
+    ///
+    /// ```
+    /// use ember_core::{heat::{FaceLaw, Grid, Piece}, meat::{CutId, cut}};
+    /// let drumstick = cut(CutId::Drumstick);
+    /// let [_, mass, _] = drumstick.usual_mass;
+    /// let thick = drumstick.expected_thickness(mass);
+    /// let (piece, body) =
+    ///     Piece::raw(drumstick, mass, thick, Grid::fine, FaceLaw::MEAT, 4.0, drumstick.surface);
+    /// // The tip beside the bone, not in it.
+    /// assert!(piece.core_at() < 0.45 * body.depth());
+    /// ```
+    #[must_use]
+    pub fn with_bone(mut self, cut: &Cut) -> Self {
+        let Some(bone) = self.grid.bone(cut.bone_lies) else {
+            return self;
+        };
+        if let (Body::Bar { diameter, .. }, Bone::Shaft { thick }) = (self.grid.body, cut.bone_lies)
+        {
+            self.shaft = 0.5 * thick * diameter;
+        }
+        let parts = Tissue::of(cut.id).parts(&bone, &self.grid.volume);
+        self.made_of(parts)
+    }
+
+    /// With a material for each cell, in the order of the grid; of even temperature still.
+    #[must_use]
+    pub fn made_of(mut self, parts: Vec<Arc<Material>>) -> Self {
+        self.parts = parts;
+        let mut water = 0.0;
+        for cell in 0..self.heat.len() {
+            let heat = self.of(cell).heat(self.temperature[cell]);
+            let state = self.of(cell).state(heat);
+            self.heat[cell] = heat;
+            self.capacity[cell] = state.capacity;
+            self.at_rest[cell] = state.conductivity;
+            water += self.of(cell).water_content() * self.grid.volume[cell];
+        }
+        self.stock = self.law.available * water / self.area();
+        self
+    }
+
+    /// What a cell is made of.
+    fn of(&self, cell: usize) -> &Material {
+        self.parts.get(cell).unwrap_or(&self.material)
     }
 
     /// Advances by `dt` seconds; `around` gives what each patch meets.
@@ -287,8 +340,8 @@ impl Piece {
 
     /// Everywhere warmer by so many kelvins: another start, and otherwise the same.
     pub fn warm(&mut self, kelvins: f64) {
-        for (heat, celsius) in self.heat.iter_mut().zip(&self.temperature) {
-            *heat = self.material.heat(celsius + kelvins);
+        for cell in 0..self.heat.len() {
+            self.heat[cell] = self.of(cell).heat(self.temperature[cell] + kelvins);
         }
         self.read_heat();
         for face in &mut self.faces {
@@ -351,10 +404,11 @@ impl Piece {
         let (wet, fat, bare) = (&self.wet[..all], &self.fat[..all], &self.bare[..all]);
         let (capacity, volume) = (&self.capacity[..all], &self.grid.volume[..all]);
         let (at_rest, gained) = (&self.at_rest[..all], &self.gained[..all]);
+        let parts = &self.parts;
         let (conductivity, rise) = (&mut self.conductivity[..all], &mut self.rise[..all]);
         let expected = &mut self.expected[..all];
         for i in 0..all {
-            let left = left(&self.material, wet[i], fat[i]);
+            let left = left(parts.get(i).unwrap_or(&self.material), wet[i], fat[i]);
             // The front has moved in: the way through the dried share lies in the face's own
             // resistance, so that here only the rest of the cell stands between it and the core.
             conductivity[i] = at_rest[i] / bare[i].max(SHORTEST);
@@ -406,7 +460,7 @@ impl Piece {
         let (temperature, change) = (&mut self.temperature[..all], &mut self.change[..all]);
         let (capacity, at_rest) = (&mut self.capacity[..all], &mut self.at_rest[..all]);
         for (i, heat) in self.heat.iter().enumerate() {
-            let state = self.material.state(*heat);
+            let state = self.parts.get(i).unwrap_or(&self.material).state(*heat);
             change[i] = state.celsius - temperature[i];
             temperature[i] = state.celsius;
             capacity[i] = state.capacity;
@@ -434,8 +488,7 @@ impl Piece {
     /// alike.
     fn drain(&mut self, exchange: &mut Exchange) {
         let grid = Arc::clone(&self.grid);
-        let (water_share, fat_share) = (self.material.water_share(), self.material.fat_share());
-        if water_share <= 0.0 {
+        if self.material.water_share() <= 0.0 {
             return;
         }
         let (mut whole, mut pressed, mut rendered) = (0.0, 0.0, 0.0);
@@ -444,14 +497,15 @@ impl Piece {
             let [shrunk, opened] = changed_at(table, *t);
             self.held[i] = self.held[i].min(1.0 - self.law.pressed * shrunk);
             let fat = self.fat[i].min(1.0 - self.law.rendered * opened);
-            rendered += (self.fat[i] - fat) * grid.volume[i];
-            exchange.carried += fat_share * (self.fat[i] - fat) * self.heat[i] * grid.volume[i];
+            let part = self.parts.get(i).unwrap_or(&self.material);
+            let molten = (self.fat[i] - fat) * grid.volume[i];
+            rendered += molten * part.fat_content();
+            exchange.carried += part.fat_share() * molten * self.heat[i];
             self.fat[i] = fat;
-            whole += grid.volume[i];
-            pressed += (1.0 - self.held[i]) * grid.volume[i];
+            let water = part.water_content() * grid.volume[i];
+            whole += water;
+            pressed += (1.0 - self.held[i]) * water;
         }
-        let content = self.material.water_content();
-        let (whole, pressed) = (whole * content, pressed * content);
         let lost: f64 = grid
             .patches
             .iter()
@@ -463,7 +517,7 @@ impl Piece {
         // What is pressed out and does not evaporate drips.
         let dripped = (pressed - replaced).max(self.dripped);
         exchange.dripped += dripped - self.dripped;
-        exchange.rendered += rendered * self.material.fat_content();
+        exchange.rendered += rendered;
         self.dripped = dripped;
         std::mem::swap(&mut self.wet, &mut self.wet_before);
         self.bare.fill(1.0);
@@ -479,7 +533,8 @@ impl Piece {
         }
         for (i, heat) in self.heat.iter().enumerate() {
             self.wet[i] = even * self.held[i] * self.bare[i];
-            let gone = water_share * (self.wet_before[i] - self.wet[i]);
+            let part = self.parts.get(i).unwrap_or(&self.material);
+            let gone = part.water_share() * (self.wet_before[i] - self.wet[i]);
             exchange.carried += gone * heat * grid.volume[i];
         }
     }
@@ -505,7 +560,11 @@ impl Piece {
                 cell: first * beyond(0) + second * beyond(1) + third * beyond(2),
                 conductance: self.conductivity[patch.cell] * patch.steep,
                 stock: self.stock,
-                content: self.material.water_content(),
+                content: self
+                    .parts
+                    .get(patch.cell)
+                    .unwrap_or(&self.material)
+                    .water_content(),
                 drift: self.drives[n].follow * expected,
             };
             let known = met.filter(|(facing, _)| *facing == patch.facing);
@@ -603,8 +662,36 @@ impl Piece {
         self.coldest_spot().1
     }
 
+    /// Whether a shaft of bone runs along the middle.
+    pub(super) fn has_shaft(&self) -> bool {
+        self.shaft > 0.0
+    }
+
+    /// Depth of the core below the upper face, m.
+    #[must_use]
+    pub fn core_at(&self) -> f64 {
+        self.coldest_spot().0
+    }
+
     /// Depth of the core, m, and its temperature.
     pub(super) fn coldest_spot(&self) -> (f64, f64) {
+        let (depth, coldest) = self.coldest_of_all();
+        let middle = 0.5 * self.grid.body.depth();
+        if (depth - middle).abs() >= self.shaft {
+            return (depth, coldest);
+        }
+        // It is meat that must be hot enough, the nearest to the bone.
+        let [above, below] = [middle - self.shaft, middle + self.shaft];
+        let [upper, lower] = [above, below].map(|depth| self.at_depth(depth));
+        if upper < lower {
+            (above, upper)
+        } else {
+            (below, lower)
+        }
+    }
+
+    /// The same, wherever it is.
+    fn coldest_of_all(&self) -> (f64, f64) {
         let count = self.grid.axis.len();
         let mut coldest = (0, f64::INFINITY);
         let depth = self.grid.body.depth();
@@ -690,9 +777,7 @@ impl Piece {
             .iter()
             .zip(&self.grid.volume)
             .enumerate()
-            .map(|(cell, (heat, v))| {
-                heat * v * left(&self.material, self.wet[cell], self.fat[cell])
-            })
+            .map(|(cell, (heat, v))| heat * v * left(self.of(cell), self.wet[cell], self.fat[cell]))
             .sum()
     }
 

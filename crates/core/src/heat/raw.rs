@@ -35,6 +35,7 @@ impl Piece {
         let (body, _) = lay(cut.form, mass, thickness, density);
         let grid = Arc::new(grid(body));
         let piece = Self::new(grid, material, law, start, cut.surface_start(surface));
+        let piece = piece.with_bone(cut);
         (piece, body)
     }
 }

@@ -47,8 +47,8 @@ impl Piece {
             (ends + 4.0 * self.at_depth(middle)) / 6.0
         };
         let beside = BESIDE.min(MOST_OF_DEPTH * depth);
-        if matches!(self.grid().body, Body::Tube { .. }) {
-            // On one side is the cavity, where no cook leaves the tip.
+        if self.has_shaft() || matches!(self.grid().body, Body::Tube { .. }) {
+            // On one side is the cavity, or the bone, where no cook leaves the tip.
             let outward = if coldest < 0.5 * depth {
                 -beside
             } else {

@@ -1,6 +1,6 @@
 //! What a cut is, for the model and for the cook.
 
-use super::{Composition, CutId, Surface, SurfaceStart};
+use super::{Bone, Composition, CutId, Surface, SurfaceStart};
 use crate::units::{Interval, Length, Mass, Temperature};
 
 /// The animal, which decides the safety floor.
@@ -158,6 +158,8 @@ pub struct Cut {
     pub composition: Composition,
     /// Share of the weight that is bone.
     pub bone: f64,
+    /// Where it lies.
+    pub bone_lies: Bone,
     /// Skin on.
     pub skin: bool,
     /// Donenesses, from least to most.

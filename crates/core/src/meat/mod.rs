@@ -1,5 +1,6 @@
 //! What goes into the machine: cuts, what they are made of, and how that conducts and stores heat.
 
+mod bone;
 mod catalogue;
 mod composition;
 mod cut;
@@ -8,6 +9,7 @@ mod names;
 mod surface;
 pub mod water;
 
+pub use bone::{Bone, Tissue};
 pub use catalogue::{CATALOGUE, CutId, cut};
 pub use composition::{Composition, DENSITY_AT, FREEZES, FUSION, Material, State};
 pub use cut::{

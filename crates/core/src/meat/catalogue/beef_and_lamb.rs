@@ -1,8 +1,10 @@
 //! Beef and lamb.
 
 use super::{BEEF, SIMILAR, SLICED, TOUGH, masses, thickness};
-use crate::meat::{Animal, Class, Composition, Cut, CutId, Dividing, Form, Silhouette, Surface};
-use crate::units::{Interval, Temperature};
+use crate::meat::{
+    Animal, Bone, Class, Composition, Cut, CutId, Dividing, Form, Silhouette, Surface,
+};
+use crate::units::{Interval, Length, Temperature};
 
 pub(super) static BEEF_ROAST: Cut = Cut {
     id: CutId::BeefRoast,
@@ -17,6 +19,7 @@ pub(super) static BEEF_ROAST: Cut = Cut {
     thickness: thickness(75.0, SIMILAR, 0.12),
     composition: Composition::new(0.71, 0.22, 0.06),
     bone: 0.0,
+    bone_lies: Bone::Mixed,
     skin: false,
     textures: &BEEF,
     usual_texture: 2,
@@ -51,6 +54,7 @@ pub(super) static BEEF_STEAK: Cut = Cut {
     thickness: thickness(27.0, SLICED, 0.12),
     composition: Composition::new(0.61, 0.18, 0.20),
     bone: 0.0,
+    bone_lies: Bone::Mixed,
     skin: false,
     textures: &BEEF,
     usual_texture: 2,
@@ -69,6 +73,10 @@ pub(super) static BEEF_RIB_STEAK: Cut = Cut {
     usual_mass: masses(350.0, 500.0, 700.0),
     thickness: thickness(32.0, SLICED, 0.12),
     bone: 0.15,
+    bone_lies: Bone::Edge {
+        wide: Length::from_millimetres(12.0),
+        share: 0.3,
+    },
     rest: Interval::from_minutes(6.0),
     probe: "from the edge to the middle, away from the bone",
     ..BEEF_STEAK
@@ -84,6 +92,7 @@ pub(super) static BEEF_SHORT_RIB: Cut = Cut {
     thickness: thickness(45.0, SIMILAR, 0.12),
     composition: Composition::new(0.49, 0.14, 0.36),
     bone: 0.28,
+    bone_lies: Bone::Mixed,
     textures: &TOUGH,
     usual_texture: 1,
     setting: Temperature::from_celsius(160.0),
@@ -103,6 +112,10 @@ pub(super) static LAMB_CHOP: Cut = Cut {
     thickness: thickness(25.0, SLICED, 0.12),
     composition: Composition::new(0.61, 0.17, 0.21),
     bone: 0.20,
+    bone_lies: Bone::Edge {
+        wide: Length::from_millimetres(8.0),
+        share: 0.3,
+    },
     setting: Temperature::from_celsius(200.0),
     rest: Interval::from_minutes(4.0),
     probe: "from the edge to the middle, away from the bone",

@@ -1,7 +1,7 @@
 //! Chicken.
 
 use super::{BREAST, DARK_MEAT, SIMILAR, WHOLE_BIRD, WING, masses, thickness};
-use crate::meat::{Animal, Class, Composition, Cut, CutId, Form, Silhouette, Surface};
+use crate::meat::{Animal, Bone, Class, Composition, Cut, CutId, Form, Silhouette, Surface};
 use crate::units::{Interval, Temperature};
 
 pub(super) static PARTY_WING: Cut = Cut {
@@ -17,6 +17,7 @@ pub(super) static PARTY_WING: Cut = Cut {
     thickness: thickness(25.0, SIMILAR, 0.10),
     composition: Composition::new(0.66, 0.18, 0.16),
     bone: 0.30,
+    bone_lies: Bone::Mixed,
     skin: true,
     textures: &WING,
     usual_texture: 1,
@@ -53,6 +54,7 @@ pub(super) static DRUMSTICK: Cut = Cut {
     thickness: thickness(44.0, SIMILAR, 0.08),
     composition: Composition::new(0.72, 0.18, 0.09),
     bone: 0.27,
+    bone_lies: Bone::Shaft { thick: 0.22 },
     skin: true,
     textures: &DARK_MEAT,
     usual_texture: 0,
@@ -77,6 +79,7 @@ pub(super) static BONE_IN_THIGH: Cut = Cut {
     thickness: thickness(35.0, SIMILAR, 0.12),
     composition: Composition::new(0.67, 0.17, 0.15),
     bone: 0.18,
+    bone_lies: Bone::Shaft { thick: 0.35 },
     skin: true,
     textures: &DARK_MEAT,
     usual_texture: 1,
@@ -101,6 +104,7 @@ pub(super) static BONELESS_BREAST: Cut = Cut {
     thickness: thickness(33.0, SIMILAR, 0.12),
     composition: Composition::new(0.74, 0.225, 0.026),
     bone: 0.0,
+    bone_lies: Bone::Mixed,
     skin: false,
     textures: &BREAST,
     usual_texture: 0,
@@ -142,6 +146,7 @@ pub(super) static BONELESS_THIGH: Cut = Cut {
     thickness: thickness(20.0, SIMILAR, 0.15),
     composition: Composition::new(0.74, 0.19, 0.06),
     bone: 0.0,
+    bone_lies: Bone::Mixed,
     skin: false,
     usual_texture: 0,
     setting: Temperature::from_celsius(200.0),
@@ -160,6 +165,7 @@ pub(super) static LEG_QUARTER: Cut = Cut {
     thickness: thickness(40.0, SIMILAR, 0.10),
     composition: Composition::new(0.68, 0.175, 0.14),
     bone: 0.24,
+    bone_lies: Bone::Mixed,
     setting: Temperature::from_celsius(190.0),
     probe: "the thigh beside the joint, not on the bone",
     ..BONE_IN_THIGH
@@ -191,6 +197,7 @@ pub(super) static WHOLE_CHICKEN: Cut = Cut {
     thickness: thickness(105.0, SIMILAR, 0.08),
     composition: Composition::new(0.66, 0.18, 0.15),
     bone: 0.28,
+    bone_lies: Bone::Mixed,
     skin: true,
     textures: &WHOLE_BIRD,
     usual_texture: 0,

@@ -3,7 +3,9 @@
 use super::{
     BELLY, BREADED, CROSSCUT, GIVEN, PORK, RIBS, SECTION, SIMILAR, SLICED, TOUGH, masses, thickness,
 };
-use crate::meat::{Animal, Class, Composition, Cut, CutId, Dividing, Form, Silhouette, Surface};
+use crate::meat::{
+    Animal, Bone, Class, Composition, Cut, CutId, Dividing, Form, Silhouette, Surface,
+};
 use crate::units::{Interval, Length, Mass, Temperature};
 
 pub(super) static PORK_BELLY_SLAB: Cut = Cut {
@@ -19,6 +21,7 @@ pub(super) static PORK_BELLY_SLAB: Cut = Cut {
     thickness: thickness(40.0, GIVEN, 0.15),
     composition: Composition::new(0.37, 0.09, 0.53),
     bone: 0.0,
+    bone_lies: Bone::Mixed,
     skin: true,
     textures: &BELLY,
     usual_texture: 1,
@@ -61,6 +64,10 @@ pub(super) static PORK_CHOP: Cut = Cut {
     thickness: thickness(25.0, SLICED, 0.12),
     composition: Composition::new(0.71, 0.21, 0.07),
     bone: 0.08,
+    bone_lies: Bone::Edge {
+        wide: Length::from_millimetres(8.0),
+        share: 0.22,
+    },
     skin: false,
     textures: &PORK,
     usual_texture: 0,
@@ -90,6 +97,7 @@ pub(super) static BONELESS_CHOP: Cut = Cut {
     usual_mass: masses(120.0, 200.0, 320.0),
     thickness: thickness(26.0, SLICED, 0.12),
     bone: 0.0,
+    bone_lies: Bone::Mixed,
     probe: "from the edge to the middle",
     ..PORK_CHOP
 };
@@ -130,6 +138,7 @@ pub(super) static PORK_LOIN_ROAST: Cut = Cut {
     thickness: thickness(82.0, CROSSCUT, 0.12),
     composition: Composition::new(0.71, 0.21, 0.07),
     bone: 0.0,
+    bone_lies: Bone::Mixed,
     skin: false,
     textures: &PORK,
     usual_texture: 0,
@@ -184,6 +193,10 @@ pub(super) static COUNTRY_RIB: Cut = Cut {
     thickness: thickness(28.0, SLICED, 0.15),
     composition: Composition::new(0.66, 0.18, 0.15),
     bone: 0.10,
+    bone_lies: Bone::Edge {
+        wide: Length::from_millimetres(8.0),
+        share: 0.22,
+    },
     skin: false,
     textures: &RIBS,
     usual_texture: 2,
@@ -208,6 +221,10 @@ pub(super) static BACK_RIBS: Cut = Cut {
     thickness: thickness(20.0, SECTION, 0.18),
     composition: Composition::new(0.6, 0.17, 0.23),
     bone: 0.30,
+    bone_lies: Bone::Ribs {
+        thick: 0.45,
+        apart: Length::from_millimetres(25.0),
+    },
     usual_texture: 3,
     setting: Temperature::from_celsius(180.0),
     probe: "between two bones, not on them",
@@ -227,6 +244,7 @@ pub(super) static RIB_TIPS: Cut = Cut {
     thickness: thickness(22.0, SIMILAR, 0.15),
     composition: Composition::new(0.58, 0.165, 0.25),
     bone: 0.15,
+    bone_lies: Bone::Mixed,
     usual_texture: 3,
     setting: Temperature::from_celsius(190.0),
     probe: "the meat beside the gristle",

@@ -1,7 +1,7 @@
 //! Turkey.
 
 use super::{BREAST, DARK_MEAT, SIMILAR, masses, thickness};
-use crate::meat::{Animal, Class, Composition, Cut, CutId, Form, Silhouette, Surface};
+use crate::meat::{Animal, Bone, Class, Composition, Cut, CutId, Form, Silhouette, Surface};
 use crate::units::{Interval, Temperature};
 
 pub(super) static TURKEY_DRUMSTICK: Cut = Cut {
@@ -17,6 +17,7 @@ pub(super) static TURKEY_DRUMSTICK: Cut = Cut {
     thickness: thickness(56.0, SIMILAR, 0.10),
     composition: Composition::new(0.72, 0.20, 0.07),
     bone: 0.25,
+    bone_lies: Bone::Shaft { thick: 0.22 },
     skin: true,
     textures: &DARK_MEAT,
     usual_texture: 1,
@@ -37,6 +38,7 @@ pub(super) static TURKEY_WING: Cut = Cut {
     thickness: thickness(42.0, SIMILAR, 0.10),
     composition: Composition::new(0.67, 0.2, 0.12),
     bone: 0.33,
+    bone_lies: Bone::Mixed,
     probe: "the first joint, beside the bone",
     ..TURKEY_DRUMSTICK
 };
@@ -51,6 +53,7 @@ pub(super) static TURKEY_BREAST_JOINT: Cut = Cut {
     thickness: thickness(85.0, SIMILAR, 0.10),
     composition: Composition::new(0.75, 0.235, 0.01),
     bone: 0.0,
+    bone_lies: Bone::Mixed,
     skin: false,
     textures: &BREAST,
     usual_texture: 0,

@@ -303,6 +303,7 @@ impl<'a> Problem<'a> {
         let raw = |celsius: f64, surface: SurfaceStart| {
             let material = Arc::clone(&self.material);
             Piece::new(Arc::new(grid), material, FaceLaw::MEAT, celsius, surface)
+                .with_bone(request.entry())
         };
         let start = request.start.temperature().celsius();
         let piece = if request.ahead.is_empty() {
