@@ -60,7 +60,8 @@ pub struct Piece {
     /// What it is made of, where that is the same everywhere, and of each cell where it is not.
     material: Arc<Material>,
     parts: Vec<Arc<Material>>,
-    /// Radius of a shaft of bone along the middle of a bar, m.
+    /// Where its bone lies, and the radius of a shaft along the middle of a bar, m.
+    bone: Bone,
     shaft: f64,
     law: FaceLaw,
     /// What its surface browns by.
@@ -199,6 +200,7 @@ impl Piece {
             grid,
             material,
             parts: Vec::new(),
+            bone: Bone::Mixed,
             shaft: 0.0,
         }
     }
@@ -224,6 +226,7 @@ impl Piece {
         {
             self.shaft = 0.5 * thick * diameter;
         }
+        self.bone = cut.bone_lies;
         let parts = Tissue::of(cut.id).parts(&bone, &self.grid.volume);
         self.made_of(parts)
     }
@@ -660,6 +663,31 @@ impl Piece {
     #[must_use]
     pub fn core(&self) -> f64 {
         self.coldest_spot().1
+    }
+
+    /// Where its bone lies.
+    pub(super) fn bone(&self) -> Bone {
+        self.bone
+    }
+
+    /// How far out from its axis a flat piece is still no more than so many kelvins warmer than the core, m,
+    /// half-way down.
+    pub(super) fn even_to(&self, kelvins: f64) -> f64 {
+        let (grid, columns) = (&self.grid, self.grid.columns);
+        let row = grid.rows / 2 * columns;
+        let limit = self.core() + kelvins;
+        let (mut begin, mut last) = (0.0, None::<(f64, f64)>);
+        for (column, width) in grid.column_width.iter().enumerate() {
+            let (at, celsius) = (begin + 0.5 * width, self.temperature[row + column]);
+            begin += width;
+            if celsius > limit {
+                return last.map_or(0.0, |(before, cooler)| {
+                    before + (at - before) * (limit - cooler) / (celsius - cooler)
+                });
+            }
+            last = Some((at, celsius));
+        }
+        begin
     }
 
     /// Whether a shaft of bone runs along the middle.

@@ -2,6 +2,7 @@
 
 use super::Piece;
 use crate::geometry::Body;
+use crate::meat::Bone;
 
 /// Length of a thermometer's tip that its reading is the mean of, m (common practice: 5-10 mm).
 const TIP: f64 = 8e-3;
@@ -11,7 +12,41 @@ const BESIDE: f64 = 3e-3;
 /// flat.
 const MOST_OF_DEPTH: f64 = 0.15;
 
+/// A reading this much too high is still a reading of the middle, K: what thermometers are good for.
+const AS_GOOD: f64 = 2.0;
+
 impl Piece {
+    /// How far from the bone the tip must stay, m, so that it reads the coldest meat; nothing where no bone is
+    /// in its way. Beside a shaft lies the coldest meat: it need only be clear of it. Towards an edge the meat is
+    /// hotter, and so is the bone there.
+    ///
+    /// ```
+    /// use ember_core::{heat::{FaceLaw, Grid, Piece}, meat::{CutId, cut}};
+    /// let off = |id| {
+    ///     let cut = cut(id);
+    ///     let [_, mass, _] = cut.usual_mass;
+    ///     let thick = cut.expected_thickness(mass);
+    ///     Piece::raw(cut, mass, thick, Grid::fine, FaceLaw::MEAT, 4.0, cut.surface).0.off_bone()
+    /// };
+    /// assert_eq!(off(CutId::Drumstick), Some(0.003));
+    /// assert_eq!(off(CutId::BeefRoast), None);
+    /// ```
+    #[must_use]
+    pub fn off_bone(&self) -> Option<f64> {
+        let half_tip = 0.5 * TIP;
+        match (self.bone(), self.grid().body) {
+            (Bone::Shaft { .. }, _) => Some(BESIDE),
+            (Bone::Edge { wide, .. }, Body::Disc { radius, .. }) => {
+                let bone = radius - wide.metres();
+                Some((bone - self.even_to(AS_GOOD)).max(half_tip))
+            }
+            (Bone::Ribs { thick, apart }, Body::Disc { thickness, .. }) => {
+                Some((0.5 * (apart.metres() - thick * thickness)).max(half_tip))
+            }
+            _ => None,
+        }
+    }
+
     /// What a thermometer shows that a careful cook puts into the middle, °C: the mean along its tip, which
     /// lies a little beside the coldest spot, on either side as like as not. Safety goes by
     /// [`Self::core`], what is compared with kitchens and said to cooks by this.

@@ -154,6 +154,8 @@ pub struct Readings {
     pub later: Temperature,
     /// At the most, until the rest is over.
     pub peak: Temperature,
+    /// How far from the bone the tip must stay; nothing where none is in its way.
+    pub off_bone: Option<Length>,
 }
 
 /// The computed plan. Times count from loading the first batch.

@@ -17,7 +17,7 @@ use super::what_if::{alternatives, back_in, worths};
 use crate::basket::Tray;
 use crate::fryer::{Action, Run};
 use crate::prep::{Ahead, Clock, Overrun};
-use crate::units::{Interval, Mass, Temperature, TemperatureDifference};
+use crate::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
 
 /// Time to take one batch out and put the next one in.
 pub const SWAP: Interval = Interval::from_minutes(1.0);
@@ -325,6 +325,11 @@ fn readings(found: Found, fine: &Fine) -> Readings {
         pull: Temperature::from_celsius(pull),
         later,
         peak,
+        off_bone: fine
+            .run
+            .piece()
+            .off_bone()
+            .map(|off| Length::from_millimetres((off * 1e3 - 0.1).ceil())),
     }
 }
 

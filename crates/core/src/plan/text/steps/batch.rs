@@ -176,7 +176,14 @@ impl Of<'_> {
                 [Quantity::Temperature(request.shown(plan.readings.done))],
             );
         }
-        let mut values = vec![Quantity::Temperature(request.shown(plan.readings.done))];
+        let clear = if plan.readings.off_bone.is_some() {
+            " and at least {} from the bone"
+        } else {
+            ""
+        };
+        let off_bone = plan.readings.off_bone.map(Quantity::Length);
+        let done = Quantity::Temperature(request.shown(plan.readings.done));
+        let mut values: Vec<Quantity> = off_bone.into_iter().chain([done]).collect();
         let outside = match plan.goals.outside {
             _ if plan.goals.decides == Decides::Planned => {
                 values.push(Quantity::Time(self.batch.cook));
@@ -195,8 +202,8 @@ impl Of<'_> {
         };
         Message::with(
             format!(
-                "{pieces}{spit}{place}{middle}, the tip in the middle of the meat, until the number \
-                 stands still; {{}} or more means {outside}",
+                "{pieces}{spit}{place}{middle}, the tip in the middle of the meat{clear}, until the \
+                 number stands still; {{}} or more means {outside}",
             ),
             values,
         )
