@@ -164,12 +164,10 @@ pub(super) fn back_in(problem: &Problem, found: Found, least: Temperature) -> In
     const LIMITS: [f64; 2] = [60.0, 900.0];
     let request = problem.request;
     let weak = Unknown::MachineHeat.varied(request, 1.0);
-    let mut run = problem.load(
-        problem.first_cavity(),
-        problem.first(),
-        Resolution::Coarse,
-        weak,
-    );
+    let (cavity, trays) = (problem.first_cavity(), problem.first());
+    let mut run = problem
+        .load(cavity, trays, Resolution::Coarse, weak)
+        .with_pace(Pace::Swift);
     problem.follow(&mut run, &found.timing(found.pull), found.pull);
     run.pull(problem.rest());
     run.advance_to(found.pull + request.rest().seconds());

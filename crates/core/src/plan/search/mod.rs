@@ -173,6 +173,8 @@ fn balance(found: &mut Found, cook: &Cook) -> Result<bool, PlanError> {
 fn rest_counted(problem: &Problem, run: Run, found: Found) -> Result<f64, PlanError> {
     /// More than any piece rises, or falls before a short rest is over, K.
     const MOST: f64 = 20.0;
+    /// States that are tried lie so far apart, K.
+    const APART: f64 = 0.7;
     let request = problem.request;
     let target = problem.goal().core;
     let mut states: Vec<(Run, f64)> = Vec::new();
@@ -191,7 +193,7 @@ fn rest_counted(problem: &Problem, run: Run, found: Found) -> Result<f64, PlanEr
             goal,
             |run, progress| {
                 let core = run.core();
-                if core >= target - MOST && core >= last + 0.7 {
+                if core >= target - MOST && core >= last + APART {
                     last = core;
                     states.push((run.clone(), progress.held()));
                 }
@@ -200,17 +202,33 @@ fn rest_counted(problem: &Problem, run: Run, found: Found) -> Result<f64, PlanEr
         states.push((ready.run, ready.progress.held()));
         let rest =
             |(state, held): &(Run, f64)| rest_watched(problem, &mut state.clone(), *held, |_| ());
-        // What a rest brings grows with the pull.
-        let first = states.partition_point(|state| !rest(state).is_enough(request));
-        let state = states.get(first);
-        let outcome = state.map(rest);
+        // What a rest brings grows with the pull, about as much as the core does.
+        let (mut low, mut first, mut at) = (0, states.len(), states.len() / 2);
+        let mut outcome = None;
+        while let Some(state) = states.get(at).filter(|_| low < first) {
+            let rested = rest(state);
+            let missing = request.target.celsius() - rested.peak;
+            if rested.is_enough(request) {
+                (first, outcome) = (at, Some(rested));
+            } else {
+                low = at + 1;
+            }
+            let middle = usize::midpoint(low, first);
+            at = if request.rest_completes() {
+                let further = (missing / APART).round();
+                (at as f64 + further).max(0.0) as usize
+            } else {
+                middle
+            };
+            at = at.clamp(low, first.saturating_sub(1).max(low));
+        }
         let rate = first.checked_sub(1).and_then(|before| {
-            let (before, after) = (&states.get(before)?.0, &state?.0);
+            let (before, after) = (&states.get(before)?.0, &states.get(first)?.0);
             Some((after.core() - before.core()) / (after.elapsed() - before.elapsed()))
         });
         Ok::<_, PlanError>(outcome.map(|outcome| {
             // States are a little apart: what the peak is over is not needed.
-            let over = (outcome.peak - request.target.celsius()).clamp(0.0, 0.7);
+            let over = (outcome.peak - request.target.celsius()).clamp(0.0, APART);
             let rested = if request.rest_completes() { over } else { 0.0 };
             // The pull is the mark after the goal: where no floor is kept the doneness is met on
             // average, and not passed by half a mark.

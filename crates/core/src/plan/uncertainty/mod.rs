@@ -152,7 +152,7 @@ pub struct Responses {
     usual: Passages,
     /// The usual cook when it is ready.
     ready: Run,
-    /// For each unknown the cooks to the quick and to the slow side; none where one failed.
+    /// For each unknown the cooks to the quick and to the slow side; none where one failed or is not worth it.
     sides: Vec<[Option<Passages>; 2]>,
 }
 
@@ -173,7 +173,12 @@ pub fn respond(problem: &Problem, cavity: Cavity, found: Found) -> Option<Respon
         ready,
         sides: Unknown::ALL
             .into_iter()
-            .map(|unknown| [side(unknown, -TRIED), side(unknown, TRIED)])
+            .map(|unknown| match unknown {
+                // What changes little changes it evenly: one side tells the other.
+                Unknown::Start => [None, side(unknown, TRIED)],
+                Unknown::Load => [side(unknown, -TRIED), None],
+                _ => [side(unknown, -TRIED), side(unknown, TRIED)],
+            })
             .collect(),
         start,
         levels,
@@ -290,14 +295,10 @@ impl Responses {
         let at = Unknown::ALL
             .iter()
             .position(|each| *each == Unknown::Load)?;
-        let [Some(quick), Some(slow)] = self.sides.get(at)? else {
-            return None;
-        };
+        let quick = self.sides.get(at)?.first()?.as_ref()?;
         let x = freer.ln() / (AIR * TRIED);
         let read = |of: fn(&Passages) -> f64| {
-            let [a, b] = [quick, slow].map(|side| (of(side) / of(&self.usual)).ln());
-            // Through both sides and the usual cook: odd and even parts.
-            let response = (a - b) / 2.0 * x + f64::midpoint(a, b) * x * x;
+            let response = x * (of(quick) / of(&self.usual)).ln();
             of(&self.usual) * response.exp()
         };
         let browning = |passages: &Passages| passages.browning.max(1e-9);
@@ -310,10 +311,14 @@ impl Responses {
     /// side; nothing when it is then out of reach.
     pub fn worth(&self, unknown: Unknown) -> Option<Interval> {
         let at = Unknown::ALL.iter().position(|each| *each == unknown)?;
-        let [_, slow] = self.sides.get(at)?;
+        let [quick, slow] = self.sides.get(at)?;
         let there = |passages: &Passages| passages.levels.last().copied();
         let usual = there(&self.usual)?;
-        let later = there(slow.as_ref()?)? / usual;
+        let later = match (quick, slow) {
+            (_, Some(slow)) => there(slow)? / usual,
+            (Some(quick), None) if unknown == Unknown::Load => usual / there(quick)?,
+            _ => return None,
+        };
         let one_deviation = later.powf(1.0 / TRIED);
         Some(Interval::from_seconds(
             (usual * (one_deviation - 1.0)).max(0.0),
