@@ -65,7 +65,7 @@ export function StepList({ before, plan, request, units, clockOf }: StepListProp
               <Text textStyle="small" color={first ? "zest.ink" : "ink.soft"}>
                 {render(step.reason, units)}
                 {step.core_c != null && step.kind !== "load" && step.kind !== "pull"
-                  ? ` · core about ${temperature(step.core_c, units)}`
+                  ? ` · reads about ${temperature(step.core_c, units)}`
                   : ""}
               </Text>
               {step.caution ? (
