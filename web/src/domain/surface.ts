@@ -4,6 +4,9 @@ import type { Catalogue, CutEntry, Layer } from "../api/types";
 export const isSame = (one: Layer[], other: Layer[]) =>
   one.length === other.length && one.every((layer, n) => layer === other[n]);
 
+export const layerWords = (layer: Layer, layers: Catalogue["layers"]): string =>
+  layers.find((one) => one.layer === layer)?.words ?? layer;
+
 /** The name cooks have for it, or its layers one after the other. */
 export function surfaceWords(
   surface: Layer[],
@@ -11,6 +14,5 @@ export function surfaceWords(
   layers: Catalogue["layers"],
 ): string {
   const usual = entry.surfaces.find((one) => isSame(one.surface, surface));
-  const words = surface.map((layer) => layers.find((one) => one.layer === layer)?.words ?? layer);
-  return usual?.words ?? words.join(", ");
+  return usual?.words ?? surface.map((layer) => layerWords(layer, layers)).join(", ");
 }

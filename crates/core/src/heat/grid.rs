@@ -343,21 +343,20 @@ impl Grid {
     pub fn bone(&self, lies: Bone) -> Option<Vec<f64>> {
         /// A cell is looked at in so many places each way.
         const LOOKS: usize = 8;
-        if lies == Bone::Mixed {
-            return None;
-        }
         let rows = edges_of(&self.row_width);
-        let share: Box<dyn Fn(usize) -> f64> = match (self.body, lies) {
+        let shares = match (self.body, lies) {
             (Body::Bar { diameter, .. }, Bone::Shaft { thick }) => {
                 let half = 0.5 * thick * diameter;
-                Box::new(move |cell| {
+                let share = |cell: usize| {
                     let [near, far] = rows[cell / self.columns].map(|r| r * r);
                     ((half * half).clamp(near, far) - near) / (far - near)
-                })
+                };
+                (0..self.cells()).map(share).collect()
             }
+            (_, Bone::Mixed) => return None,
             (Body::Disc { thickness, radius }, _) => {
                 let columns = edges_of(&self.column_width);
-                Box::new(move |cell| {
+                let share = |cell: usize| {
                     let [top, bottom] = rows[cell / self.columns];
                     let [near, far] = columns[cell % self.columns];
                     let at = |n: usize, from: f64, to: f64| {
@@ -371,11 +370,12 @@ impl Grid {
                         all += out;
                     }
                     bone / all
-                })
+                };
+                (0..self.cells()).map(share).collect()
             }
             _ => return None,
         };
-        Some((0..self.cells()).map(share).collect())
+        Some(shares)
     }
 
     fn empty(body: Body, rows: usize, columns: usize) -> Self {

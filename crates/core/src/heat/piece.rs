@@ -60,9 +60,8 @@ pub struct Piece {
     /// What it is made of, where that is the same everywhere, and of each cell where it is not.
     material: Arc<Material>,
     parts: Vec<Arc<Material>>,
-    /// Where its bone lies, and the radius of a shaft along the middle of a bar, m.
+    /// Where its bone lies.
     bone: Bone,
-    shaft: f64,
     law: FaceLaw,
     /// What its surface browns by.
     surface: SurfaceStart,
@@ -114,6 +113,11 @@ const DRAIN_EVERY: f64 = 20.0;
 /// A step longer than this many of the one before starts afresh; the scheme is stable up to
 /// 1 + sqrt(2).
 const MOST_GROWTH: f64 = 2.4;
+
+/// What a cell is made of: a part of its own, or what the whole piece is.
+fn part_of<'a>(parts: &'a [Arc<Material>], whole: &'a Material, cell: usize) -> &'a Material {
+    parts.get(cell).map_or(whole, |part| part)
+}
 
 /// Share of its raw heat capacity that a cell has with so much of its water and its fat.
 fn left(material: &Material, wet: f64, fat: f64) -> f64 {
@@ -201,7 +205,6 @@ impl Piece {
             material,
             parts: Vec::new(),
             bone: Bone::Mixed,
-            shaft: 0.0,
         }
     }
 
@@ -222,10 +225,6 @@ impl Piece {
         let Some(bone) = self.grid.bone(cut.bone_lies) else {
             return self;
         };
-        if let (Body::Bar { diameter, .. }, Bone::Shaft { thick }) = (self.grid.body, cut.bone_lies)
-        {
-            self.shaft = 0.5 * thick * diameter;
-        }
         self.bone = cut.bone_lies;
         let parts = Tissue::of(cut.id).parts(&bone, &self.grid.volume);
         self.made_of(parts)
@@ -250,7 +249,7 @@ impl Piece {
 
     /// What a cell is made of.
     fn of(&self, cell: usize) -> &Material {
-        self.parts.get(cell).unwrap_or(&self.material)
+        part_of(&self.parts, &self.material, cell)
     }
 
     /// Advances by `dt` seconds; `around` gives what each patch meets.
@@ -411,7 +410,7 @@ impl Piece {
         let (conductivity, rise) = (&mut self.conductivity[..all], &mut self.rise[..all]);
         let expected = &mut self.expected[..all];
         for i in 0..all {
-            let left = left(parts.get(i).unwrap_or(&self.material), wet[i], fat[i]);
+            let left = left(part_of(parts, &self.material, i), wet[i], fat[i]);
             // The front has moved in: the way through the dried share lies in the face's own
             // resistance, so that here only the rest of the cell stands between it and the core.
             conductivity[i] = at_rest[i] / bare[i].max(SHORTEST);
@@ -463,7 +462,7 @@ impl Piece {
         let (temperature, change) = (&mut self.temperature[..all], &mut self.change[..all]);
         let (capacity, at_rest) = (&mut self.capacity[..all], &mut self.at_rest[..all]);
         for (i, heat) in self.heat.iter().enumerate() {
-            let state = self.parts.get(i).unwrap_or(&self.material).state(*heat);
+            let state = part_of(&self.parts, &self.material, i).state(*heat);
             change[i] = state.celsius - temperature[i];
             temperature[i] = state.celsius;
             capacity[i] = state.capacity;
@@ -500,7 +499,7 @@ impl Piece {
             let [shrunk, opened] = changed_at(table, *t);
             self.held[i] = self.held[i].min(1.0 - self.law.pressed * shrunk);
             let fat = self.fat[i].min(1.0 - self.law.rendered * opened);
-            let part = self.parts.get(i).unwrap_or(&self.material);
+            let part = part_of(&self.parts, &self.material, i);
             let molten = (self.fat[i] - fat) * grid.volume[i];
             rendered += molten * part.fat_content();
             exchange.carried += part.fat_share() * molten * self.heat[i];
@@ -536,7 +535,7 @@ impl Piece {
         }
         for (i, heat) in self.heat.iter().enumerate() {
             self.wet[i] = even * self.held[i] * self.bare[i];
-            let part = self.parts.get(i).unwrap_or(&self.material);
+            let part = part_of(&self.parts, &self.material, i);
             let gone = part.water_share() * (self.wet_before[i] - self.wet[i]);
             exchange.carried += gone * heat * grid.volume[i];
         }
@@ -563,11 +562,7 @@ impl Piece {
                 cell: first * beyond(0) + second * beyond(1) + third * beyond(2),
                 conductance: self.conductivity[patch.cell] * patch.steep,
                 stock: self.stock,
-                content: self
-                    .parts
-                    .get(patch.cell)
-                    .unwrap_or(&self.material)
-                    .water_content(),
+                content: part_of(&self.parts, &self.material, patch.cell).water_content(),
                 drift: self.drives[n].follow * expected,
             };
             let known = met.filter(|(facing, _)| *facing == patch.facing);
@@ -690,9 +685,12 @@ impl Piece {
         begin
     }
 
-    /// Whether a shaft of bone runs along the middle.
-    pub(super) fn has_shaft(&self) -> bool {
-        self.shaft > 0.0
+    /// Radius of a shaft of bone along the middle of a bar, m; nought where there is none.
+    pub(super) fn shaft(&self) -> f64 {
+        match (self.grid.body, self.bone) {
+            (Body::Bar { diameter, .. }, Bone::Shaft { thick }) => 0.5 * thick * diameter,
+            _ => 0.0,
+        }
     }
 
     /// Depth of the core below the upper face, m.
@@ -705,11 +703,12 @@ impl Piece {
     pub(super) fn coldest_spot(&self) -> (f64, f64) {
         let (depth, coldest) = self.coldest_of_all();
         let middle = 0.5 * self.grid.body.depth();
-        if (depth - middle).abs() >= self.shaft {
+        let shaft = self.shaft();
+        if (depth - middle).abs() >= shaft {
             return (depth, coldest);
         }
         // It is meat that must be hot enough, the nearest to the bone.
-        let [above, below] = [middle - self.shaft, middle + self.shaft];
+        let [above, below] = [middle - shaft, middle + shaft];
         let [upper, lower] = [above, below].map(|depth| self.at_depth(depth));
         if upper < lower {
             (above, upper)

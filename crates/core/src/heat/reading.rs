@@ -82,7 +82,7 @@ impl Piece {
             (ends + 4.0 * self.at_depth(middle)) / 6.0
         };
         let beside = BESIDE.min(MOST_OF_DEPTH * depth);
-        if self.has_shaft() || matches!(self.grid().body, Body::Tube { .. }) {
+        if self.shaft() > 0.0 || matches!(self.grid().body, Body::Tube { .. }) {
             // On one side is the cavity, or the bone, where no cook leaves the tip.
             let outward = if coldest < 0.5 * depth {
                 -beside

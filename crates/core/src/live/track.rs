@@ -4,7 +4,7 @@
 use super::facts::{Deed, Facts};
 use super::planned::Planned;
 use crate::curve;
-use crate::fryer::{Action, Cavity, OPENING, Run};
+use crate::fryer::{Action, Cavity, OPENING, Pace, Run};
 use crate::plan::cook::{LONGEST, Problem, Resolution, Timing, Variation};
 use crate::plan::goals::{Goal, Progress};
 use crate::units::Temperature;
@@ -152,7 +152,7 @@ impl Setup<'_> {
         let trays = problem.first_of(load);
         let mut run = problem
             .load(self.cavity, trays, Resolution::Coarse, variation)
-            .with_pace(crate::fryer::Pace::Swift);
+            .with_pace(Pace::Swift);
         let mut track = Track::to(goal);
         track.see(problem, &run);
         let mut ahead = self.script.as_slice();

@@ -67,7 +67,9 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         rest_completed: request.rest_completes(),
         measure_again: measure_again(&problem, found, &fine),
         goals: goals(&problem, found, &fine),
-        worths: worths(&problem, cavity, found, responses.as_ref()),
+        worths: responses
+            .as_ref()
+            .map_or_else(Vec::new, |usual| worths(&problem, cavity, found, usual)),
         passes_60,
         rest: request.rest(),
         eat_at: waiting.eat_at,

@@ -102,17 +102,13 @@ fn changes(request: &Request) -> Vec<(GoalChange, Request)> {
     all
 }
 
-/// What each thing planned is worth, the method's turn among them, against the usual cook; nothing where
-/// that never gets there.
+/// What each thing planned is worth, the method's turn among them, against the usual cook.
 pub(super) fn worths(
     problem: &Problem,
     cavity: Cavity,
     found: Found,
-    usual: Option<&Responses>,
+    usual: &Responses,
 ) -> Vec<Worth> {
-    let Some(usual) = usual else {
-        return Vec::new();
-    };
     let timing = found.timing(found.pull);
     let own = |origin| matches!(origin, Origin::Turn | Origin::Own(_));
     let deeds = problem.deeds(&timing);

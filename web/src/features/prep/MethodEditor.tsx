@@ -8,10 +8,12 @@ import type { Catalogue, CutEntry, KeptMethod, OwnMethod, OwnTask } from "../../
 import { Choice } from "../../components/Choice";
 import { NameWord } from "../../components/NameWord";
 import { Trouble } from "../../components/Notice";
+import { RowActions } from "../../components/RowActions";
 import { Action } from "../../components/recipes";
 import { TimeWord } from "../../components/TimeWord";
 import { Word } from "../../components/Word";
 import { useIdentity } from "../../lib/hooks";
+import { earlier, without } from "../../lib/lists";
 import { hours } from "../../lib/units";
 import { SurfaceWord } from "../sentence/SurfaceWord";
 import { DOINGS, doing, doingOf, lasting } from "./method";
@@ -66,12 +68,6 @@ export function MethodEditor({
   const { tasks } = method;
   const put = (n: number, task: OwnTask) =>
     change({ tasks: tasks.map((known, m) => (m === n ? task : known)) });
-  const swap = (n: number) =>
-    change({
-      tasks: tasks.map(
-        (task, m) => (m === n ? tasks[n - 1] : m === n - 1 ? tasks[n] : task) ?? task,
-      ),
-    });
   return (
     <Box as="section" aria-label="A way of your own" borderTop="2px solid" borderColor="ink" pt="3">
       <Text textStyle="line" color="ink.say">
@@ -98,8 +94,8 @@ export function MethodEditor({
             task={task}
             number={n + 1}
             onChange={(next) => put(n, next)}
-            onUp={n > 0 ? () => swap(n) : undefined}
-            onRemove={() => change({ tasks: tasks.filter((_, m) => m !== n) })}
+            onUp={n > 0 ? () => change({ tasks: earlier(tasks, n) }) : undefined}
+            onRemove={() => change({ tasks: without(tasks, n) })}
           />
         ))}
       </Box>
@@ -129,7 +125,7 @@ export function MethodEditor({
       ) : null}
       <Flex gap="2" mt="3" wrap="wrap">
         <Action type="button" look="solid" disabled={keep.isPending} onClick={() => keep.mutate()}>
-          {known ? "Save" : "Save"}
+          Save
         </Action>
         <Action type="button" look="plain" onClick={() => onDone(null)}>
           Cancel
@@ -220,28 +216,10 @@ function TaskLine({ task, number, onChange, onUp, onRemove }: TaskLineProps) {
           </>
         ) : null}
       </Box>
-      <Flex gap="1" textStyle="small">
-        {onUp ? (
-          <Action
-            type="button"
-            look="plain"
-            textStyle="small"
-            aria-label={`Task ${number} earlier`}
-            onClick={onUp}
-          >
-            Earlier
-          </Action>
-        ) : null}
-        <Action
-          type="button"
-          look="plain"
-          textStyle="small"
-          aria-label={`Leave out task ${number}`}
-          onClick={onRemove}
-        >
-          Leave out
-        </Action>
-      </Flex>
+      <RowActions
+        earlier={onUp && { label: `Task ${number} earlier`, onPress: onUp }}
+        out={{ text: "Leave out", label: `Leave out task ${number}`, onPress: onRemove }}
+      />
     </Flex>
   );
 }

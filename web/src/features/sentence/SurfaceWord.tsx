@@ -1,10 +1,12 @@
 // The surface of the pieces: one that cooks have a name for, or layers put on one after the other.
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Catalogue, CutEntry, Layer } from "../../api/types";
-import { byArrows } from "../../components/byArrows";
-import { Action, Option } from "../../components/recipes";
+import { Choice } from "../../components/Choice";
+import { RowActions } from "../../components/RowActions";
+import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
-import { isSame, surfaceWords } from "../../domain/surface";
+import { layerWords, surfaceWords } from "../../domain/surface";
+import { earlier, without } from "../../lib/lists";
 
 interface SurfaceWordProps {
   catalogue: Catalogue;
@@ -19,25 +21,16 @@ export function SurfaceWord({ catalogue, entry, surface, wrong, onChange }: Surf
   return (
     <Word label="Surface" text={words} state={wrong ? "wrong" : "told"}>
       {(close) => (
-        <Box maxH="70dvh" overflowY="auto" onKeyDown={byArrows}>
-          {entry.surfaces.map((one) => {
-            const chosen = isSame(one.surface, surface);
-            return (
-              <Option
-                key={one.words}
-                type="button"
-                chosen={chosen}
-                aria-pressed={chosen}
-                data-first={chosen ? true : undefined}
-                onClick={() => {
-                  onChange(one.surface);
-                  close();
-                }}
-              >
-                {one.words}
-              </Option>
-            );
-          })}
+        <Box maxH="70dvh" overflowY="auto">
+          <Choice
+            items={entry.surfaces.map((one) => ({ value: one.words, text: one.words }))}
+            chosen={words}
+            onChoose={(chosen) => {
+              const usual = entry.surfaces.find((one) => one.words === chosen);
+              if (usual) onChange(usual.surface);
+              close();
+            }}
+          />
           <Layers catalogue={catalogue} surface={surface} onChange={onChange} />
         </Box>
       )}
@@ -53,15 +46,7 @@ interface LayersProps {
 
 /** Layers in the order in which they go on: each can be taken off or put on earlier, more can be added. */
 function Layers({ catalogue, surface, onChange }: LayersProps) {
-  const wordsOf = (layer: Layer) =>
-    catalogue.layers.find((one) => one.layer === layer)?.words ?? layer;
-  const without = (n: number) => surface.filter((_, m) => m !== n);
-  const earlier = (n: number) => [
-    ...surface.slice(0, n - 1),
-    ...surface.slice(n, n + 1),
-    ...surface.slice(n - 1, n),
-    ...surface.slice(n + 1),
-  ];
+  const words = (layer: Layer) => layerWords(layer, catalogue.layers);
   const last = surface.at(-1);
   const full = surface.length >= catalogue.most_layers;
   return (
@@ -79,29 +64,22 @@ function Layers({ catalogue, surface, onChange }: LayersProps) {
             px="3"
             textStyle="body"
           >
-            {n + 1}. {wordsOf(layer)}
-            <Flex>
-              {n > 0 ? (
-                <Action
-                  type="button"
-                  look="plain"
-                  textStyle="small"
-                  aria-label={`${wordsOf(layer)} earlier`}
-                  onClick={() => onChange(earlier(n))}
-                >
-                  Earlier
-                </Action>
-              ) : null}
-              <Action
-                type="button"
-                look="plain"
-                textStyle="small"
-                aria-label={`Remove ${wordsOf(layer)}`}
-                onClick={() => onChange(without(n))}
-              >
-                Remove
-              </Action>
-            </Flex>
+            {n + 1}. {words(layer)}
+            <RowActions
+              earlier={
+                n > 0
+                  ? {
+                      label: `${words(layer)} earlier`,
+                      onPress: () => onChange(earlier(surface, n)),
+                    }
+                  : undefined
+              }
+              out={{
+                text: "Remove",
+                label: `Remove ${words(layer)}`,
+                onPress: () => onChange(without(surface, n)),
+              }}
+            />
           </Flex>
         ))}
       </Box>
@@ -113,16 +91,16 @@ function Layers({ catalogue, surface, onChange }: LayersProps) {
         <Flex wrap="wrap" px="1" columnGap="1" role="group" aria-label="Put on next">
           {catalogue.layers
             .filter(({ goes_over }) => last === undefined || goes_over.includes(last))
-            .map(({ layer, words }) => (
+            .map(({ layer }) => (
               <Action
                 key={layer}
                 type="button"
                 look="plain"
                 textStyle="small"
-                aria-label={`Add ${words}`}
+                aria-label={`Add ${words(layer)}`}
                 onClick={() => onChange([...surface, layer])}
               >
-                + {words}
+                + {words(layer)}
               </Action>
             ))}
         </Flex>

@@ -8,6 +8,7 @@ import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { useDraft } from "../../lib/draft";
 import { useIdentity } from "../../lib/hooks";
+import { without } from "../../lib/lists";
 
 interface BlendEditorProps {
   /** Which one of the kitchen's; nothing for a new one. */
@@ -172,7 +173,7 @@ export function BlendEditor({ known, saved, onDone }: BlendEditorProps) {
               type="button"
               look="plain"
               aria-label={`Leave out part ${n + 1}`}
-              onClick={() => set({ ...blend, parts: blend.parts.filter((_, m) => m !== n) })}
+              onClick={() => set({ ...blend, parts: without(blend.parts, n) })}
             >
               ×
             </Action>

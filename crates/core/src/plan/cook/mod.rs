@@ -136,12 +136,9 @@ impl<'a> Problem<'a> {
     /// The same at another setting, whether the machine can or not.
     pub fn at_setting(&self, setting: Temperature) -> Self {
         Self {
-            request: self.request,
-            loading: self.loading.clone(),
-            preheated: self.preheated,
-            material: Arc::clone(&self.material),
             setting: setting.celsius(),
             prepared: Arc::clone(&self.prepared),
+            ..self.asked(self.request)
         }
     }
 

@@ -207,20 +207,19 @@ fn rest_counted(problem: &Problem, run: Run, found: Found) -> Result<f64, PlanEr
         let mut outcome = None;
         while let Some(state) = states.get(at).filter(|_| low < first) {
             let rested = rest(state);
-            let missing = request.target.celsius() - rested.peak;
+            // What its peak misses is so many states away.
+            let away = ((request.target.celsius() - rested.peak) / APART).round();
             if rested.is_enough(request) {
                 (first, outcome) = (at, Some(rested));
             } else {
                 low = at + 1;
             }
-            let middle = usize::midpoint(low, first);
-            at = if request.rest_completes() {
-                let further = (missing / APART).round();
-                (at as f64 + further).max(0.0) as usize
+            let next = if request.rest_completes() {
+                (at as f64 + away).max(0.0) as usize
             } else {
-                middle
+                usize::midpoint(low, first)
             };
-            at = at.clamp(low, first.saturating_sub(1).max(low));
+            at = next.clamp(low, first.saturating_sub(1).max(low));
         }
         let rate = first.checked_sub(1).and_then(|before| {
             let (before, after) = (&states.get(before)?.0, &states.get(first)?.0);
