@@ -27,9 +27,9 @@ struct Said {
     /// The secret part of the thermometer's address.
     #[arg(long)]
     token: String,
-    /// Identity of the thermometer: waits until channel 1 is tied to a cook, and begins when that was loaded.
+    /// Waits until channel 1 is tied to a cook, and begins when that was loaded.
     #[arg(long)]
-    follow: Option<String>,
+    follow: bool,
     /// The cook began so many seconds ago.
     #[arg(long, default_value_t = 0.0)]
     began_ago: f64,
@@ -77,9 +77,10 @@ fn main() -> ExitCode {
 type Outcome<T> = Result<T, Box<dyn std::error::Error>>;
 
 fn play(said: &Said) -> Outcome<usize> {
-    let began = match &said.follow {
-        Some(id) => loaded(said, id)?,
-        None => Utc::now() - seconds(said.began_ago),
+    let began = if said.follow {
+        loaded(said)?
+    } else {
+        Utc::now() - seconds(said.began_ago)
     };
     let mut dice = Dice::new(said.seed);
     let skew = seconds(SKEW * (2.0 * dice.even() - 1.0));
@@ -157,33 +158,13 @@ fn send(said: &Said, readings: &[Value], sent_at: DateTime<Utc>) -> Outcome<usiz
 const TRIES: u32 = 60;
 
 /// When the cook was loaded that channel 1 is tied to.
-fn loaded(said: &Said, id: &str) -> Outcome<DateTime<Utc>> {
+fn loaded(said: &Said) -> Outcome<DateTime<Utc>> {
+    let address = format!("{}/api/thermometers/{}/followed", said.url, said.token);
     loop {
-        let all = get(said, "/api/thermometers")?;
-        let items = all.get("items").and_then(Value::as_array);
-        let own = items.into_iter().flatten().find(|one| says(one, "id", id));
-        let channels = own.and_then(|one| one.get("channels")?.as_array());
-        let first = channels
-            .into_iter()
-            .flatten()
-            .find(|one| one.get("channel").and_then(Value::as_u64) == Some(1));
-        if let Some(cook) = first.and_then(|one| one.get("cook")?.as_str()) {
-            let cook = get(said, &format!("/api/cooks/{cook}"))?;
-            if let Some(at) = cook.pointer("/course/loaded_at").and_then(Value::as_str) {
-                return Ok(at.parse()?);
-            }
+        let followed: Value = ureq::get(&address).call()?.body_mut().read_json()?;
+        if let Some(at) = followed.get("loaded_at").and_then(Value::as_str) {
+            return Ok(at.parse()?);
         }
         sleep(LOOK);
     }
-}
-
-fn get(said: &Said, path: &str) -> Outcome<Value> {
-    Ok(ureq::get(format!("{}{path}", said.url))
-        .call()?
-        .body_mut()
-        .read_json()?)
-}
-
-fn says(one: &Value, field: &str, text: &str) -> bool {
-    one.get(field).and_then(Value::as_str) == Some(text)
 }

@@ -14,6 +14,7 @@ use tracing::Span;
 use tracing_actix_web::{RootSpanBuilder, TracingLogger};
 use utoipa_actix_web::AppExt;
 
+use crate::access::{Access, gate};
 use crate::context::Context;
 use crate::description::Description;
 use crate::error::extractors;
@@ -27,6 +28,8 @@ use crate::{files, headers, openapi, routes};
 pub struct Site {
     /// Database and computation.
     pub context: Context,
+    /// Who is asked for what.
+    pub access: Access,
     /// Names it answers to.
     pub names: Names,
     /// Folder of the built web application.
@@ -63,10 +66,12 @@ pub fn app(
 > {
     App::new()
         .wrap(Compress::default())
+        .wrap(from_fn(gate))
         .wrap(from_fn(only_ours))
         .wrap(from_fn(headers::written))
         .wrap(TracingLogger::<Spans>::new())
         .app_data(Data::new(site.context.clone()))
+        .app_data(Data::new(site.access))
         .app_data(Data::new(site.names.clone()))
         .app_data(Data::new(site.lan.clone()))
         .app_data(Data::new(site.practice.clone()))

@@ -10,9 +10,11 @@ use diesel::pg::PgConnection;
 use futures_util::stream::{self, Stream};
 use tokio::sync::broadcast::{self, Receiver, Sender, error::RecvError};
 use tokio::sync::watch;
+use uuid::Uuid;
 
-use crate::db::changes::{self, Change};
+use crate::db::changes::{self, Change, Notice};
 use crate::db::connect;
+use crate::kitchen::Who;
 
 /// How often the connection is looked at for notifications.
 const LOOK: Duration = Duration::from_millis(100);
@@ -30,8 +32,10 @@ const MOST: i64 = 500;
 /// What pages are told.
 #[derive(Debug, Clone)]
 pub enum Told {
-    /// One thing changed.
+    /// One thing changed, in one household.
     One(Change),
+    /// A device may not in any more.
+    Ended(Uuid),
     /// Anything may have: look at everything.
     Everything,
 }
@@ -83,12 +87,11 @@ impl Changes {
     }
 
     fn listen_forever(&self) {
-        let mut last = None;
         while !self.is_closed() {
             let connection = connect::unlimited(&self.url);
             if let Err(error) = connection
                 .map_err(anyhow::Error::from)
-                .and_then(|mut connection| Ok(self.listen(&mut connection, &mut last)?))
+                .and_then(|mut connection| Ok(self.listen(&mut connection)?))
             {
                 tracing::warn!(%error, "changes are not heard of; trying again");
             }
@@ -96,46 +99,36 @@ impl Changes {
         }
     }
 
-    /// Until the connection is lost. What happened while there was none is told first; before the very first
-    /// one nothing was counted, so that pages which were already open look at everything.
-    fn listen(
-        &self,
-        connection: &mut PgConnection,
-        last: &mut Option<i64>,
-    ) -> diesel::QueryResult<()> {
+    /// Until the connection is lost. What happened while there was none nobody knows: all pages look at
+    /// everything.
+    fn listen(&self, connection: &mut PgConnection) -> diesel::QueryResult<()> {
         /// Looks between two questions whether the database is still there.
         const LOOKS: u32 = 100;
         changes::listen(connection)?;
-        let missed = match *last {
-            Some(last) => {
-                let missed = missed(connection, last)?;
-                missed.into_iter().map(Told::One).collect()
-            }
-            None => vec![Told::Everything],
-        };
-        *last = Some(changes::latest(connection)?);
-        for told in missed {
-            // Nobody may be listening.
-            let _ = self.told.send(told);
-        }
+        // Nobody may be listening.
+        let _ = self.told.send(Told::Everything);
         let mut looks = 0;
         while !self.is_closed() {
-            for change in changes::told(connection)? {
-                *last = (*last).max(Some(change.seq));
-                let _ = self.told.send(Told::One(change));
+            for notice in changes::told(connection)? {
+                let _ = self.told.send(match notice {
+                    Notice::Changed(change) => Told::One(change),
+                    Notice::Ended(device) => Told::Ended(device),
+                });
             }
             looks += 1;
             if looks % LOOKS == 0 {
-                changes::latest(connection)?;
+                changes::is_there(connection)?;
             }
             std::thread::sleep(LOOK);
         }
         Ok(())
     }
 
-    /// Server-sent events: first what a page missed, then what happens.
+    /// Server-sent events for a device: first what its page missed, then what happens in its household, until
+    /// the device may not in any more.
     pub fn events(
         &self,
+        who: Who,
         heard: Receiver<Told>,
         missed: Vec<Change>,
     ) -> impl Stream<Item = Result<Bytes, actix_web::Error>> + use<> {
@@ -144,33 +137,63 @@ impl Changes {
             .chain(missed.iter().map(event))
             .chain(too_much.then(everything))
             .collect::<String>();
-        let state = (self.clone(), heard, Some(first));
-        stream::unfold(state, |(changes, mut heard, first)| async move {
-            let text = match first {
+        let first = Next::Goes(first);
+        let state = Some((self.clone(), heard, Some(first)));
+        stream::unfold(state, move |state| async move {
+            let (changes, mut heard, first) = state?;
+            let next = match first {
                 Some(first) => first,
-                None => next(&changes, &mut heard).await?,
+                None => next(&changes, who, &mut heard).await,
             };
-            Some((Ok(Bytes::from(text)), (changes, heard, None)))
+            let (text, state) = match next {
+                Next::Goes(text) => (text, Some((changes, heard, None))),
+                Next::Last(text) => (text, None),
+                Next::End => return None,
+            };
+            Some((Ok(Bytes::from(text)), state))
         })
     }
 }
 
-/// The next text; nothing when the server stops.
-async fn next(changes: &Changes, heard: &mut Receiver<Told>) -> Option<String> {
+/// What comes next.
+enum Next {
+    /// A text, and more after it.
+    Goes(String),
+    /// A text, and nothing after it: the page asks anew.
+    Last(String),
+    /// Nothing any more.
+    End,
+}
+
+/// The next text; the end when the server stops, or the device may not in any more.
+async fn next(changes: &Changes, who: Who, heard: &mut Receiver<Told>) -> Next {
     let mut closed = changes.closed.subscribe();
-    tokio::select! {
-        told = heard.recv() => match told {
-            Ok(Told::One(change)) => Some(event(&change)),
-            Ok(Told::Everything) | Err(RecvError::Lagged(_)) => Some(everything()),
-            Err(RecvError::Closed) => None,
-        },
-        _ = closed.wait_for(|closed| *closed) => None,
-        () = sleep(ALIVE) => Some(": all is well\n\n".to_owned()),
+    let silence = sleep(ALIVE);
+    tokio::pin!(silence);
+    loop {
+        tokio::select! {
+            told = heard.recv() => match told {
+                Ok(Told::One(change)) if change.household_id == who.household => {
+                    return Next::Goes(event(&change));
+                }
+                Ok(Told::Ended(device)) if Some(device) == who.device => return Next::End,
+                // Of others.
+                Ok(Told::One(_) | Told::Ended(_)) => {}
+                // Among what was not heard may be that the device is out: it has to come in again.
+                Ok(Told::Everything) | Err(RecvError::Lagged(_)) if who.device.is_some() => {
+                    return Next::Last(everything());
+                }
+                Ok(Told::Everything) | Err(RecvError::Lagged(_)) => return Next::Goes(everything()),
+                Err(RecvError::Closed) => return Next::End,
+            },
+            _ = closed.wait_for(|closed| *closed) => return Next::End,
+            () = &mut silence => return Next::Goes(": all is well\n\n".to_owned()),
+        }
     }
 }
 
 fn event(change: &Change) -> String {
-    let Change { seq, kind, of } = change;
+    let Change { seq, kind, of, .. } = change;
     format!("id: {seq}\nevent: {kind}\ndata: {of}\n\n")
 }
 

@@ -6,6 +6,8 @@ use std::time::Duration;
 
 use clap::Parser;
 
+use crate::access::Access;
+
 /// Serves Zesty Ember.
 #[derive(Debug, Clone, Parser)]
 #[command(version)]
@@ -40,6 +42,22 @@ pub struct Config {
     /// Folder of the authority that vouches for this machine.
     #[arg(long, env = "TLS_DIR", default_value = ".data/tls")]
     pub tls_dir: PathBuf,
+    /// Keep the kitchens of several households; everybody signs in.
+    #[arg(long)]
+    pub households: bool,
+    /// A proxy in front speaks TLS and says who asks (X-Forwarded-For, X-Forwarded-Proto); nobody reaches
+    /// this server but through it.
+    #[arg(long)]
+    pub trust_proxy: bool,
+    /// Let people sign in without TLS: whoever listens in the network can read passphrases.
+    #[arg(long)]
+    pub insecure_lan: bool,
+    /// Where this server is reached, for links: https://kitchen.example.
+    #[arg(long, env = "PUBLIC_URL")]
+    pub public_url: Option<String>,
+    /// Make a household for somebody, print the link that opens it the first time, and stop.
+    #[arg(long)]
+    pub invite: bool,
     /// A certificate of one's own, PEM, with those that vouch for it.
     #[arg(long, env = "TLS_CERT", requires = "tls_key")]
     pub tls_cert: Option<PathBuf>,
@@ -63,11 +81,33 @@ pub struct Config {
     pub supper_schema: bool,
 }
 
+/// What is said where passphrases would go through a network in the clear.
+const UNPROTECTED: &str = "this server would be reached by others, who sign in, without TLS; start it with --lan for \
+                           the phones of this home, give it a certificate (TLS_CERT and TLS_KEY), put it behind a \
+                           proxy that speaks TLS (--trust-proxy), or say --insecure-lan";
+
 impl Config {
     /// How long the database is waited for.
     #[must_use]
     pub const fn wait(&self) -> Duration {
         Duration::from_secs(self.database_wait)
+    }
+
+    /// Who is asked for what. Whoever can be reached by others asks them to sign in.
+    ///
+    /// # Errors
+    /// One line that says what is missing for that.
+    pub fn access(&self) -> Result<Access, String> {
+        let sign_in = !self.is_loopback() || self.lan || self.households;
+        // With --lan phones come over TLS, and what is plain is for this machine.
+        let is_secret = self.tls_cert.is_some() || (self.lan && self.is_loopback());
+        if sign_in && !is_secret && !self.trust_proxy && !self.insecure_lan {
+            return Err(UNPROTECTED.to_owned());
+        }
+        Ok(Access {
+            sign_in,
+            trust_proxy: self.trust_proxy,
+        })
     }
 
     /// Whether only this machine can reach the server.

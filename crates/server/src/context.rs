@@ -8,6 +8,7 @@ use std::time::Duration;
 use actix_web::rt::time::{Instant, sleep};
 use actix_web::web;
 use chrono::{DateTime, Utc};
+use diesel::Connection as _;
 use diesel::pg::PgConnection;
 use diesel::r2d2::{ConnectionManager, Pool};
 use ember_core::stop::Stop;
@@ -16,9 +17,14 @@ use tokio::time::timeout_at;
 
 use governor::{DefaultKeyedRateLimiter, Quota};
 
+use uuid::Uuid;
+
+use crate::access::Tries;
 use crate::changes::Changes;
+use crate::db;
 use crate::db::connect::{self, CONNECTIONS, PATIENCE};
 use crate::error::ApiError;
+use crate::kitchen::{Kitchen, Who};
 
 /// Computations that may wait for their turn; who comes later is told to come back.
 const QUEUE: usize = 32;
@@ -48,6 +54,10 @@ pub struct Context {
     changes: Changes,
     /// How often each thermometer may send.
     senders: Arc<DefaultKeyedRateLimiter<String>>,
+    /// How often somebody may try to get in.
+    tries: Arc<Tries>,
+    /// One permit for each passphrase that is compared at once: each takes 19 MiB.
+    hashes: Arc<Semaphore>,
 }
 
 impl Context {
@@ -64,6 +74,8 @@ impl Context {
             queue: Arc::new(Semaphore::new(cores + QUEUE)),
             changes: Changes::new(database_url),
             senders: Arc::new(DefaultKeyedRateLimiter::keyed(often())),
+            tries: Arc::default(),
+            hashes: Arc::new(Semaphore::new(cores)),
         }
     }
 
@@ -81,13 +93,47 @@ impl Context {
         may.map_err(|_| ApiError::TooOften)
     }
 
+    /// How often somebody may try to get in.
+    #[must_use]
+    pub fn tries(&self) -> &Tries {
+        &self.tries
+    }
+
+    /// The kitchen of a household, for work that nobody asked for.
+    #[must_use]
+    pub fn kitchen(&self, household: Uuid) -> Kitchen {
+        let who = Who {
+            household,
+            device: None,
+        };
+        Kitchen::new(self.clone(), who)
+    }
+
     /// What tells open pages of changes.
     #[must_use]
     pub const fn changes(&self) -> &Changes {
         &self.changes
     }
 
-    /// Runs queries on the pool's threads, and gives them up after [`PATIENCE`]: a database that
+    /// Runs queries in one transaction that sees the rows of a household alone; see [`Context::query`].
+    ///
+    /// # Errors
+    /// Those of [`Context::query`].
+    pub async fn query_in<T: Send + 'static>(
+        &self,
+        household: Uuid,
+        queries: impl FnOnce(&mut PgConnection) -> Result<T, ApiError> + Send + 'static,
+    ) -> Result<T, ApiError> {
+        self.query(move |connection| {
+            connection.transaction(|connection| {
+                db::households::enter(connection, household)?;
+                queries(connection)
+            })
+        })
+        .await
+    }
+
+    /// Runs queries that are of no household on the pool's threads, and gives them up after [`PATIENCE`]: a database that
     /// stands still answers nothing, not even that. What was given up may still be done later, so
     /// whatever writes has an identity and can be asked for again.
     ///
@@ -161,6 +207,26 @@ impl Context {
             answer = job => answer?.unwrap_or(Err(ApiError::Busy)),
             () = hurry => Err(ApiError::Busy),
         }
+    }
+
+    /// Compares or makes a hash of a passphrase, which is work on purpose, off the request workers.
+    ///
+    /// # Errors
+    /// Whatever the work returns.
+    pub async fn hash<T: Send + 'static>(
+        &self,
+        work: impl FnOnce() -> Result<T, ApiError> + Send + 'static,
+    ) -> Result<T, ApiError> {
+        let turn = Arc::clone(&self.hashes)
+            .acquire_owned()
+            .await
+            .map_err(|closed| ApiError::Fault(closed.into()))?;
+        web::block(move || {
+            let answer = work();
+            drop(turn);
+            answer
+        })
+        .await?
     }
 
     /// The server's time; the only clock of the service.

@@ -5,7 +5,6 @@ use diesel::{Connection, PgConnection};
 use ember_core::plan::{MODEL_VERSION, Request};
 use uuid::Uuid;
 
-use crate::context::Context;
 use crate::course;
 use crate::db;
 use crate::db::models::{self, NewCook};
@@ -16,6 +15,7 @@ use crate::dto::event::{EventDto, HappeningDto, ReportDto};
 use crate::dto::plan::{PlanDto, StepDto};
 use crate::dto::request::RequestDto;
 use crate::error::{ApiError, Code};
+use crate::kitchen::Kitchen;
 use crate::storage::snapshot::CookSummary;
 use crate::storage::{self, Unreadable, event, sentence};
 
@@ -84,14 +84,14 @@ pub fn whole(
 /// # Errors
 /// That there is none, that what is stored cannot be read, or that too much is computed already.
 pub async fn standing(
-    context: &Context,
+    kitchen: &Kitchen,
     id: Uuid,
     now: DateTime<Utc>,
 ) -> Result<CookDto, ApiError> {
-    let stored = context
+    let stored = kitchen
         .query(move |connection| stored(connection, id))
         .await?;
-    context.compute(move || stored.stands(now)).await
+    kitchen.compute(move || stored.stands(now)).await
 }
 
 /// The cooks of a page.
@@ -400,17 +400,17 @@ fn locked(connection: &mut PgConnection, id: Uuid) -> Result<models::Cook, ApiEr
 /// # Errors
 /// What makes no sense in it or does not fit where the cook stands.
 pub async fn take_report(
-    context: &Context,
+    kitchen: &Kitchen,
     id: Uuid,
     report: ReportDto,
     now: DateTime<Utc>,
 ) -> Result<CookDto, ApiError> {
-    context
+    kitchen
         .query(move |connection| {
             connection.transaction(|connection| store(connection, id, &report, now))
         })
         .await?;
-    standing(context, id, now).await
+    standing(kitchen, id, now).await
 }
 
 /// Adds what a supper's report says of the cook that follows its dish.

@@ -54,6 +54,9 @@ pub fn of(name: &str) -> Option<Value> {
                 batch: None,
             },
         }),
+        "SupperReportDto" => Some(json!({
+            "id": Uuid::nil(), "dish": "drumsticks", "task": "cook", "what": "begun",
+        })),
         "WhatIfDto" => Some(json!({ "happening": { "kind": "keep_in", "keep_s": 300.0 } })),
         "NewThermometerDto" => Some(json!({ "name": "Oven probe" })),
         "ChannelTieDto" => Some(json!({ "kind": "core" })),
@@ -75,6 +78,14 @@ pub fn of(name: &str) -> Option<Value> {
             "field": "thickness_mm", "text": "1 3/4 in", "temperature_scale": "fahrenheit",
             "weight_system": "imperial",
         })),
+        "SignInDto" => Some(json!({
+            "household": "Tern Cottage", "passphrase": "gull lantern oats", "device": "Kitchen tablet",
+        })),
+        "JoinDto" => Some(json!({ "secret": "the part behind the #", "device": "Phone" })),
+        "NewLinkDto" => Some(json!({ "kind": "device" })),
+        "HouseholdNameDto" => Some(json!({ "name": "Tern Cottage" })),
+        "PassphraseDto" => Some(json!({ "passphrase": "gull lantern oats" })),
+        "FarewellDto" => Some(json!({ "name": "Tern Cottage", "current": "gull lantern oats" })),
         "SettingsDto" => {
             Some(json!({ "region": "uk", "temperature": "celsius", "weight": "metric" }))
         }

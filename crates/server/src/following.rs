@@ -16,6 +16,7 @@ use crate::dto::plan::PlanDto;
 use crate::dto::request::RequestDto;
 use crate::dto::supper::{ReportedDto, SupperReportDto};
 use crate::error::{ApiError, Code};
+use crate::kitchen::Kitchen;
 use crate::supper::Laid;
 use crate::suppers::{self, Known};
 
@@ -199,23 +200,37 @@ fn take_back(
 }
 
 /// Moves the suppers of cooks of which something was told, while the answer goes on.
-pub fn soon(context: &Context, cooks: impl IntoIterator<Item = Uuid>) {
+pub fn soon(kitchen: &Kitchen, cooks: impl IntoIterator<Item = Uuid>) {
     for cook in cooks {
-        let context = context.clone();
-        actix_web::rt::spawn(async move { follow(&context, cook).await });
+        let kitchen = kitchen.clone();
+        actix_web::rt::spawn(async move { follow(&kitchen, cook).await });
     }
 }
 
 /// Moves the suppers of all cooks that are under way: what was told before this process was stopped may
 /// not have reached them.
 pub async fn catch_up(context: Context) {
-    match context
+    let households = context
+        .query(|connection| Ok(db::households::ids(connection)?))
+        .await;
+    match households {
+        Ok(households) => {
+            for household in households {
+                catch_up_in(&context.kitchen(household)).await;
+            }
+        }
+        Err(error) => tracing::warn!(%error, "suppers were not looked at"),
+    }
+}
+
+async fn catch_up_in(kitchen: &Kitchen) {
+    match kitchen
         .query(|connection| Ok(db::cooks::following(connection)?))
         .await
     {
         Ok(cooks) => {
             for cook in cooks {
-                follow(&context, cook).await;
+                follow(kitchen, cook).await;
             }
         }
         Err(error) => tracing::warn!(%error, "suppers were not looked at"),
@@ -223,17 +238,17 @@ pub async fn catch_up(context: Context) {
 }
 
 /// Nobody waits for it: what fails is told in the log, and done with the next thing that is told.
-async fn follow(context: &Context, cook: Uuid) {
-    match followed(context, cook).await {
+async fn follow(kitchen: &Kitchen, cook: Uuid) {
+    match followed(kitchen, cook).await {
         Ok(()) | Err(ApiError::NotFound(_)) => {}
         Err(error) => tracing::warn!(%error, %cook, "the supper of a cook was not moved"),
     }
 }
 
-async fn followed(context: &Context, id: Uuid) -> Result<(), ApiError> {
+async fn followed(kitchen: &Kitchen, id: Uuid) -> Result<(), ApiError> {
     let mut revision = None;
     for _ in 0..TRIES {
-        let stored = context
+        let stored = kitchen
             .query(move |connection| cooks::stored(connection, id))
             .await?;
         let (Some(supper), Some(dish)) = (stored.cook.supper_id, stored.cook.dish.clone()) else {
@@ -244,9 +259,9 @@ async fn followed(context: &Context, id: Uuid) -> Result<(), ApiError> {
             return Ok(());
         }
         revision = Some(stored.cook.revision);
-        let now = context.now();
-        let cook = context.compute(move || stored.stands(now)).await?;
-        suppers::follow(context, supper, dish, cook, now).await?;
+        let now = kitchen.now();
+        let cook = kitchen.compute(move || stored.stands(now)).await?;
+        suppers::follow(kitchen, supper, dish, cook, now).await?;
     }
     Ok(())
 }

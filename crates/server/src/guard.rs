@@ -6,14 +6,15 @@ use std::any::Any;
 use std::net::{IpAddr, SocketAddr};
 
 use actix_tls::accept::rustls_0_23::TlsStream;
-use actix_web::ResponseError;
 use actix_web::body::{BoxBody, MessageBody};
 use actix_web::dev::{Extensions, ServiceRequest, ServiceResponse};
 use actix_web::http::{Uri, header};
 use actix_web::middleware::Next;
 use actix_web::rt::net::TcpStream;
 use actix_web::web::Data;
+use actix_web::{HttpRequest, ResponseError};
 
+use crate::access::Access;
 use crate::error::{ApiError, Code};
 
 /// The names this server answers to, besides loopback and the address it was reached at.
@@ -30,9 +31,41 @@ impl Names {
     }
 }
 
-/// The address a connection came in at.
+/// The address a connection came in at, and whether over TLS.
 #[derive(Debug, Clone, Copy)]
-struct ReachedAt(SocketAddr);
+struct ReachedAt(SocketAddr, bool);
+
+/// Who is at the other end, as far as it is known.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct Peer {
+    /// Its address; nothing where the proxy says nothing.
+    pub address: Option<IpAddr>,
+    /// Whether nobody between reads along.
+    pub is_secure: bool,
+}
+
+impl Peer {
+    /// Of a request: by its connection, or by what a trusted proxy says last.
+    #[must_use]
+    pub fn of(request: &HttpRequest, access: &Access) -> Self {
+        let reached = request.conn_data::<ReachedAt>();
+        if !access.trust_proxy {
+            return Self {
+                address: request.peer_addr().map(|peer| peer.ip()),
+                is_secure: reached.is_some_and(|ReachedAt(_, is_secure)| *is_secure),
+            };
+        }
+        // What comes before the last is what the client said of itself.
+        let last = |name: &str| {
+            let all = request.headers().get_all(name).last()?.to_str().ok()?;
+            Some(all.rsplit(',').next().unwrap_or(all).trim().to_owned())
+        };
+        Self {
+            address: last("x-forwarded-for").and_then(|address| address.parse().ok()),
+            is_secure: last("x-forwarded-proto").is_some_and(|scheme| scheme == "https"),
+        }
+    }
+}
 
 /// Remembers the address of every connection, for [`only_ours`].
 pub fn remember(connection: &dyn Any, data: &mut Extensions) {
@@ -42,7 +75,7 @@ pub fn remember(connection: &dyn Any, data: &mut Extensions) {
     if let Some(stream) = stream
         && let Ok(address) = stream.local_addr()
     {
-        data.insert(ReachedAt(address));
+        data.insert(ReachedAt(address, secret.is_some()));
     }
 }
 
@@ -112,7 +145,7 @@ fn is_ours(request: &ServiceRequest, name: &str) -> bool {
     }
     if let Ok(address) = name.parse::<IpAddr>() {
         let reached = request.conn_data::<ReachedAt>();
-        let reached = reached.is_some_and(|ReachedAt(at)| at.ip().to_canonical() == address);
+        let reached = reached.is_some_and(|ReachedAt(at, _)| at.ip().to_canonical() == address);
         // Listening everywhere is no name of its own.
         if address.is_loopback() || (reached && !address.is_unspecified()) {
             return true;

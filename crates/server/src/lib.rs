@@ -1,7 +1,9 @@
 //! HTTP service of Zesty Ember: parse, call the core, store, answer.
 
+pub mod access;
 pub mod app;
 pub mod body;
+pub mod calendar;
 pub mod cards;
 pub mod changes;
 pub mod config;
@@ -20,6 +22,7 @@ pub mod following;
 pub mod guard;
 mod handlers;
 mod headers;
+pub mod kitchen;
 pub mod lan;
 pub mod machines;
 pub mod openapi;

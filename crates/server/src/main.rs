@@ -11,13 +11,14 @@ use actix_web::web::Data;
 use actix_web::{App, HttpServer};
 use chrono::Utc;
 use clap::Parser;
+use ember_server::access::Secret;
 use ember_server::app::{Site, Sockets, server};
 use ember_server::config::Config;
 use ember_server::context::Context;
 use ember_server::guard::Names;
 use ember_server::lan::{self, Authority, Lan, Machine};
 use ember_server::practice::Practice;
-use ember_server::startup::{Start, prepare};
+use ember_server::startup::{Start, first_link, invited, prepare, walled};
 use ember_server::{following, openapi, purge};
 
 #[actix_web::main]
@@ -52,6 +53,7 @@ async fn main() -> ExitCode {
 
 /// Runs until it is told to stop; an error is one line that says what to do.
 async fn serve(config: Config) -> Result<(), String> {
+    let access = config.access()?;
     let url = config.database_url.clone().ok_or(
         "DATABASE_URL is not set; run ./start, or set it to postgres://user@host:port/name",
     )?;
@@ -69,12 +71,26 @@ async fn serve(config: Config) -> Result<(), String> {
     if config.migrate {
         return Ok(());
     }
+    if config.invite {
+        let secret = invited(&url, Utc::now())?;
+        say(&format!(
+            "A new household is opened the first time at {}",
+            join(&config, &secret)
+        ));
+        return Ok(());
+    }
     let opened = opened(&config)?;
+    let first = access.sign_in.then(|| first_link(&url, Utc::now()));
+    let first = first.transpose()?.flatten();
+    if config.households {
+        walled(&url)?;
+    }
     let is_plain = !opened.sockets.plain.is_empty();
     let mut names = config.allowed_hosts.clone();
     names.extend(opened.machine);
     let site = Site {
         context: Context::new(&url),
+        access,
         names: Names::new(&config.host, &names),
         web_dir: config.web_dir.clone(),
         lan: opened.lan.clone(),
@@ -104,8 +120,11 @@ async fn serve(config: Config) -> Result<(), String> {
             say(&lan.in_letters());
         }
     }
-    if !config.is_loopback() || config.lan {
-        say(OPEN);
+    if let Some(secret) = first {
+        say(&format!(
+            "Nobody is signed in yet. Open this kitchen the first time, within a week, at {}",
+            join(&config, &secret)
+        ));
     }
     let ended = running.await.map_err(|error| error.to_string())?;
     ended.map_err(|error| error.to_string())
@@ -231,10 +250,18 @@ fn addresses(config: &Config) -> String {
     }
 }
 
-/// What listening beyond loopback means.
-const OPEN: &str = "There is no sign-in yet: everybody in this network can read, change and delete \
-                    everything in this kitchen. Do this only in a network whose people you trust, \
-                    and never open this port to the internet.";
+/// The address that a link is opened at: by name where there is one.
+fn join(config: &Config, secret: &Secret) -> String {
+    let public = config
+        .public_url
+        .clone()
+        .map(|url| url.trim_end_matches('/').to_owned());
+    let here = || {
+        let all = addresses(config);
+        all.split(' ').next().unwrap_or_default().to_owned()
+    };
+    format!("{}/join#{}", public.unwrap_or_else(here), secret.reveal())
+}
 
 /// Ctrl-C and a plain kill do the same: nothing new is taken, and what is under way ends.
 async fn stop_when_told(server: ServerHandle, context: Context) {

@@ -93,7 +93,7 @@ impl Practice {
         }
         let child = Command::new(&self.program)
             .args(["--url", &self.url, "--token", token, "--speed", SPEED])
-            .args(["--follow", &Self::thermometer(cook).to_string()])
+            .arg("--follow")
             .args(["--setting", &setting_c.to_string()])
             .args(["--seed", &(cook.as_u128() as u64).to_string()])
             .stdin(Stdio::null())

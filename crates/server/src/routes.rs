@@ -10,8 +10,8 @@ use utoipa_actix_web::service_config::ServiceConfig;
 use crate::description::Description;
 use crate::error::{ApiError, Code, Problem, respond};
 use crate::handlers::{
-    blends, catalogue, changes, cooks, events, health, machines, methods, phone, plans, quantities,
-    settings, shared, stored, suppers, thermometers,
+    blends, catalogue, changes, cooks, devices, events, health, household, links, machines,
+    methods, phone, plans, quantities, session, settings, shared, stored, suppers, thermometers,
 };
 
 /// Everything below `/api`.
@@ -20,6 +20,20 @@ pub fn api(config: &mut ServiceConfig) {
         scope("/api")
             .service(health::read::read)
             .service(catalogue::read::read)
+            .service(session::read::read)
+            .service(session::sign_in::sign_in)
+            .service(session::join::join)
+            .service(session::sign_out::sign_out)
+            .service(household::rename::rename)
+            .service(household::passphrase::change)
+            .service(household::delete::delete)
+            .service(devices::list::list)
+            .service(devices::end_all::end_all)
+            .service(devices::end::end)
+            .service(links::list::list)
+            .service(links::make::make)
+            .service(links::revoke::revoke)
+            .service(links::calendar::read)
             .service(settings::read::read)
             .service(settings::write::write)
             .service(stored::export::export)
@@ -57,6 +71,8 @@ pub fn api(config: &mut ServiceConfig) {
             .service(thermometers::list::list)
             .service(thermometers::add::add)
             .service(thermometers::remove::remove)
+            .service(thermometers::address::address)
+            .service(thermometers::followed::followed)
             .service(thermometers::tie::tie)
             .service(thermometers::readings::readings)
             .service(thermometers::practise::practise)

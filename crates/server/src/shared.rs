@@ -44,7 +44,7 @@ pub fn keep(
     request.below_floor_acknowledged = false;
     let sentence = storage::pack(sentence::Sentence::from(request.clone()))?;
     let id = identity(&sentence.to_string());
-    rows::keep(connection, id, &sentence, now)?;
+    rows::keep(connection, kept(id), &sentence, now)?;
     Ok(SharedDto { id, request })
 }
 
@@ -53,18 +53,24 @@ pub fn keep(
 /// # Errors
 /// That there is none, or that it cannot be read.
 pub fn read(connection: &mut PgConnection, id: Uuid) -> Result<SharedDto, ApiError> {
-    let stored = rows::find(connection, id)?.ok_or(ApiError::NotFound("shared plan"))?;
+    let stored = rows::find(connection, kept(id))?.ok_or(ApiError::NotFound("shared plan"))?;
     let request = storage::unpack::<sentence::Sentence>(stored)?.into();
     Ok(SharedDto { id, request })
 }
 
 /// The first half of its hash: nobody guesses a sentence from it, nor it from another.
 fn identity(sentence: &str) -> Uuid {
+    half(sentence.as_bytes())
+}
+
+/// What is kept of it: whoever reads the database finds no address.
+fn kept(id: Uuid) -> Uuid {
+    half(id.as_bytes())
+}
+
+fn half(bytes: &[u8]) -> Uuid {
     let mut half = [0; 16];
-    for (to, from) in half
-        .iter_mut()
-        .zip(digest(&SHA256, sentence.as_bytes()).as_ref())
-    {
+    for (to, from) in half.iter_mut().zip(digest(&SHA256, bytes).as_ref()) {
         *to = *from;
     }
     Uuid::from_bytes(half)

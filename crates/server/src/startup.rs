@@ -11,8 +11,12 @@ use diesel::pg::{Pg, PgConnection};
 use diesel::prelude::*;
 use diesel::sql_types::{BigInt, Bool, Text};
 use diesel_migrations::MigrationHarness;
+use uuid::Uuid;
 
+use crate::access::links::{self, LinkKind};
+use crate::access::{self, Secret};
 use crate::db::connect::unlimited;
+use crate::db::households::{self, HOME};
 use crate::db::{MIGRATIONS, settings};
 use crate::error::ApiError;
 use crate::{demo, storage};
@@ -64,9 +68,33 @@ pub fn prepare(start: Start, say: &dyn Fn(&str)) -> Result<(), String> {
             }
         }
     };
-    storage::catch_up::summarise(&mut own)
-        .map_err(wrong("what is stored could not be brought up to date"))?;
-    fill(&mut own, start).map_err(wrong("the demo kitchen could not be written"))
+    let brought_up = each(&mut own, storage::catch_up::summarise);
+    brought_up.map_err(wrong("what is stored could not be brought up to date"))?;
+    within(&mut own, HOME, |connection| fill(connection, start))
+        .map_err(wrong("the demo kitchen could not be written"))
+}
+
+/// Something done in a household.
+fn within<T>(
+    connection: &mut PgConnection,
+    household: Uuid,
+    work: impl FnOnce(&mut PgConnection) -> Result<T, ApiError>,
+) -> Result<T, ApiError> {
+    connection.transaction(|connection| {
+        households::enter(connection, household)?;
+        work(connection)
+    })
+}
+
+/// Something done in every household.
+fn each(
+    connection: &mut PgConnection,
+    work: impl Fn(&mut PgConnection) -> Result<(), ApiError>,
+) -> Result<(), ApiError> {
+    for household in households::ids(connection)? {
+        within(connection, household, &work)?;
+    }
+    Ok(())
 }
 
 fn told(what: &str, why: &dyn std::fmt::Display) -> String {
@@ -166,6 +194,71 @@ pub fn migrate(connection: &mut PgConnection) -> Result<(), String> {
         .map_err(|error| told("the database could not be brought up to date", &error))
 }
 
+fn asked<T>(
+    url: &str,
+    work: impl FnOnce(&mut PgConnection) -> Result<T, ApiError>,
+) -> Result<T, String> {
+    let mut connection =
+        unlimited(url).map_err(|error| told("the database is not there", &error))?;
+    work(&mut connection).map_err(|error| {
+        error.log();
+        told("the households cannot be read", &error)
+    })
+}
+
+/// A link for the first device of this home, where nobody has come in yet.
+///
+/// # Errors
+/// One line that says what is wrong.
+pub fn first_link(url: &str, now: DateTime<Utc>) -> Result<Option<Secret>, String> {
+    asked(url, |connection| {
+        within(connection, HOME, |connection| {
+            access::households::first_link(connection, now)
+        })
+    })
+}
+
+/// Makes a household for somebody, with a link that opens it.
+///
+/// # Errors
+/// One line that says what is wrong.
+pub fn invited(url: &str, now: DateTime<Utc>) -> Result<Secret, String> {
+    let household = access::households::new(now);
+    asked(url, |connection| {
+        within(connection, household.id, |connection| {
+            households::insert(connection, &household)?;
+            filled_by(connection, "its cook", now)?;
+            let (_, secret) = links::make(connection, LinkKind::Invitation, None, now)?;
+            Ok(secret)
+        })
+    })
+}
+
+/// Refuses to keep several households as somebody whom the database's own walls do not stop.
+///
+/// # Errors
+/// One line that says what to do.
+pub fn walled(url: &str) -> Result<(), String> {
+    let over: There = asked(url, |connection| {
+        let found = diesel::sql_query(
+            "SELECT rolsuper OR rolbypassrls OR EXISTS (
+                        SELECT 1 FROM pg_class WHERE relname = 'cooks'
+                           AND pg_has_role(current_user, relowner, 'USAGE')) AS there
+               FROM pg_roles WHERE rolname = current_user",
+        );
+        Ok(found.get_result(connection)?)
+    })?;
+    if over.there {
+        return Err(
+            "several households are kept apart by the database too, and the role of DATABASE_URL stands above that; \
+             give the service a role that owns no tables, and the owner's address as DATABASE_OWNER_URL (see \
+             docs/operations.md)"
+                .to_owned(),
+        );
+    }
+    Ok(())
+}
+
 /// Fills a kitchen that was never filled, once; a row says that it was.
 fn fill(connection: &mut PgConnection, start: Start) -> Result<(), ApiError> {
     if settings::read(connection, FILLED)?.is_some() {
@@ -178,12 +271,22 @@ fn fill(connection: &mut PgConnection, start: Start) -> Result<(), ApiError> {
     } else {
         return Ok(());
     };
-    connection.transaction(|connection| {
-        if by == "the demo" {
-            demo::fill(connection, start.now)?;
-        }
-        let document = storage::pack(storage::settings::Filled { by: by.to_owned() })?;
-        settings::write(connection, FILLED, &document, start.now)?;
-        Ok(())
-    })
+    if by == "the demo" {
+        demo::fill(connection, start.now)?;
+    }
+    filled_by(connection, by, start.now)
+}
+
+/// Notes by whom the household of the transaction was filled, so that no demo comes into it.
+///
+/// # Errors
+/// Those of the database.
+pub fn filled_by(
+    connection: &mut PgConnection,
+    by: &str,
+    now: DateTime<Utc>,
+) -> Result<(), ApiError> {
+    let document = storage::pack(storage::settings::Filled { by: by.to_owned() })?;
+    settings::write(connection, FILLED, &document, now)?;
+    Ok(())
 }

@@ -7,7 +7,6 @@ use ember_core::live::stand;
 use serde_json::Value;
 use uuid::Uuid;
 
-use crate::context::Context;
 use crate::db::models::{
     ChangedSupper, Follower, NewSupper, Supper as Row, SupperEvent, SupperRow,
 };
@@ -20,6 +19,7 @@ use crate::dto::supper::{
 };
 use crate::error::{ApiError, Code};
 use crate::following::{self, Effect};
+use crate::kitchen::Kitchen;
 use crate::storage::{self, Unreadable, supper};
 use crate::supper::{Laid, is_near, put_in_place, reported, with_cook, with_identities};
 
@@ -28,8 +28,8 @@ const TRIES: usize = 5;
 
 /// The machines of the kitchen, which are alternatives for a supper that does not go. Without a
 /// database there are only fewer of those.
-pub async fn kitchen(context: &Context) -> Vec<Machine> {
-    let machines = context.query(crate::machines::readable).await;
+pub async fn machines_of(kitchen: &Kitchen) -> Vec<Machine> {
+    let machines = kitchen.query(crate::machines::readable).await;
     machines
         .unwrap_or_default()
         .iter()
@@ -259,26 +259,26 @@ pub fn row(id: Uuid, laid: &Laid, now: DateTime<Utc>) -> Result<NewSupper, ApiEr
 /// # Errors
 /// Refusals of the supper, or that its identity is taken.
 pub async fn keep(
-    context: &Context,
+    kitchen: &Kitchen,
     id: Option<Uuid>,
     supper: SupperDto,
     now: DateTime<Utc>,
 ) -> Result<Made<KeptSupperDto>, ApiError> {
     let supper = with_identities(supper);
     let id = id.unwrap_or_else(Uuid::new_v4);
-    if let Some(there) = there(context, id).await? {
+    if let Some(there) = there(kitchen, id).await? {
         return same_again(there, &supper);
     }
-    let (machines, wanted) = (kitchen(context).await, supper.clone());
-    let laid = context
+    let (machines, wanted) = (machines_of(kitchen).await, supper.clone());
+    let laid = kitchen
         .compute(move || put_in_place(&wanted, None, &machines, now))
         .await?;
     let row = row(id, &laid, now)?;
-    let added = context
+    let added = kitchen
         .query(move |connection| Ok(rows::insert(connection, &row)?))
         .await?;
     if added == 0
-        && let Some(there) = there(context, id).await?
+        && let Some(there) = there(kitchen, id).await?
     {
         return same_again(there, &supper);
     }
@@ -292,8 +292,8 @@ pub async fn keep(
     }))
 }
 
-async fn there(context: &Context, id: Uuid) -> Result<Option<KeptSupperDto>, ApiError> {
-    context
+async fn there(kitchen: &Kitchen, id: Uuid) -> Result<Option<KeptSupperDto>, ApiError> {
+    kitchen
         .query(move |connection| {
             let known = rows::find_any(connection, id)?;
             let there = known.map(|row| with_all(connection, row)).transpose()?;
@@ -313,14 +313,14 @@ fn same_again(known: KeptSupperDto, wanted: &SupperDto) -> Result<Made<KeptSuppe
 /// # Errors
 /// Refusals of the supper, that somebody else changed it, or that there is none.
 pub async fn change(
-    context: &Context,
+    kitchen: &Kitchen,
     id: Uuid,
     seen: Seen,
     wanted: SupperDto,
     now: DateTime<Utc>,
 ) -> Result<KeptSupperDto, ApiError> {
     anew(
-        context,
+        kitchen,
         id,
         now,
         None,
@@ -347,7 +347,7 @@ pub async fn change(
 /// What makes no sense in it, that its identity is that of another report, or that there is no such
 /// supper.
 pub async fn take_report(
-    context: &Context,
+    kitchen: &Kitchen,
     id: Uuid,
     report: SupperReportDto,
     at: DateTime<Utc>,
@@ -356,7 +356,7 @@ pub async fn take_report(
     let told = supper::SupperReport::from(&report);
     let told = storage::pack(told)?;
     let (event, known_told) = (report.id, told.clone());
-    let known = context
+    let known = kitchen
         .query(move |connection| {
             let Some(before) = rows::event(connection, event)? else {
                 return Ok(None);
@@ -379,7 +379,7 @@ pub async fn take_report(
         at,
         told,
     };
-    anew(context, id, now, Some(taken), move |known| {
+    anew(kitchen, id, now, Some(taken), move |known| {
         known.told(&report, at)
     })
     .await
@@ -397,13 +397,13 @@ struct Taken {
 /// # Errors
 /// That there is no such supper, and those of planning it.
 pub async fn follow(
-    context: &Context,
+    kitchen: &Kitchen,
     id: Uuid,
     dish: String,
     cook: CookDto,
     now: DateTime<Utc>,
 ) -> Result<(), ApiError> {
-    let known = context
+    let known = kitchen
         .query(move |connection| find(connection, id))
         .await?;
     let stand = move |known: &Known| {
@@ -413,7 +413,7 @@ pub async fn follow(
     if is_near(&stand(&known), &known.kept.supper) {
         return Ok(());
     }
-    anew(context, id, now, None, move |known| Ok(stand(known)))
+    anew(kitchen, id, now, None, move |known| Ok(stand(known)))
         .await
         .map(drop)
 }
@@ -421,21 +421,21 @@ pub async fn follow(
 /// Plans a supper anew with a change of it. No row is locked while that is computed; where somebody
 /// else was quicker, it is done once more on what stands there then.
 async fn anew(
-    context: &Context,
+    kitchen: &Kitchen,
     id: Uuid,
     now: DateTime<Utc>,
     taken: Option<Taken>,
     change: impl Fn(&Known) -> Result<SupperDto, ApiError>,
 ) -> Result<KeptSupperDto, ApiError> {
-    let machines = kitchen(context).await;
+    let machines = machines_of(kitchen).await;
     for _ in 0..TRIES {
-        let known = context
+        let known = kitchen
             .query(move |connection| find(connection, id))
             .await?;
         let wanted = change(&known)?;
         let stood = known.kept.plan.clone();
         let (machines, plan, said) = (machines.clone(), stood.clone(), wanted.clone());
-        let laid = context
+        let laid = kitchen
             .compute(move || put_in_place(&said, Some(&plan), &machines, now))
             .await;
         let laid = match laid {
@@ -453,7 +453,7 @@ async fn anew(
             .transpose()?;
         let row = changed(&laid.supper, &laid.plan, now)?;
         let revision = known.kept.revision;
-        let written = context
+        let written = kitchen
             .query(move |connection| write(connection, (id, revision), telling, &row, now))
             .await?;
         if let Some(kept) = written {

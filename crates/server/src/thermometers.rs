@@ -5,6 +5,8 @@ use chrono::{DateTime, Duration, Utc};
 use diesel::{Connection, PgConnection};
 use uuid::Uuid;
 
+use crate::access::links::{self, LinkKind};
+use crate::db::households;
 use crate::db::thermometers::{self as rows, Channel, Reading, Thermometer};
 use crate::documents::{Made, again};
 use crate::dto::thermometer::{
@@ -17,6 +19,8 @@ use crate::{db, text};
 
 /// Readings that may be sent at once.
 pub const MOST: usize = 1000;
+/// Thermometers that a kitchen may have.
+pub const MOST_THERMOMETERS: usize = 50;
 /// Channels that a thermometer may have.
 pub const MOST_CHANNELS: u32 = 64;
 /// The longest name of a piece, characters.
@@ -92,7 +96,7 @@ fn whole(
             .collect(),
         id: one.id,
         name: one.name,
-        token: one.token,
+        token: None,
         created_at: one.created_at,
     });
     Ok(items.collect())
@@ -121,21 +125,46 @@ pub fn add(
     let row = Thermometer {
         id,
         name: name.to_owned(),
-        token: Uuid::new_v4().simple().to_string(),
         created_at: now,
     };
+    if rows::list(connection)?.len() >= MOST_THERMOMETERS && rows::find(connection, id)?.is_none() {
+        return Err(ApiError::full(
+            "thermometers",
+            MOST_THERMOMETERS,
+            "remove one of them first",
+        ));
+    }
     if rows::insert(connection, &row)? > 0 {
-        return Ok(Made::New(one(connection, id)?));
+        return Ok(Made::New(addressed(connection, id, now)?));
     }
     let known = rows::find(connection, id)?.ok_or(ApiError::NotFound("thermometer"))?;
     again(known.name == name, || one(connection, id))
 }
 
-/// Removes one with all it said.
+/// Gives one another address; the one before counts no more.
+///
+/// # Errors
+/// That there is none.
+pub fn addressed(
+    connection: &mut PgConnection,
+    id: Uuid,
+    now: DateTime<Utc>,
+) -> Result<ThermometerDto, ApiError> {
+    let known = one(connection, id)?;
+    households::end_links_of(connection, LinkKind::Thermometer.word(), id)?;
+    let (_, secret) = links::make(connection, LinkKind::Thermometer, Some(id), now)?;
+    Ok(ThermometerDto {
+        token: Some(secret.reveal().to_owned()),
+        ..known
+    })
+}
+
+/// Removes one with all it said, and its address.
 ///
 /// # Errors
 /// That there is none.
 pub fn remove(connection: &mut PgConnection, id: Uuid) -> Result<(), ApiError> {
+    households::end_links_of(connection, LinkKind::Thermometer.word(), id)?;
     match rows::delete(connection, id)? {
         0 => Err(ApiError::NotFound("thermometer")),
         _ => Ok(()),
@@ -186,6 +215,16 @@ pub fn tie(
     })
 }
 
+/// The cook that channel 1 is stuck in.
+///
+/// # Errors
+/// Those of the database.
+pub fn first_cook(connection: &mut PgConnection, id: Uuid) -> Result<Option<Uuid>, ApiError> {
+    let channels = rows::channels(connection, &[id])?;
+    let first = channels.into_iter().find(|row| row.channel == 1);
+    Ok(first.and_then(|row| row.cook_id))
+}
+
 /// The thermometer that is played for a cook: in its core and in its air.
 ///
 /// # Errors
@@ -197,6 +236,7 @@ pub fn practise(
     now: DateTime<Utc>,
 ) -> Result<ThermometerDto, ApiError> {
     add(connection, id, "Practice thermometer", now)?;
+    let token = addressed(connection, id, now)?.token;
     let tied = |kind| ChannelTieDto {
         kind,
         cook: Some(cook),
@@ -204,7 +244,8 @@ pub fn practise(
         piece: None,
     };
     tie(connection, id, 1, &tied(ChannelKindDto::Core))?;
-    tie(connection, id, 2, &tied(ChannelKindDto::Air))
+    let played = tie(connection, id, 2, &tied(ChannelKindDto::Air))?;
+    Ok(ThermometerDto { token, ..played })
 }
 
 fn check_channel(channel: u32) -> Result<(), ApiError> {
@@ -220,10 +261,10 @@ fn check_channel(channel: u32) -> Result<(), ApiError> {
 /// Takes what a thermometer sends; also says in which cooks something new was read.
 ///
 /// # Errors
-/// An address that is none, and too many at once.
+/// That there is none, and too many at once.
 pub fn take(
     connection: &mut PgConnection,
-    token: &str,
+    thermometer: Uuid,
     sent: &ReadingsDto,
     now: DateTime<Utc>,
 ) -> Result<(TakenReadingsDto, Vec<Uuid>), ApiError> {
@@ -241,7 +282,7 @@ pub fn take(
     }
     connection.transaction(|connection| {
         let thermometer =
-            rows::by_token(connection, token)?.ok_or(ApiError::NotFound("thermometer"))?;
+            rows::find(connection, thermometer)?.ok_or(ApiError::NotFound("thermometer"))?;
         let known = rows::channels(connection, &[thermometer.id])?;
         let usable: Vec<Reading> = sent
             .readings

@@ -269,6 +269,14 @@ async fn the_examples_of_the_description_work() {
         let example = &body["content"]["application/json"]["example"];
         assert!(example.is_object(), "{path} has an example");
         let (status, answer) = post(&app, path, example).await;
+        if operations["post"]["tags"] == json!(["access"]) {
+            // Understood, but nobody is let in by an example.
+            assert!(
+                [403, 404, 422].contains(&status),
+                "{path} {status}: {answer}"
+            );
+            continue;
+        }
         assert!(
             status == 200 || status == 201,
             "{path} {status}: {}",

@@ -91,7 +91,7 @@ async fn a_change_is_heard_through_any_server() {
     until(&mut again, id).await;
 }
 
-/// What happens while the database is away is told when it is back.
+/// What happens while the database is away nobody hears: when it is back, pages look at everything.
 #[actix_web::test]
 async fn nothing_is_missed_while_the_database_was_away() {
     let database = Database::new();
@@ -102,6 +102,7 @@ async fn nothing_is_missed_while_the_database_was_away() {
     until(&mut page, cook["id"].as_str().unwrap()).await;
     database.refuse();
     database.allow(true);
+    until(&mut page, "event: everything\n").await;
     let other = loop {
         let made = post(&second, "/api/cooks", &json!({ "request": sentence() })).await;
         if made.0 == 201 {

@@ -107,13 +107,13 @@ fn a_start_that_fails_says_why() {
 fn a_database_that_comes_late_is_waited_for() {
     let database = Database::empty();
     database.allow(false);
-    let url = database.url();
+    let (url, owner_url) = (database.url(), database.owner_url());
     let said = std::sync::Mutex::new(Vec::new());
     std::thread::scope(|scope| {
         let server = scope.spawn(|| {
             let start = Start {
                 url: &url,
-                owner_url: &url,
+                owner_url: &owner_url,
                 wait: Duration::from_secs(20),
                 only_migrate: false,
                 demo: false,

@@ -16,7 +16,7 @@ pub fn list(
     page: Slice,
 ) -> QueryResult<(Vec<Card>, i64)> {
     let there = || {
-        cards::table
+        own!(cards)
             .filter(cards::kind.eq(kind))
             .filter(cards::deleted_at.is_null())
     };
@@ -35,8 +35,8 @@ pub fn find_locked(
     connection: &mut PgConnection,
     (id, kind): (Uuid, &str),
 ) -> QueryResult<Option<Card>> {
-    cards::table
-        .find(id)
+    own!(cards)
+        .filter(cards::id.eq(id))
         .filter(cards::kind.eq(kind))
         .filter(cards::deleted_at.is_null())
         .select(Card::as_select())
@@ -50,8 +50,8 @@ pub fn find_any(
     connection: &mut PgConnection,
     (id, kind): (Uuid, &str),
 ) -> QueryResult<Option<Card>> {
-    cards::table
-        .find(id)
+    own!(cards)
+        .filter(cards::id.eq(id))
         .filter(cards::kind.eq(kind))
         .select(Card::as_select())
         .first(connection)
@@ -73,7 +73,7 @@ pub fn replace(
     (name, cut): (&str, &str),
     document: &Value,
 ) -> QueryResult<usize> {
-    diesel::update(cards::table.find(id))
+    diesel::update(own!(cards).filter(cards::id.eq(id)))
         .set((
             cards::name.eq(name),
             cards::cut.eq(cut),
@@ -89,7 +89,9 @@ pub fn set_deleted(
     (id, kind): (Uuid, &str),
     at: Option<DateTime<Utc>>,
 ) -> QueryResult<usize> {
-    let row = cards::table.find(id).filter(cards::kind.eq(kind));
+    let row = own!(cards)
+        .filter(cards::id.eq(id))
+        .filter(cards::kind.eq(kind));
     match at {
         Some(_) => diesel::update(row.filter(cards::deleted_at.is_null()))
             .set(cards::deleted_at.eq(at))
@@ -102,5 +104,5 @@ pub fn set_deleted(
 
 /// Removes for good what was deleted before a time.
 pub fn purge(connection: &mut PgConnection, before: DateTime<Utc>) -> QueryResult<usize> {
-    diesel::delete(cards::table.filter(cards::deleted_at.lt(before))).execute(connection)
+    diesel::delete(own!(cards).filter(cards::deleted_at.lt(before))).execute(connection)
 }

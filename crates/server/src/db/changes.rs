@@ -18,20 +18,37 @@ pub struct Change {
     pub kind: String,
     /// Which one.
     pub of: Uuid,
+    /// Whose.
+    pub household_id: Uuid,
+}
+
+/// What the database tells.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub enum Notice {
+    /// Something changed.
+    Changed(Change),
+    /// A device may not in any more.
+    Ended(Uuid),
 }
 
 /// Where the database tells of them.
 const CHANNEL: &str = "ember_changes";
 
-impl Change {
+impl Notice {
     /// Reads a notification.
     fn read(payload: &str) -> Option<Self> {
         let mut words = payload.split(' ');
-        Some(Self {
-            seq: words.next()?.parse().ok()?,
-            kind: words.next()?.to_owned(),
-            of: words.next()?.parse().ok()?,
-        })
+        let (seq, kind) = (words.next()?.parse().ok()?, words.next()?.to_owned());
+        let of = words.next()?.parse().ok()?;
+        if kind == "ended" {
+            return Some(Self::Ended(of));
+        }
+        Some(Self::Changed(Change {
+            seq,
+            kind,
+            of,
+            household_id: words.next()?.parse().ok()?,
+        }))
     }
 }
 
@@ -41,17 +58,17 @@ pub fn listen(connection: &mut PgConnection) -> QueryResult<()> {
 }
 
 /// What it has told since it was asked the last time; does not wait.
-pub fn told(connection: &mut PgConnection) -> QueryResult<Vec<Change>> {
+pub fn told(connection: &mut PgConnection) -> QueryResult<Vec<Notice>> {
     let mut all = Vec::new();
     for one in connection.notifications_iter() {
-        all.extend(Change::read(&one?.payload));
+        all.extend(Notice::read(&one?.payload));
     }
     Ok(all)
 }
 
 /// Changes after a number, the first so many.
 pub fn since(connection: &mut PgConnection, seq: i64, most: i64) -> QueryResult<Vec<Change>> {
-    changes::table
+    own!(changes)
         .filter(changes::seq.gt(seq))
         .order(changes::seq)
         .limit(most)
@@ -59,15 +76,12 @@ pub fn since(connection: &mut PgConnection, seq: i64, most: i64) -> QueryResult<
         .load(connection)
 }
 
-/// The number of the latest; 0 where there is none.
-pub fn latest(connection: &mut PgConnection) -> QueryResult<i64> {
-    let latest: Option<i64> = changes::table
-        .select(diesel::dsl::max(changes::seq))
-        .first(connection)?;
-    Ok(latest.unwrap_or_default())
+/// Whether the database is still there.
+pub fn is_there(connection: &mut PgConnection) -> QueryResult<()> {
+    connection.batch_execute("SELECT 1")
 }
 
 /// Forgets those before a time.
 pub fn purge(connection: &mut PgConnection, before: DateTime<Utc>) -> QueryResult<usize> {
-    diesel::delete(changes::table.filter(changes::at.lt(before))).execute(connection)
+    diesel::delete(own!(changes).filter(changes::at.lt(before))).execute(connection)
 }

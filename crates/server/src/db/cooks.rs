@@ -35,9 +35,7 @@ pub struct Page {
 type Filtered<'a> = cooks::BoxedQuery<'a, diesel::pg::Pg>;
 
 fn filtered(page: &Page) -> Filtered<'static> {
-    let mut query = cooks::table
-        .filter(cooks::deleted_at.is_null())
-        .into_boxed();
+    let mut query = own!(cooks).filter(cooks::deleted_at.is_null()).into_boxed();
     query = match page.state {
         None => query,
         // Those of a supper are begun there.
@@ -84,7 +82,7 @@ pub fn list(connection: &mut PgConnection, page: &Page) -> QueryResult<(Vec<Cook
 
 /// One cook that is not deleted.
 pub fn find(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Cook>> {
-    cooks::table
+    own!(cooks)
         .filter(cooks::id.eq(id).and(cooks::deleted_at.is_null()))
         .select(Cook::as_select())
         .first(connection)
@@ -93,7 +91,7 @@ pub fn find(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Cook>
 
 /// The same, locked until the transaction ends, so that two reports do not pass one another.
 pub fn find_locked(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Cook>> {
-    cooks::table
+    own!(cooks)
         .filter(cooks::id.eq(id).and(cooks::deleted_at.is_null()))
         .select(Cook::as_select())
         .for_update()
@@ -103,8 +101,8 @@ pub fn find_locked(connection: &mut PgConnection, id: Uuid) -> QueryResult<Optio
 
 /// One cook, deleted or not.
 pub fn find_any(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Cook>> {
-    cooks::table
-        .find(id)
+    own!(cooks)
+        .filter(cooks::id.eq(id))
         .select(Cook::as_select())
         .first(connection)
         .optional()
@@ -112,7 +110,7 @@ pub fn find_any(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<C
 
 /// The cooks that follow dishes of a supper.
 pub fn of_supper(connection: &mut PgConnection, supper: Uuid) -> QueryResult<Vec<Follower>> {
-    cooks::table
+    own!(cooks)
         .filter(cooks::supper_id.eq(supper).and(cooks::deleted_at.is_null()))
         .order(cooks::created_at)
         .select(Follower::as_select())
@@ -121,7 +119,7 @@ pub fn of_supper(connection: &mut PgConnection, supper: Uuid) -> QueryResult<Vec
 
 /// Cooks that are under way and follow a dish.
 pub fn following(connection: &mut PgConnection) -> QueryResult<Vec<Uuid>> {
-    cooks::table
+    own!(cooks)
         .filter(
             cooks::deleted_at
                 .is_null()
@@ -138,7 +136,7 @@ pub fn following(connection: &mut PgConnection) -> QueryResult<Vec<Uuid>> {
 
 /// Makes a cook one of its own.
 pub fn unlink(connection: &mut PgConnection, id: Uuid) -> QueryResult<usize> {
-    diesel::update(cooks::table.find(id))
+    diesel::update(own!(cooks).filter(cooks::id.eq(id)))
         .set((
             cooks::supper_id.eq(None::<Uuid>),
             cooks::dish.eq(None::<String>),
@@ -150,21 +148,21 @@ pub fn unlink(connection: &mut PgConnection, id: Uuid) -> QueryResult<usize> {
 pub fn insert(connection: &mut PgConnection, row: &NewCook) -> QueryResult<usize> {
     diesel::insert_into(cooks::table)
         .values(row)
-        .on_conflict(cooks::id)
+        .on_conflict((cooks::household_id, cooks::id))
         .do_nothing()
         .execute(connection)
 }
 
 /// Writes a cook anew.
 pub fn replace(connection: &mut PgConnection, row: &NewCook) -> QueryResult<usize> {
-    diesel::update(cooks::table.find(row.id))
+    diesel::update(own!(cooks).filter(cooks::id.eq(row.id)))
         .set((row, cooks::revision.eq(cooks::revision + 1)))
         .execute(connection)
 }
 
 /// Gives a cook another name.
 pub fn rename(connection: &mut PgConnection, id: Uuid, name: &str) -> QueryResult<usize> {
-    diesel::update(cooks::table.find(id))
+    diesel::update(own!(cooks).filter(cooks::id.eq(id)))
         .set((
             cooks::name.eq(name),
             cooks::revision.eq(cooks::revision + 1),
@@ -178,7 +176,7 @@ pub fn set_deleted(
     id: Uuid,
     deleted_at: Option<DateTime<Utc>>,
 ) -> QueryResult<usize> {
-    let changing = cooks::table.filter(cooks::id.eq(id));
+    let changing = own!(cooks).filter(cooks::id.eq(id));
     match deleted_at {
         Some(_) => diesel::update(changing.filter(cooks::deleted_at.is_null()))
             .set(cooks::deleted_at.eq(deleted_at))
@@ -191,7 +189,7 @@ pub fn set_deleted(
 
 /// Removes for good what was deleted before a time.
 pub fn purge(connection: &mut PgConnection, before: DateTime<Utc>) -> QueryResult<usize> {
-    diesel::delete(cooks::table.filter(cooks::deleted_at.lt(before))).execute(connection)
+    diesel::delete(own!(cooks).filter(cooks::deleted_at.lt(before))).execute(connection)
 }
 
 /// What happened in a cook: by the time it happened, and where that is the same in the order in which
@@ -202,7 +200,7 @@ pub fn events(connection: &mut PgConnection, id: Uuid) -> QueryResult<Vec<Event>
 
 /// What happened in several cooks, in order.
 pub fn events_of(connection: &mut PgConnection, ids: &[Uuid]) -> QueryResult<Vec<Event>> {
-    events::table
+    own!(events)
         .filter(events::cook_id.eq_any(ids))
         .order((events::at, events::seq))
         .select(Event::as_select())
@@ -211,8 +209,8 @@ pub fn events_of(connection: &mut PgConnection, ids: &[Uuid]) -> QueryResult<Vec
 
 /// What was reported under an identity.
 pub fn event(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Event>> {
-    events::table
-        .find(id)
+    own!(events)
+        .filter(events::id.eq(id))
         .select(Event::as_select())
         .first(connection)
         .optional()
@@ -235,7 +233,7 @@ pub fn settle(
     finished_at: Option<DateTime<Utc>>,
     note: &str,
 ) -> QueryResult<usize> {
-    diesel::update(cooks::table.filter(cooks::id.eq(id)))
+    diesel::update(own!(cooks).filter(cooks::id.eq(id)))
         .set((
             cooks::started_at.eq(started_at),
             cooks::finished_at.eq(finished_at),
@@ -247,7 +245,7 @@ pub fn settle(
 
 /// Cooks without a summary, stored before there were any: identity and plan.
 pub fn without_summary(connection: &mut PgConnection) -> QueryResult<Vec<(Uuid, Value)>> {
-    cooks::table
+    own!(cooks)
         .filter(cooks::summary.is_null())
         .select((cooks::id, cooks::plan))
         .load(connection)
@@ -255,7 +253,7 @@ pub fn without_summary(connection: &mut PgConnection) -> QueryResult<Vec<(Uuid, 
 
 /// Gives a cook its summary.
 pub fn set_summary(connection: &mut PgConnection, id: Uuid, summary: &Value) -> QueryResult<usize> {
-    diesel::update(cooks::table.find(id))
+    diesel::update(own!(cooks).filter(cooks::id.eq(id)))
         .set(cooks::summary.eq(summary))
         .execute(connection)
 }

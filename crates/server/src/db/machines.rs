@@ -14,7 +14,7 @@ use super::schema::{cooks, machines};
 
 /// The machines of a page in the order they were added, and how many there are in all.
 pub fn list(connection: &mut PgConnection, page: Slice) -> QueryResult<(Vec<Machine>, i64)> {
-    let there = || machines::table.filter(machines::deleted_at.is_null());
+    let there = || own!(machines).filter(machines::deleted_at.is_null());
     let total = there().count().get_result(connection)?;
     let rows = there()
         .order((machines::created_at, machines::name, machines::id))
@@ -27,7 +27,7 @@ pub fn list(connection: &mut PgConnection, page: Slice) -> QueryResult<(Vec<Mach
 
 /// One machine, locked until the transaction ends.
 pub fn find_locked(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Machine>> {
-    machines::table
+    own!(machines)
         .filter(machines::id.eq(id).and(machines::deleted_at.is_null()))
         .select(Machine::as_select())
         .for_update()
@@ -37,8 +37,8 @@ pub fn find_locked(connection: &mut PgConnection, id: Uuid) -> QueryResult<Optio
 
 /// One machine, deleted or not.
 pub fn find_any(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Machine>> {
-    machines::table
-        .find(id)
+    own!(machines)
+        .filter(machines::id.eq(id))
         .select(Machine::as_select())
         .first(connection)
         .optional()
@@ -47,7 +47,7 @@ pub fn find_any(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<M
 /// The machine of a name.
 pub fn named(connection: &mut PgConnection, name: &str) -> QueryResult<Option<Uuid>> {
     diesel::define_sql_function!(fn lower(text: diesel::sql_types::Text) -> diesel::sql_types::Text);
-    machines::table
+    own!(machines)
         .filter(lower(machines::name).eq(name.to_lowercase()))
         .filter(machines::deleted_at.is_null())
         .select(machines::id)
@@ -70,7 +70,7 @@ pub fn replace(
     name: &str,
     profile: &Value,
 ) -> QueryResult<usize> {
-    diesel::update(machines::table.find(id))
+    diesel::update(own!(machines).filter(machines::id.eq(id)))
         .set((
             machines::name.eq(name),
             machines::profile.eq(profile),
@@ -86,7 +86,7 @@ pub fn set_deleted(
     id: Uuid,
     at: Option<DateTime<Utc>>,
 ) -> QueryResult<usize> {
-    let row = machines::table.find(id);
+    let row = own!(machines).filter(machines::id.eq(id));
     match at {
         Some(_) => diesel::update(row.filter(machines::deleted_at.is_null()))
             .set(machines::deleted_at.eq(at))
@@ -99,12 +99,12 @@ pub fn set_deleted(
 
 /// Removes for good what was deleted before a time.
 pub fn purge(connection: &mut PgConnection, before: DateTime<Utc>) -> QueryResult<usize> {
-    diesel::delete(machines::table.filter(machines::deleted_at.lt(before))).execute(connection)
+    diesel::delete(own!(machines).filter(machines::deleted_at.lt(before))).execute(connection)
 }
 
 /// How many cooks were planned in each of these machines.
 pub fn cooks_in(connection: &mut PgConnection, ids: &[Uuid]) -> QueryResult<HashMap<Uuid, i64>> {
-    let counted: Vec<(Option<Uuid>, i64)> = cooks::table
+    let counted: Vec<(Option<Uuid>, i64)> = own!(cooks)
         .filter(cooks::deleted_at.is_null())
         .filter(cooks::machine_id.eq_any(ids))
         .group_by(cooks::machine_id)

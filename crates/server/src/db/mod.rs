@@ -1,9 +1,18 @@
 //! PostgreSQL through Diesel.
 
+/// The rows of a table that are of this transaction's household: the first wall. The second one is the
+/// database's own (migration 11).
+macro_rules! own {
+    ($table:ident) => {
+        $table::table.filter($table::household_id.eq($crate::db::current_household()))
+    };
+}
+
 pub mod cards;
 pub mod changes;
 pub mod connect;
 pub mod cooks;
+pub mod households;
 pub mod machines;
 pub mod models;
 pub mod schema;
@@ -13,6 +22,11 @@ pub mod suppers;
 pub mod thermometers;
 
 use diesel_migrations::{EmbeddedMigrations, embed_migrations};
+
+diesel::define_sql_function! {
+    /// The household that was set for this transaction.
+    fn current_household() -> diesel::sql_types::Uuid;
+}
 
 /// All migrations, embedded so that the binary is all a server needs.
 pub const MIGRATIONS: EmbeddedMigrations = embed_migrations!("migrations");

@@ -7,6 +7,7 @@ diesel::table! {
         document -> Jsonb,
         revision -> Int4,
         changed_at -> Timestamptz,
+        household_id -> Uuid,
     }
 }
 
@@ -16,6 +17,7 @@ diesel::table! {
         kind -> Text,
         of -> Uuid,
         at -> Timestamptz,
+        household_id -> Uuid,
     }
 }
 
@@ -23,8 +25,8 @@ diesel::table! {
     thermometers (id) {
         id -> Uuid,
         name -> Text,
-        token -> Text,
         created_at -> Timestamptz,
+        household_id -> Uuid,
     }
 }
 
@@ -36,6 +38,7 @@ diesel::table! {
         cook_id -> Nullable<Uuid>,
         batch -> Nullable<Int4>,
         piece -> Nullable<Text>,
+        household_id -> Uuid,
     }
 }
 
@@ -49,6 +52,7 @@ diesel::table! {
         kind -> Text,
         cook_id -> Nullable<Uuid>,
         batch -> Nullable<Int4>,
+        household_id -> Uuid,
     }
 }
 
@@ -60,6 +64,7 @@ diesel::table! {
         created_at -> Timestamptz,
         revision -> Int4,
         deleted_at -> Nullable<Timestamptz>,
+        household_id -> Uuid,
     }
 }
 
@@ -82,6 +87,7 @@ diesel::table! {
         machine_id -> Nullable<Uuid>,
         supper_id -> Nullable<Uuid>,
         dish -> Nullable<Text>,
+        household_id -> Uuid,
     }
 }
 
@@ -92,6 +98,7 @@ diesel::table! {
         at -> Timestamptz,
         happening -> Jsonb,
         seq -> Int8,
+        household_id -> Uuid,
     }
 }
 
@@ -106,6 +113,7 @@ diesel::table! {
         changed_at -> Timestamptz,
         deleted_at -> Nullable<Timestamptz>,
         summary -> Nullable<Jsonb>,
+        household_id -> Uuid,
     }
 }
 
@@ -117,6 +125,7 @@ diesel::table! {
         at -> Timestamptz,
         told -> Jsonb,
         before -> Nullable<Jsonb>,
+        household_id -> Uuid,
     }
 }
 
@@ -130,6 +139,7 @@ diesel::table! {
         revision -> Int4,
         deleted_at -> Nullable<Timestamptz>,
         cut -> Text,
+        household_id -> Uuid,
     }
 }
 
@@ -138,6 +148,41 @@ diesel::table! {
         id -> Uuid,
         sentence -> Jsonb,
         created_at -> Timestamptz,
+        household_id -> Uuid,
+    }
+}
+
+diesel::table! {
+    households (id) {
+        id -> Uuid,
+        name -> Text,
+        passphrase -> Nullable<Text>,
+        revision -> Int4,
+        created_at -> Timestamptz,
+    }
+}
+
+diesel::table! {
+    devices (id) {
+        id -> Uuid,
+        household_id -> Uuid,
+        name -> Text,
+        secret -> Text,
+        created_at -> Timestamptz,
+        last_used_at -> Timestamptz,
+    }
+}
+
+diesel::table! {
+    links (id) {
+        id -> Uuid,
+        household_id -> Uuid,
+        kind -> Text,
+        of -> Nullable<Uuid>,
+        secret -> Text,
+        created_at -> Timestamptz,
+        expires_at -> Nullable<Timestamptz>,
+        last_used_at -> Nullable<Timestamptz>,
     }
 }
 

@@ -9,8 +9,8 @@ use super::schema::settings;
 
 /// A setting with its revision.
 pub fn read(connection: &mut PgConnection, key: &str) -> QueryResult<Option<(Value, i32)>> {
-    settings::table
-        .find(key)
+    own!(settings)
+        .filter(settings::key.eq(key))
         .select((settings::document, settings::revision))
         .first(connection)
         .optional()
@@ -18,8 +18,8 @@ pub fn read(connection: &mut PgConnection, key: &str) -> QueryResult<Option<(Val
 
 /// The same, locked until the transaction ends.
 pub fn read_locked(connection: &mut PgConnection, key: &str) -> QueryResult<Option<(Value, i32)>> {
-    settings::table
-        .find(key)
+    own!(settings)
+        .filter(settings::key.eq(key))
         .select((settings::document, settings::revision))
         .for_update()
         .first(connection)
@@ -39,7 +39,7 @@ pub fn write(
             settings::document.eq(document),
             settings::changed_at.eq(now),
         ))
-        .on_conflict(settings::key)
+        .on_conflict((settings::household_id, settings::key))
         .do_update()
         .set((
             settings::document.eq(document),
@@ -58,8 +58,10 @@ struct Holds {
 /// Whether the kitchen holds anything at all, deleted or not.
 pub fn holds_anything(connection: &mut PgConnection) -> QueryResult<bool> {
     let holds: Holds = diesel::sql_query(
-        "SELECT EXISTS (SELECT 1 FROM machines) OR EXISTS (SELECT 1 FROM cooks)
-             OR EXISTS (SELECT 1 FROM suppers) OR EXISTS (SELECT 1 FROM cards) AS anything",
+        "SELECT EXISTS (SELECT 1 FROM machines WHERE household_id = current_household())
+             OR EXISTS (SELECT 1 FROM cooks WHERE household_id = current_household())
+             OR EXISTS (SELECT 1 FROM suppers WHERE household_id = current_household())
+             OR EXISTS (SELECT 1 FROM cards WHERE household_id = current_household()) AS anything",
     )
     .get_result(connection)?;
     Ok(holds.anything)

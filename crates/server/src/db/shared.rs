@@ -20,7 +20,7 @@ pub fn keep(
             shared::sentence.eq(sentence),
             shared::created_at.eq(now),
         ))
-        .on_conflict(shared::id)
+        .on_conflict((shared::household_id, shared::id))
         .do_update()
         .set(shared::created_at.eq(now))
         .execute(connection)
@@ -28,8 +28,8 @@ pub fn keep(
 
 /// A sentence.
 pub fn find(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Value>> {
-    shared::table
-        .find(id)
+    own!(shared)
+        .filter(shared::id.eq(id))
         .select(shared::sentence)
         .first(connection)
         .optional()
@@ -37,5 +37,5 @@ pub fn find(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Value
 
 /// Removes what was shared last before a time.
 pub fn purge(connection: &mut PgConnection, before: DateTime<Utc>) -> QueryResult<usize> {
-    diesel::delete(shared::table.filter(shared::created_at.lt(before))).execute(connection)
+    diesel::delete(own!(shared).filter(shared::created_at.lt(before))).execute(connection)
 }

@@ -11,7 +11,7 @@ use super::schema::{cooks, supper_events, suppers};
 
 /// The suppers of a page, the newest first, and how many there are in all.
 pub fn list(connection: &mut PgConnection, page: Slice) -> QueryResult<(Vec<SupperRow>, i64)> {
-    let there = || suppers::table.filter(suppers::deleted_at.is_null());
+    let there = || own!(suppers).filter(suppers::deleted_at.is_null());
     let total = there().count().get_result(connection)?;
     let rows = there()
         .order((suppers::created_at.desc(), suppers::id))
@@ -24,8 +24,8 @@ pub fn list(connection: &mut PgConnection, page: Slice) -> QueryResult<(Vec<Supp
 
 /// One supper.
 pub fn find(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Supper>> {
-    suppers::table
-        .find(id)
+    own!(suppers)
+        .filter(suppers::id.eq(id))
         .filter(suppers::deleted_at.is_null())
         .select(Supper::as_select())
         .first(connection)
@@ -34,8 +34,8 @@ pub fn find(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Suppe
 
 /// One supper, deleted or not.
 pub fn find_any(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Supper>> {
-    suppers::table
-        .find(id)
+    own!(suppers)
+        .filter(suppers::id.eq(id))
         .select(Supper::as_select())
         .first(connection)
         .optional()
@@ -43,8 +43,8 @@ pub fn find_any(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<S
 
 /// One supper, locked until the transaction ends, so that two reports do not pass one another.
 pub fn find_locked(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Supper>> {
-    suppers::table
-        .find(id)
+    own!(suppers)
+        .filter(suppers::id.eq(id))
         .filter(suppers::deleted_at.is_null())
         .select(Supper::as_select())
         .for_update()
@@ -56,7 +56,7 @@ pub fn find_locked(connection: &mut PgConnection, id: Uuid) -> QueryResult<Optio
 pub fn insert(connection: &mut PgConnection, row: &NewSupper) -> QueryResult<usize> {
     diesel::insert_into(suppers::table)
         .values(row)
-        .on_conflict(suppers::id)
+        .on_conflict((suppers::household_id, suppers::id))
         .do_nothing()
         .execute(connection)
 }
@@ -67,7 +67,7 @@ pub fn replace(
     id: Uuid,
     changed: &ChangedSupper,
 ) -> QueryResult<usize> {
-    diesel::update(suppers::table.find(id))
+    diesel::update(own!(suppers).filter(suppers::id.eq(id)))
         .set((changed, suppers::revision.eq(suppers::revision + 1)))
         .execute(connection)
 }
@@ -78,7 +78,7 @@ pub fn set_deleted(
     id: Uuid,
     at: Option<DateTime<Utc>>,
 ) -> QueryResult<usize> {
-    let row = suppers::table.find(id);
+    let row = own!(suppers).filter(suppers::id.eq(id));
     match at {
         Some(_) => diesel::update(row.filter(suppers::deleted_at.is_null()))
             .set(suppers::deleted_at.eq(at))
@@ -91,10 +91,10 @@ pub fn set_deleted(
 
 /// Removes for good what was deleted before a time, with cooks of it that never began.
 pub fn purge(connection: &mut PgConnection, before: DateTime<Utc>) -> QueryResult<usize> {
-    let old = suppers::table.filter(suppers::deleted_at.lt(before));
+    let old = own!(suppers).filter(suppers::deleted_at.lt(before));
     let of_old = cooks::supper_id.eq_any(old.select(suppers::id.nullable()));
     diesel::delete(
-        cooks::table
+        own!(cooks)
             .filter(cooks::started_at.is_null())
             .filter(of_old),
     )
@@ -104,8 +104,8 @@ pub fn purge(connection: &mut PgConnection, before: DateTime<Utc>) -> QueryResul
 
 /// What was reported under an identity.
 pub fn event(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<SupperEvent>> {
-    supper_events::table
-        .find(id)
+    own!(supper_events)
+        .filter(supper_events::id.eq(id))
         .select(SupperEvent::as_select())
         .first(connection)
         .optional()
@@ -113,7 +113,7 @@ pub fn event(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Supp
 
 /// What was reported of a supper, in the order in which the database took it.
 pub fn events(connection: &mut PgConnection, supper: Uuid) -> QueryResult<Vec<SupperEvent>> {
-    supper_events::table
+    own!(supper_events)
         .filter(supper_events::supper_id.eq(supper))
         .order(supper_events::seq)
         .select(SupperEvent::as_select())
@@ -131,7 +131,7 @@ pub fn append(connection: &mut PgConnection, row: &SupperEvent) -> QueryResult<b
 
 /// Suppers without a summary: stored before there were any.
 pub fn without_summary(connection: &mut PgConnection) -> QueryResult<Vec<Supper>> {
-    suppers::table
+    own!(suppers)
         .filter(suppers::summary.is_null())
         .select(Supper::as_select())
         .load(connection)
@@ -139,7 +139,7 @@ pub fn without_summary(connection: &mut PgConnection) -> QueryResult<Vec<Supper>
 
 /// Gives a supper its summary.
 pub fn set_summary(connection: &mut PgConnection, id: Uuid, summary: &Value) -> QueryResult<usize> {
-    diesel::update(suppers::table.find(id))
+    diesel::update(own!(suppers).filter(suppers::id.eq(id)))
         .set(suppers::summary.eq(summary))
         .execute(connection)
 }

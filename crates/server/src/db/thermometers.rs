@@ -15,8 +15,6 @@ pub struct Thermometer {
     pub id: Uuid,
     /// Name.
     pub name: String,
-    /// The secret part of its address.
-    pub token: String,
     /// When it was added.
     pub created_at: DateTime<Utc>,
 }
@@ -66,7 +64,7 @@ pub struct Reading {
 
 /// All thermometers, in the order they were added.
 pub fn list(connection: &mut PgConnection) -> QueryResult<Vec<Thermometer>> {
-    thermometers::table
+    own!(thermometers)
         .order((thermometers::created_at, thermometers::id))
         .select(Thermometer::as_select())
         .load(connection)
@@ -74,17 +72,8 @@ pub fn list(connection: &mut PgConnection) -> QueryResult<Vec<Thermometer>> {
 
 /// One by its identity.
 pub fn find(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Thermometer>> {
-    thermometers::table
-        .find(id)
-        .select(Thermometer::as_select())
-        .first(connection)
-        .optional()
-}
-
-/// One by the secret part of its address.
-pub fn by_token(connection: &mut PgConnection, token: &str) -> QueryResult<Option<Thermometer>> {
-    thermometers::table
-        .filter(thermometers::token.eq(token))
+    own!(thermometers)
+        .filter(thermometers::id.eq(id))
         .select(Thermometer::as_select())
         .first(connection)
         .optional()
@@ -94,19 +83,19 @@ pub fn by_token(connection: &mut PgConnection, token: &str) -> QueryResult<Optio
 pub fn insert(connection: &mut PgConnection, row: &Thermometer) -> QueryResult<usize> {
     diesel::insert_into(thermometers::table)
         .values(row)
-        .on_conflict(thermometers::id)
+        .on_conflict((thermometers::household_id, thermometers::id))
         .do_nothing()
         .execute(connection)
 }
 
 /// Removes one with all it said.
 pub fn delete(connection: &mut PgConnection, id: Uuid) -> QueryResult<usize> {
-    diesel::delete(thermometers::table.find(id)).execute(connection)
+    diesel::delete(own!(thermometers).filter(thermometers::id.eq(id))).execute(connection)
 }
 
 /// Channels of some thermometers.
 pub fn channels(connection: &mut PgConnection, ids: &[Uuid]) -> QueryResult<Vec<Channel>> {
-    channels::table
+    own!(channels)
         .filter(channels::thermometer_id.eq_any(ids))
         .order((channels::thermometer_id, channels::channel))
         .select(Channel::as_select())
@@ -115,7 +104,7 @@ pub fn channels(connection: &mut PgConnection, ids: &[Uuid]) -> QueryResult<Vec<
 
 /// Channels that are stuck in a cook.
 pub fn channels_in(connection: &mut PgConnection, cook: Uuid) -> QueryResult<Vec<Channel>> {
-    channels::table
+    own!(channels)
         .filter(channels::cook_id.eq(cook))
         .select(Channel::as_select())
         .load(connection)
@@ -125,7 +114,11 @@ pub fn channels_in(connection: &mut PgConnection, cook: Uuid) -> QueryResult<Vec
 pub fn tie(connection: &mut PgConnection, row: &Channel) -> QueryResult<usize> {
     diesel::insert_into(channels::table)
         .values(row)
-        .on_conflict((channels::thermometer_id, channels::channel))
+        .on_conflict((
+            channels::household_id,
+            channels::thermometer_id,
+            channels::channel,
+        ))
         .do_update()
         .set(row)
         .execute(connection)
@@ -149,14 +142,14 @@ pub fn append(connection: &mut PgConnection, rows: &[Reading]) -> QueryResult<us
 
 /// Open pages look at these cooks again.
 pub fn touch(connection: &mut PgConnection, ids: &[Uuid]) -> QueryResult<usize> {
-    diesel::update(cooks::table.filter(cooks::id.eq_any(ids)))
+    diesel::update(own!(cooks).filter(cooks::id.eq_any(ids)))
         .set(cooks::revision.eq(cooks::revision))
         .execute(connection)
 }
 
 /// What was read in a cook, in order.
 pub fn of_cook(connection: &mut PgConnection, id: Uuid) -> QueryResult<Vec<Reading>> {
-    probe_readings::table
+    own!(probe_readings)
         .filter(probe_readings::cook_id.eq(id))
         .order((probe_readings::at, probe_readings::channel))
         .select(Reading::as_select())
@@ -165,7 +158,7 @@ pub fn of_cook(connection: &mut PgConnection, id: Uuid) -> QueryResult<Vec<Readi
 
 /// The latest of each channel.
 pub fn latest(connection: &mut PgConnection, ids: &[Uuid]) -> QueryResult<Vec<Reading>> {
-    probe_readings::table
+    own!(probe_readings)
         .filter(probe_readings::thermometer_id.eq_any(ids))
         .distinct_on((probe_readings::thermometer_id, probe_readings::channel))
         .order((
@@ -180,7 +173,7 @@ pub fn latest(connection: &mut PgConnection, ids: &[Uuid]) -> QueryResult<Vec<Re
 /// Forgets what was read in no cook before a time.
 pub fn purge(connection: &mut PgConnection, before: DateTime<Utc>) -> QueryResult<usize> {
     diesel::delete(
-        probe_readings::table
+        own!(probe_readings)
             .filter(probe_readings::at.lt(before))
             .filter(probe_readings::cook_id.is_null()),
     )

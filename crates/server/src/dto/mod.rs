@@ -1,5 +1,6 @@
 //! Wire types: the unit stands in the field name, SI only, unknown fields are refused.
 
+pub mod access;
 pub mod action;
 pub mod catalogue;
 pub mod cook;

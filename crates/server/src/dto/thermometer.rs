@@ -20,8 +20,9 @@ pub struct ThermometerDto {
     pub id: Uuid,
     /// Name.
     pub name: String,
-    /// The secret part of the address it sends to: `/api/thermometers/{token}/readings`.
-    pub token: String,
+    /// The secret part of the address it sends to: `/api/thermometers/{token}/readings`. Told once, when it is
+    /// added or gets another; only its hash is kept.
+    pub token: Option<String>,
     /// When it was added.
     pub created_at: DateTime<Utc>,
     /// Channels that have sent something or are tied.
@@ -35,6 +36,13 @@ pub struct ThermometersDto {
     pub items: Vec<ThermometerDto>,
     /// Whether one can be played here, to try it.
     pub practice: bool,
+}
+
+/// What a thermometer that is played follows.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct FollowedDto {
+    /// When the cook of its channel 1 was loaded; absent before that.
+    pub loaded_at: Option<DateTime<Utc>>,
 }
 
 /// One channel.

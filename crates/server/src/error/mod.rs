@@ -94,6 +94,23 @@ pub enum ApiError {
     /// Somebody sends too often.
     #[error("that is too often; send what has come together in one request every few seconds")]
     TooOften,
+    /// Whoever asks has not signed in.
+    #[error(
+        "sign in first: with the household's name and passphrase, or by a link from a device that is in"
+    )]
+    NotSignedIn,
+    /// Name and passphrase do not belong together.
+    #[error("this name and this passphrase do not belong together; look at both again")]
+    NotLetIn,
+    /// Too many tries to get in.
+    #[error("too many tries; wait a few minutes and try again")]
+    TooManyTries,
+    /// The kitchen holds as many as it may.
+    #[error("{detail}")]
+    Full {
+        /// What there are too many of, the bound and the way out.
+        detail: String,
+    },
     /// A fault of ours.
     #[error("something went wrong on our side; please try again")]
     Fault(#[source] anyhow::Error),
@@ -214,6 +231,16 @@ impl ApiError {
         )
     }
 
+    /// The kitchen holds as many of something as it may.
+    #[must_use]
+    pub fn full(what: &str, most: usize, way_out: &str) -> Self {
+        Self::Full {
+            detail: format!(
+                "this kitchen has {most} {what} already, which is all it may have; {way_out}"
+            ),
+        }
+    }
+
     fn code(&self) -> Code {
         match self {
             Self::Plan(error) => plan::code(error),
@@ -232,6 +259,10 @@ impl ApiError {
             Self::DatabaseBusy => Code::DatabaseBusy,
             Self::Busy => Code::Busy,
             Self::TooOften => Code::TooOften,
+            Self::NotSignedIn => Code::NotSignedIn,
+            Self::NotLetIn => Code::NotLetIn,
+            Self::TooManyTries => Code::TooManyTries,
+            Self::Full { .. } => Code::Full,
             Self::Fault(_) => Code::Fault,
         }
     }

@@ -208,6 +208,14 @@ codes! {
     DatabaseBusy = SERVICE_UNAVAILABLE, "Busy";
     /// Somebody sends too often.
     TooOften = TOO_MANY_REQUESTS, "Too often";
+    /// Whoever asks has not signed in.
+    NotSignedIn = UNAUTHORIZED, "Sign in first";
+    /// Name and passphrase do not belong together.
+    NotLetIn = FORBIDDEN, "Not let in";
+    /// Too many tries to get in.
+    TooManyTries = TOO_MANY_REQUESTS, "Too many tries";
+    /// The kitchen holds as many as it may.
+    Full = INSUFFICIENT_STORAGE, "Full";
     /// Too many plans are asked for at once.
     Busy = SERVICE_UNAVAILABLE, "Busy";
     /// A fault of ours.
@@ -261,6 +269,10 @@ pub fn respond(problem: &Problem) -> HttpResponse {
         StatusCode::SERVICE_UNAVAILABLE | StatusCode::TOO_MANY_REQUESTS
     ) {
         response.insert_header((header::RETRY_AFTER, AGAIN));
+    }
+    if status == StatusCode::UNAUTHORIZED {
+        // RFC 9110 (11.6.1) wants one; there is no registered name for a page that asks.
+        response.insert_header((header::WWW_AUTHENTICATE, "Session realm=\"kitchen\""));
     }
     response.json(problem)
 }

@@ -82,8 +82,7 @@ impl Lan {
     /// That, to be scanned from the screen, as an SVG picture; nothing where it is too long for one.
     #[must_use]
     pub fn picture(&self) -> Option<String> {
-        let code = QrCode::new(self.first()).ok()?;
-        Some(code.render::<svg::Color>().min_dimensions(220, 220).build())
+        picture(self.first())
     }
 
     /// The same for a terminal.
@@ -100,6 +99,13 @@ impl Lan {
             },
         )
     }
+}
+
+/// An address to be scanned, as an SVG picture; nothing where it is too long for one.
+#[must_use]
+pub fn picture(address: &str) -> Option<String> {
+    let code = QrCode::new(address).ok()?;
+    Some(code.render::<svg::Color>().min_dimensions(220, 220).build())
 }
 
 /// How connections are made secret with a certificate and its key.

@@ -7,17 +7,22 @@
     clippy::panic
 )]
 
+pub mod doors;
+
 use actix_http::Request;
 use actix_web::body::{BoxBody, MessageBody};
 use actix_web::dev::{Service, ServiceRequest, ServiceResponse};
 use actix_web::middleware::{Next, from_fn};
 use actix_web::{Error, test};
 use chrono::{DateTime, Utc};
+use diesel::connection::SimpleConnection;
 use diesel::{Connection, PgConnection, RunQueryDsl, sql_query};
 use diesel_migrations::MigrationHarness;
+use ember_server::access::Access;
 use ember_server::app::{Site, app};
 use ember_server::context::Context;
 use ember_server::db::MIGRATIONS;
+use ember_server::db::households::HOME;
 use ember_server::guard::Names;
 use ember_server::startup::{Start, prepare};
 use serde_json::{Value, json};
@@ -45,7 +50,17 @@ impl Database {
         sql_query(format!("CREATE DATABASE {name}"))
             .execute(&mut admin())
             .unwrap();
-        Self { name }
+        let database = Self { name };
+        // What the owner makes, the service may use.
+        database
+            .connection()
+            .batch_execute(
+                "ALTER DEFAULT PRIVILEGES IN SCHEMA public
+                   GRANT SELECT, INSERT, UPDATE, DELETE ON TABLES TO ember_app;
+                 ALTER DEFAULT PRIVILEGES IN SCHEMA public GRANT USAGE ON SEQUENCES TO ember_app",
+            )
+            .unwrap();
+        database
     }
 
     /// Migrated.
@@ -58,12 +73,23 @@ impl Database {
         database
     }
 
+    /// As the service works: as a role that owns nothing and stands behind the walls between households.
     pub fn url(&self) -> String {
+        format!("{}?options=-c%20role%3Dember_app", self.owner_url())
+    }
+
+    /// As who makes and changes the tables.
+    pub fn owner_url(&self) -> String {
         format!("{}/{}", server_url(), self.name)
     }
 
+    /// The owner's, who sees over the walls; what it writes is of the home's household.
     pub fn connection(&self) -> PgConnection {
-        PgConnection::establish(&self.url()).unwrap()
+        let mut connection = PgConnection::establish(&self.owner_url()).unwrap();
+        connection
+            .batch_execute(&format!("SET ember.household = '{HOME}'"))
+            .unwrap();
+        connection
     }
 
     /// Refuses connections and ends those there are, as a stopped server would.
@@ -101,11 +127,10 @@ pub fn start(database: &Database, now: DateTime<Utc>) -> Result<(), String> {
 
 /// The same, with the demo or without.
 pub fn start_as(database: &Database, now: DateTime<Utc>, demo: bool) -> Result<(), String> {
-    let url = database.url();
     prepare(
         Start {
-            url: &url,
-            owner_url: &url,
+            url: &database.url(),
+            owner_url: &database.owner_url(),
             wait: Duration::from_secs(10),
             only_migrate: false,
             demo,
@@ -128,10 +153,26 @@ pub async fn server_at(
     test::init_service(app(&site(url)).wrap(from_fn(boxed))).await
 }
 
+/// A server process that asks everybody to sign in.
+pub async fn server_with_doors(
+    database: &Database,
+) -> impl Service<Request, Response = ServiceResponse<BoxBody>, Error = Error> + use<> {
+    let access = Access {
+        sign_in: true,
+        ..Access::default()
+    };
+    let site = Site {
+        access,
+        ..site(&database.url())
+    };
+    test::init_service(app(&site).wrap(from_fn(boxed))).await
+}
+
 /// What is served, on a database, with a web application of a page and a script.
 pub fn site(url: &str) -> Site {
     Site {
         context: Context::new(url),
+        access: Access::default(),
         names: Names::new("kitchen.test", &[]),
         web_dir: concat!(env!("CARGO_MANIFEST_DIR"), "/tests/fixtures/web").into(),
         lan: None,

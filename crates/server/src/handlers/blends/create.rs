@@ -1,12 +1,12 @@
-use actix_web::web::{Data, Query};
+use actix_web::web::Query;
 use actix_web::{HttpResponse, post};
 
 use crate::body::Body;
 use crate::cards;
-use crate::context::Context;
 use crate::documents::NewId;
 use crate::dto::method::{BlendDto, KeptBlendDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 
 /// Keeps a blend.
 #[utoipa::path(
@@ -22,12 +22,12 @@ use crate::error::{ApiError, Problem};
 )]
 #[post("/blends")]
 pub async fn create(
-    context: Data<Context>,
+    kitchen: Kitchen,
     query: Query<NewId>,
     body: Body<BlendDto>,
 ) -> Result<HttpResponse, ApiError> {
-    let (blend, id, now) = (body.into_inner(), query.id, context.now());
-    let made = context
+    let (blend, id, now) = (body.into_inner(), query.id, kitchen.now());
+    let made = kitchen
         .query(move |connection| cards::keep(connection, id, &blend, now))
         .await?;
     let kept = made.thing();

@@ -1,12 +1,12 @@
-use actix_web::web::{Data, Path};
+use actix_web::web::Path;
 use actix_web::{HttpResponse, delete};
 use uuid::Uuid;
 
 use crate::cards;
-use crate::context::Context;
 use crate::documents::Seen;
 use crate::dto::method::BlendDto;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 
 /// Throws a blend away; it can be brought back for a month.
 #[utoipa::path(
@@ -21,12 +21,12 @@ use crate::error::{ApiError, Problem};
 )]
 #[delete("/blends/{id}")]
 pub async fn delete(
-    context: Data<Context>,
+    kitchen: Kitchen,
     id: Path<Uuid>,
     seen: Seen,
 ) -> Result<HttpResponse, ApiError> {
-    let (id, now) = (id.into_inner(), context.now());
-    context
+    let (id, now) = (id.into_inner(), kitchen.now());
+    kitchen
         .query(move |connection| cards::throw::<BlendDto>(connection, id, &seen, now))
         .await?;
     Ok(HttpResponse::NoContent().finish())

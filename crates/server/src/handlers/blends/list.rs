@@ -1,11 +1,11 @@
 use actix_web::get;
-use actix_web::web::{Data, Json, Query};
+use actix_web::web::{Json, Query};
 
 use crate::cards;
-use crate::context::Context;
 use crate::documents::Paging;
 use crate::dto::method::{BlendDto, BlendPageDto};
 use crate::error::ApiError;
+use crate::kitchen::Kitchen;
 
 /// The kitchen's own blends, by name.
 #[utoipa::path(
@@ -15,12 +15,9 @@ use crate::error::ApiError;
     responses((status = 200, body = BlendPageDto))
 )]
 #[get("/blends")]
-pub async fn list(
-    context: Data<Context>,
-    query: Query<Paging>,
-) -> Result<Json<BlendPageDto>, ApiError> {
+pub async fn list(kitchen: Kitchen, query: Query<Paging>) -> Result<Json<BlendPageDto>, ApiError> {
     let page = query.page()?;
-    let read = context
+    let read = kitchen
         .query(move |connection| cards::page::<BlendDto>(connection, page.slice()))
         .await?;
     Ok(Json(BlendPageDto::of(read, page)))

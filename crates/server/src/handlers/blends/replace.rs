@@ -1,13 +1,13 @@
-use actix_web::web::{Data, Path};
+use actix_web::web::Path;
 use actix_web::{HttpResponse, put};
 use uuid::Uuid;
 
 use crate::body::Body;
 use crate::cards;
-use crate::context::Context;
 use crate::documents::{self, Seen};
 use crate::dto::method::{BlendDto, KeptBlendDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 
 /// Writes a blend anew; what was planned with it keeps what it said.
 #[utoipa::path(
@@ -24,13 +24,13 @@ use crate::error::{ApiError, Problem};
 )]
 #[put("/blends/{id}")]
 pub async fn replace(
-    context: Data<Context>,
+    kitchen: Kitchen,
     id: Path<Uuid>,
     seen: Seen,
     body: Body<BlendDto>,
 ) -> Result<HttpResponse, ApiError> {
     let (id, blend) = (id.into_inner(), body.into_inner());
-    let kept = context
+    let kept = kitchen
         .query(move |connection| cards::rewrite(connection, id, &seen, &blend))
         .await?;
     Ok(documents::answer(&kept, kept.revision))

@@ -1,11 +1,11 @@
-use actix_web::web::{Data, Path};
+use actix_web::web::Path;
 use actix_web::{HttpResponse, post};
 use uuid::Uuid;
 
 use crate::cards;
-use crate::context::Context;
 use crate::dto::method::BlendDto;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 
 /// Brings a deleted blend back.
 #[utoipa::path(
@@ -18,9 +18,9 @@ use crate::error::{ApiError, Problem};
     )
 )]
 #[post("/blends/{id}/restore")]
-pub async fn restore(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
+pub async fn restore(kitchen: Kitchen, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
     let id = id.into_inner();
-    context
+    kitchen
         .query(move |connection| cards::bring_back::<BlendDto>(connection, id))
         .await?;
     Ok(HttpResponse::NoContent().finish())

@@ -1,10 +1,9 @@
 use actix_web::http::header::{CACHE_CONTROL, CONTENT_ENCODING};
-use actix_web::web::Data;
 use actix_web::{HttpRequest, HttpResponse, get};
 
 use crate::changes;
-use crate::context::Context;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 
 /// Pages that one server process tells.
 const PAGES: usize = 500;
@@ -21,11 +20,8 @@ const PAGES: usize = 500;
     )
 )]
 #[get("/changes")]
-pub async fn listen(
-    context: Data<Context>,
-    request: HttpRequest,
-) -> Result<HttpResponse, ApiError> {
-    let changes = context.changes();
+pub async fn listen(kitchen: Kitchen, request: HttpRequest) -> Result<HttpResponse, ApiError> {
+    let changes = kitchen.changes();
     if changes.pages() >= PAGES {
         return Err(ApiError::Busy);
     }
@@ -37,7 +33,7 @@ pub async fn listen(
         .and_then(|last| last.to_str().ok()?.parse::<i64>().ok());
     let missed = match last {
         Some(last) => {
-            context
+            kitchen
                 .query(move |connection| Ok(changes::missed(connection, last)?))
                 .await?
         }
@@ -48,5 +44,5 @@ pub async fn listen(
         .insert_header((CACHE_CONTROL, "no-store"))
         // Held back until there is enough to compress, nothing would come in time.
         .insert_header((CONTENT_ENCODING, "identity"))
-        .streaming(changes.events(heard, missed)))
+        .streaming(changes.events(kitchen.who(), heard, missed)))
 }

@@ -1,15 +1,15 @@
-use actix_web::web::{Data, Query};
+use actix_web::web::Query;
 use actix_web::{HttpResponse, post};
 use ember_core::plan::{Request, plan};
 use uuid::Uuid;
 
 use crate::body::Body;
-use crate::context::Context;
 use crate::cooks;
 use crate::documents::NewId;
 use crate::dto::cook::{CookDto, NewCookDto};
 use crate::dto::plan::PlanDto;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::{text, times};
 
 /// Keeps a cook: the request, and the plan computed for it.
@@ -26,7 +26,7 @@ use crate::{text, times};
 )]
 #[post("/cooks")]
 pub async fn create(
-    context: Data<Context>,
+    kitchen: Kitchen,
     query: Query<NewId>,
     body: Body<NewCookDto>,
 ) -> Result<HttpResponse, ApiError> {
@@ -39,11 +39,11 @@ pub async fn create(
         Some(name) => text::named("name", name, text::NAME)?.to_owned(),
         None => cooks::usual_name(&request),
     };
-    let plan = context
+    let plan = kitchen
         .compute(move || Ok(PlanDto::from(&plan(&request)?)))
         .await?;
-    let (id, now) = (query.id.unwrap_or_else(Uuid::new_v4), context.now());
-    let made = context
+    let (id, now) = (query.id.unwrap_or_else(Uuid::new_v4), kitchen.now());
+    let made = kitchen
         .query(move |connection| cooks::keep(connection, id, &name, &new, &plan, now))
         .await?;
     let cook = made.thing();

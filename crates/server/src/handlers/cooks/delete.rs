@@ -1,11 +1,11 @@
-use actix_web::web::{Data, Path};
+use actix_web::web::Path;
 use actix_web::{HttpResponse, delete};
 use uuid::Uuid;
 
-use crate::context::Context;
 use crate::cooks;
 use crate::documents::Seen;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 
 /// Puts a cook away; it can be brought back for a month.
 #[utoipa::path(
@@ -20,12 +20,12 @@ use crate::error::{ApiError, Problem};
 )]
 #[delete("/cooks/{id}")]
 pub async fn delete(
-    context: Data<Context>,
+    kitchen: Kitchen,
     id: Path<Uuid>,
     seen: Seen,
 ) -> Result<HttpResponse, ApiError> {
-    let (id, now) = (id.into_inner(), context.now());
-    context
+    let (id, now) = (id.into_inner(), kitchen.now());
+    kitchen
         .query(move |connection| cooks::put_away(connection, id, &seen, now))
         .await?;
     Ok(HttpResponse::NoContent().finish())

@@ -1,12 +1,12 @@
 use actix_web::get;
-use actix_web::web::{Data, Json, Query};
+use actix_web::web::{Json, Query};
 
-use crate::context::Context;
 use crate::cooks;
 use crate::db::cooks::{Page as Wanted, State};
 use crate::documents::Page;
 use crate::dto::cook::{CookPageDto, PageQuery, StateDto};
 use crate::error::ApiError;
+use crate::kitchen::Kitchen;
 use crate::text;
 
 /// Cooks on a page when not said.
@@ -21,7 +21,7 @@ const PER_PAGE: i64 = 20;
 )]
 #[get("/cooks")]
 pub async fn list(
-    context: Data<Context>,
+    kitchen: Kitchen,
     query: Query<PageQuery>,
 ) -> Result<Json<CookPageDto>, ApiError> {
     let query = query.into_inner();
@@ -38,7 +38,7 @@ pub async fn list(
         search: query.q,
         slice: page.slice(),
     };
-    let read = context
+    let read = kitchen
         .query(move |connection| cooks::page(connection, &wanted))
         .await?;
     Ok(Json(CookPageDto::of(read, page)))

@@ -1,12 +1,12 @@
-use actix_web::web::{Data, Path};
+use actix_web::web::Path;
 use actix_web::{HttpResponse, get};
 use uuid::Uuid;
 
-use crate::context::Context;
 use crate::cooks;
 use crate::documents;
 use crate::dto::cook::CookDto;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 
 /// One cook with its plan, its events and where it stands.
 #[utoipa::path(
@@ -19,8 +19,8 @@ use crate::error::{ApiError, Problem};
     )
 )]
 #[get("/cooks/{id}")]
-pub async fn read(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
-    let (id, now) = (id.into_inner(), context.now());
-    let cook = cooks::standing(&context, id, now).await?;
+pub async fn read(kitchen: Kitchen, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
+    let (id, now) = (id.into_inner(), kitchen.now());
+    let cook = cooks::standing(&kitchen, id, now).await?;
     Ok(documents::answer(&cook, cook.revision))
 }

@@ -1,13 +1,13 @@
-use actix_web::web::{Data, Path};
+use actix_web::web::Path;
 use actix_web::{HttpResponse, patch};
 use uuid::Uuid;
 
 use crate::body::Body;
-use crate::context::Context;
 use crate::cooks;
 use crate::documents::{Seen, tag};
 use crate::dto::cook::RenameDto;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::text;
 
 /// Gives a cook another name.
@@ -25,14 +25,14 @@ use crate::text;
 )]
 #[patch("/cooks/{id}")]
 pub async fn rename(
-    context: Data<Context>,
+    kitchen: Kitchen,
     id: Path<Uuid>,
     seen: Seen,
     body: Body<RenameDto>,
 ) -> Result<HttpResponse, ApiError> {
     let name = text::named("name", &body.0.name, text::NAME)?.to_owned();
-    let (id, now) = (id.into_inner(), context.now());
-    let revision = context
+    let (id, now) = (id.into_inner(), kitchen.now());
+    let revision = kitchen
         .query(move |connection| cooks::rename(connection, id, &seen, &name, now))
         .await?;
     Ok(HttpResponse::NoContent()

@@ -1,14 +1,14 @@
-use actix_web::web::{Data, Path};
+use actix_web::web::Path;
 use actix_web::{HttpResponse, put};
 use ember_core::plan::{Request, plan};
 use uuid::Uuid;
 
 use crate::body::Body;
-use crate::context::Context;
 use crate::documents::{self, Seen};
 use crate::dto::cook::{CookDto, NewCookDto};
 use crate::dto::plan::PlanDto;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::{cooks, text, times};
 
 /// Plans a cook anew that has not begun. A name that was made from the sentence follows it.
@@ -26,12 +26,12 @@ use crate::{cooks, text, times};
 )]
 #[put("/cooks/{id}")]
 pub async fn replace(
-    context: Data<Context>,
+    kitchen: Kitchen,
     id: Path<Uuid>,
     seen: Seen,
     body: Body<NewCookDto>,
 ) -> Result<HttpResponse, ApiError> {
-    let (id, new, now) = (id.into_inner(), body.into_inner(), context.now());
+    let (id, new, now) = (id.into_inner(), body.into_inner(), kitchen.now());
     let request = Request::try_from(&new.request)?;
     if let Some(at) = new.eat_at {
         times::checked("eat_at", at)?;
@@ -39,10 +39,10 @@ pub async fn replace(
     if let Some(name) = &new.name {
         text::named("name", name, text::NAME)?;
     }
-    let plan = context
+    let plan = kitchen
         .compute(move || Ok(PlanDto::from(&plan(&request)?)))
         .await?;
-    let cook = context
+    let cook = kitchen
         .query(move |connection| cooks::plan_anew(connection, id, &seen, &new, &plan, now))
         .await?;
     Ok(documents::answer(&cook, cook.revision))

@@ -1,9 +1,9 @@
-use actix_web::web::{Data, Path};
+use actix_web::web::Path;
 use actix_web::{HttpResponse, post};
 use uuid::Uuid;
 
-use crate::context::Context;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::{cooks, following};
 
 /// Brings a deleted cook back.
@@ -16,11 +16,11 @@ use crate::{cooks, following};
     )
 )]
 #[post("/cooks/{id}/restore")]
-pub async fn restore(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
+pub async fn restore(kitchen: Kitchen, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
     let id = id.into_inner();
-    context
+    kitchen
         .query(move |connection| cooks::bring_back(connection, id))
         .await?;
-    following::soon(&context, [id]);
+    following::soon(&kitchen, [id]);
     Ok(HttpResponse::NoContent().finish())
 }

@@ -1,12 +1,12 @@
 use actix_web::post;
-use actix_web::web::{Data, Json, Path};
+use actix_web::web::{Json, Path};
 use uuid::Uuid;
 
 use crate::body::Body;
-use crate::context::Context;
 use crate::cooks;
 use crate::dto::course::{CourseDto, WhatIfDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 
 /// How a cook would stand if something happened now; nothing is kept.
 #[utoipa::path(
@@ -21,15 +21,15 @@ use crate::error::{ApiError, Problem};
 )]
 #[post("/cooks/{id}/what-if")]
 pub async fn what_if(
-    context: Data<Context>,
+    kitchen: Kitchen,
     id: Path<Uuid>,
     body: Body<WhatIfDto>,
 ) -> Result<Json<CourseDto>, ApiError> {
-    let (id, happening, now) = (id.into_inner(), body.0.happening, context.now());
-    let stored = context
+    let (id, happening, now) = (id.into_inner(), body.0.happening, kitchen.now());
+    let stored = kitchen
         .query(move |connection| cooks::stored(connection, id))
         .await?;
-    let course = context
+    let course = kitchen
         .compute(move || cooks::what_if(stored, happening, now))
         .await?;
     Ok(Json(course))

@@ -1,12 +1,12 @@
 use actix_web::post;
-use actix_web::web::{Data, Json, Path};
+use actix_web::web::{Json, Path};
 use uuid::Uuid;
 
 use crate::body::Body;
-use crate::context::Context;
 use crate::dto::cook::CookDto;
 use crate::dto::event::ReportDto;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::{cooks, following};
 
 /// Adds what happened to a cook and answers how it stands now.
@@ -22,12 +22,12 @@ use crate::{cooks, following};
 )]
 #[post("/cooks/{id}/events")]
 pub async fn append(
-    context: Data<Context>,
+    kitchen: Kitchen,
     id: Path<Uuid>,
     body: Body<ReportDto>,
 ) -> Result<Json<CookDto>, ApiError> {
-    let (id, report, now) = (id.into_inner(), body.into_inner(), context.now());
-    let cook = cooks::take_report(&context, id, report, now).await?;
-    following::soon(&context, [id]);
+    let (id, report, now) = (id.into_inner(), body.into_inner(), kitchen.now());
+    let cook = cooks::take_report(&kitchen, id, report, now).await?;
+    following::soon(&kitchen, [id]);
     Ok(Json(cook))
 }

@@ -1,11 +1,11 @@
-use actix_web::web::{Data, Query};
+use actix_web::web::Query;
 use actix_web::{HttpResponse, post};
 
 use crate::body::Body;
-use crate::context::Context;
 use crate::documents::NewId;
 use crate::dto::machine::{MachineDto, OwnMachineDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::machines;
 
 /// Adds a machine.
@@ -22,13 +22,13 @@ use crate::machines;
 )]
 #[post("/machines")]
 pub async fn create(
-    context: Data<Context>,
+    kitchen: Kitchen,
     query: Query<NewId>,
     body: Body<MachineDto>,
 ) -> Result<HttpResponse, ApiError> {
     let machine = machines::checked(&body.0)?;
-    let (id, now) = (query.id, context.now());
-    let made = context
+    let (id, now) = (query.id, kitchen.now());
+    let made = kitchen
         .query(move |connection| machines::add(connection, id, machine, now))
         .await?;
     let own = made.thing();

@@ -1,10 +1,10 @@
-use actix_web::web::{Data, Path};
+use actix_web::web::Path;
 use actix_web::{HttpResponse, delete};
 use uuid::Uuid;
 
-use crate::context::Context;
 use crate::documents::Seen;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::machines;
 
 /// Takes a machine out of the kitchen; it can be brought back for a month. Cooks planned in it keep
@@ -21,12 +21,12 @@ use crate::machines;
 )]
 #[delete("/machines/{id}")]
 pub async fn delete(
-    context: Data<Context>,
+    kitchen: Kitchen,
     id: Path<Uuid>,
     seen: Seen,
 ) -> Result<HttpResponse, ApiError> {
-    let (id, now) = (id.into_inner(), context.now());
-    context
+    let (id, now) = (id.into_inner(), kitchen.now());
+    kitchen
         .query(move |connection| machines::take_out(connection, id, &seen, now))
         .await?;
     Ok(HttpResponse::NoContent().finish())

@@ -1,10 +1,9 @@
 use actix_web::http::header::{ContentDisposition, DispositionParam, DispositionType};
-use actix_web::web::Data;
 use actix_web::{HttpResponse, get};
 
-use crate::context::Context;
 use crate::dto::machine::MachinesDocumentDto;
 use crate::error::ApiError;
+use crate::kitchen::Kitchen;
 use crate::machines;
 
 /// The kitchen's machines as a document to keep or to give away.
@@ -14,8 +13,8 @@ use crate::machines;
     responses((status = 200, body = MachinesDocumentDto))
 )]
 #[get("/machines/export")]
-pub async fn export(context: Data<Context>) -> Result<HttpResponse, ApiError> {
-    let machines = context.query(machines::readable).await?;
+pub async fn export(kitchen: Kitchen) -> Result<HttpResponse, ApiError> {
+    let machines = kitchen.query(machines::readable).await?;
     let name = DispositionParam::Filename("machines.json".to_owned());
     Ok(HttpResponse::Ok()
         .insert_header(ContentDisposition {

@@ -1,10 +1,10 @@
 use actix_web::post;
-use actix_web::web::{Data, Json};
+use actix_web::web::Json;
 
 use crate::body::Body;
-use crate::context::Context;
 use crate::dto::machine::{DOCUMENT_VERSION, MOST_MACHINES, MachinesDocumentDto, ReadMachinesDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::machines;
 
 /// Reads a document of machines: all of them or none. A machine that is there already, the same in
@@ -20,7 +20,7 @@ use crate::machines;
 )]
 #[post("/machines/import")]
 pub async fn import(
-    context: Data<Context>,
+    kitchen: Kitchen,
     body: Body<MachinesDocumentDto>,
 ) -> Result<Json<ReadMachinesDto>, ApiError> {
     let document = body.into_inner();
@@ -35,8 +35,8 @@ pub async fn import(
             })
         })
         .collect::<Result<Vec<_>, _>>()?;
-    let now = context.now();
-    let read = context
+    let now = kitchen.now();
+    let read = kitchen
         .query(move |connection| machines::import(connection, checked, now))
         .await?;
     Ok(Json(read))

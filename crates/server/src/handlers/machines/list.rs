@@ -1,10 +1,10 @@
 use actix_web::get;
-use actix_web::web::{Data, Json, Query};
+use actix_web::web::{Json, Query};
 
-use crate::context::Context;
 use crate::documents::Paging;
 use crate::dto::machine::MachinePageDto;
 use crate::error::ApiError;
+use crate::kitchen::Kitchen;
 use crate::machines;
 
 /// The kitchen's own machines, in the order they were added.
@@ -16,11 +16,11 @@ use crate::machines;
 )]
 #[get("/machines")]
 pub async fn list(
-    context: Data<Context>,
+    kitchen: Kitchen,
     query: Query<Paging>,
 ) -> Result<Json<MachinePageDto>, ApiError> {
     let page = query.page()?;
-    let read = context
+    let read = kitchen
         .query(move |connection| machines::page(connection, page.slice()))
         .await?;
     Ok(Json(MachinePageDto::of(read, page)))

@@ -1,12 +1,12 @@
-use actix_web::web::{Data, Path};
+use actix_web::web::Path;
 use actix_web::{HttpResponse, put};
 use uuid::Uuid;
 
 use crate::body::Body;
-use crate::context::Context;
 use crate::documents::{self, Seen};
 use crate::dto::machine::{MachineDto, OwnMachineDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::machines;
 
 /// Writes a machine anew. Cooks planned before keep the one they were planned with.
@@ -24,14 +24,14 @@ use crate::machines;
 )]
 #[put("/machines/{id}")]
 pub async fn replace(
-    context: Data<Context>,
+    kitchen: Kitchen,
     id: Path<Uuid>,
     seen: Seen,
     body: Body<MachineDto>,
 ) -> Result<HttpResponse, ApiError> {
     let id = id.into_inner();
     let machine = machines::checked(&body.0)?;
-    let own = context
+    let own = kitchen
         .query(move |connection| machines::rewrite(connection, id, &seen, &machine))
         .await?;
     Ok(documents::answer(&own, own.revision))

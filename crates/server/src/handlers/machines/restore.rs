@@ -1,9 +1,9 @@
-use actix_web::web::{Data, Path};
+use actix_web::web::Path;
 use actix_web::{HttpResponse, post};
 use uuid::Uuid;
 
-use crate::context::Context;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::machines;
 
 /// Brings a deleted machine back.
@@ -17,9 +17,9 @@ use crate::machines;
     )
 )]
 #[post("/machines/{id}/restore")]
-pub async fn restore(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
+pub async fn restore(kitchen: Kitchen, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
     let id = id.into_inner();
-    context
+    kitchen
         .query(move |connection| machines::bring_back(connection, id))
         .await?;
     Ok(HttpResponse::NoContent().finish())

@@ -1,12 +1,12 @@
-use actix_web::web::{Data, Query};
+use actix_web::web::Query;
 use actix_web::{HttpResponse, post};
 
 use crate::body::Body;
 use crate::cards;
-use crate::context::Context;
 use crate::documents::NewId;
 use crate::dto::method::{KeptMethodDto, OwnMethodDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 
 /// Keeps a method.
 #[utoipa::path(
@@ -22,12 +22,12 @@ use crate::error::{ApiError, Problem};
 )]
 #[post("/methods")]
 pub async fn create(
-    context: Data<Context>,
+    kitchen: Kitchen,
     query: Query<NewId>,
     body: Body<OwnMethodDto>,
 ) -> Result<HttpResponse, ApiError> {
-    let (method, id, now) = (body.into_inner(), query.id, context.now());
-    let made = context
+    let (method, id, now) = (body.into_inner(), query.id, kitchen.now());
+    let made = kitchen
         .query(move |connection| cards::keep(connection, id, &method, now))
         .await?;
     let kept = made.thing();

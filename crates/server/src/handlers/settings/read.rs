@@ -1,10 +1,9 @@
-use actix_web::web::Data;
 use actix_web::{HttpResponse, get};
 
-use crate::context::Context;
 use crate::documents;
 use crate::dto::settings::KitchenSettingsDto;
 use crate::error::ApiError;
+use crate::kitchen::Kitchen;
 use crate::settings;
 
 /// What the household agreed on.
@@ -14,7 +13,7 @@ use crate::settings;
     responses((status = 200, body = KitchenSettingsDto, headers(("ETag" = String))))
 )]
 #[get("/settings")]
-pub async fn read(context: Data<Context>) -> Result<HttpResponse, ApiError> {
-    let known = context.query(settings::read).await?;
+pub async fn read(kitchen: Kitchen) -> Result<HttpResponse, ApiError> {
+    let known = kitchen.query(settings::read).await?;
     Ok(documents::answer(&known, known.revision))
 }

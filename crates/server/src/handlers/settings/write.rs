@@ -1,13 +1,12 @@
-use actix_web::web::Data;
 use actix_web::{HttpResponse, put};
 
 use ember_core::units::bounds;
 
 use crate::body::Body;
-use crate::context::Context;
 use crate::documents::{self, Seen};
 use crate::dto::settings::{KitchenSettingsDto, SettingsDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::settings;
 
 /// Chooses for the household.
@@ -23,14 +22,14 @@ use crate::settings;
 )]
 #[put("/settings")]
 pub async fn write(
-    context: Data<Context>,
+    kitchen: Kitchen,
     seen: Seen,
     body: Body<SettingsDto>,
 ) -> Result<HttpResponse, ApiError> {
-    let (chosen, now) = (body.into_inner(), context.now());
+    let (chosen, now) = (body.into_inner(), kitchen.now());
     bounds::ALTITUDE.check(chosen.altitude_m)?;
     bounds::THERMOMETER_OFFSET.check(chosen.thermometer_offset_k)?;
-    let written = context
+    let written = kitchen
         .query(move |connection| settings::write(connection, &seen, chosen, now))
         .await?;
     Ok(documents::answer(&written, written.revision))

@@ -1,9 +1,9 @@
 use actix_web::post;
-use actix_web::web::{Data, Json};
+use actix_web::web::Json;
 
 use crate::body::Body;
-use crate::context::Context;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::shared::{self, NewSharedDto, SharedDto};
 
 /// Stores a sentence under a short address; the same sentence has the same one.
@@ -18,11 +18,11 @@ use crate::shared::{self, NewSharedDto, SharedDto};
 )]
 #[post("/shared")]
 pub async fn create(
-    context: Data<Context>,
+    kitchen: Kitchen,
     body: Body<NewSharedDto>,
 ) -> Result<Json<SharedDto>, ApiError> {
-    let (request, now) = (body.into_inner().request, context.now());
-    context
+    let (request, now) = (body.into_inner().request, kitchen.now());
+    kitchen
         .query(move |connection| shared::keep(connection, request, now))
         .await
         .map(Json)

@@ -1,9 +1,9 @@
 use actix_web::get;
-use actix_web::web::{Data, Json, Path};
+use actix_web::web::{Json, Path};
 use uuid::Uuid;
 
-use crate::context::Context;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::shared::{self, SharedDto};
 
 /// A sentence that was shared.
@@ -18,9 +18,9 @@ use crate::shared::{self, SharedDto};
     )
 )]
 #[get("/shared/{id}")]
-pub async fn read(context: Data<Context>, id: Path<Uuid>) -> Result<Json<SharedDto>, ApiError> {
+pub async fn read(kitchen: Kitchen, id: Path<Uuid>) -> Result<Json<SharedDto>, ApiError> {
     let id = id.into_inner();
-    context
+    kitchen
         .query(move |connection| shared::read(connection, id))
         .await
         .map(Json)

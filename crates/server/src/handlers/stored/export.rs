@@ -1,14 +1,14 @@
 use actix_web::http::header::{ContentDisposition, DispositionParam, DispositionType};
-use actix_web::web::{Data, Path};
+use actix_web::web::Path;
 use actix_web::{HttpResponse, get};
 use serde::Deserialize;
 use serde_json::json;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use crate::context::Context;
 use crate::db;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 
 /// What is stored as documents.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Deserialize, ToSchema)]
@@ -41,11 +41,11 @@ pub enum StoredKind {
 )]
 #[get("/stored/{kind}/{id}")]
 pub async fn export(
-    context: Data<Context>,
+    kitchen: Kitchen,
     path: Path<(StoredKind, Uuid)>,
 ) -> Result<HttpResponse, ApiError> {
     let (kind, id) = path.into_inner();
-    let found = context
+    let found = kitchen
         .query(move |connection| {
             Ok(match kind {
                 StoredKind::Cooks => {

@@ -1,11 +1,11 @@
-use actix_web::web::{Data, Query};
+use actix_web::web::Query;
 use actix_web::{HttpResponse, post};
 
 use crate::body::Body;
-use crate::context::Context;
 use crate::documents::NewId;
 use crate::dto::supper::{KeptSupperDto, SupperDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::suppers;
 
 /// Keeps a supper.
@@ -22,12 +22,12 @@ use crate::suppers;
 )]
 #[post("/suppers")]
 pub async fn create(
-    context: Data<Context>,
+    kitchen: Kitchen,
     query: Query<NewId>,
     body: Body<SupperDto>,
 ) -> Result<HttpResponse, ApiError> {
-    let (supper, now) = (body.into_inner(), context.now());
-    let made = suppers::keep(&context, query.id, supper, now).await?;
+    let (supper, now) = (body.into_inner(), kitchen.now());
+    let made = suppers::keep(&kitchen, query.id, supper, now).await?;
     let kept = made.thing();
     Ok(made.answer(&format!("/api/suppers/{}", kept.id), kept.revision))
 }

@@ -1,10 +1,10 @@
 use actix_web::get;
-use actix_web::web::{Data, Json, Query};
+use actix_web::web::{Json, Query};
 
-use crate::context::Context;
 use crate::documents::{Page, Paging};
 use crate::dto::supper::SupperPageDto;
 use crate::error::ApiError;
+use crate::kitchen::Kitchen;
 use crate::suppers;
 
 /// Suppers on a page when not said.
@@ -18,12 +18,9 @@ const PER_PAGE: i64 = 20;
     responses((status = 200, body = SupperPageDto))
 )]
 #[get("/suppers")]
-pub async fn list(
-    context: Data<Context>,
-    query: Query<Paging>,
-) -> Result<Json<SupperPageDto>, ApiError> {
+pub async fn list(kitchen: Kitchen, query: Query<Paging>) -> Result<Json<SupperPageDto>, ApiError> {
     let page = Page::of(query.page, query.per_page, PER_PAGE)?;
-    let read = context
+    let read = kitchen
         .query(move |connection| suppers::page(connection, page.slice()))
         .await?;
     Ok(Json(SupperPageDto::of(read, page)))

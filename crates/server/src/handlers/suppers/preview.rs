@@ -1,12 +1,12 @@
 use actix_web::post;
-use actix_web::web::{Data, Json};
+use actix_web::web::Json;
 
 use crate::body::Body;
-use crate::context::Context;
 use crate::dto::supper::{SupperDto, SupperPlanDto};
 use crate::error::ApiError;
+use crate::kitchen::Kitchen;
 use crate::supper::put_in_place;
-use crate::suppers::kitchen;
+use crate::suppers::machines_of;
 
 /// Puts a supper in its place without keeping it.
 #[utoipa::path(
@@ -17,12 +17,12 @@ use crate::suppers::kitchen;
 )]
 #[post("/suppers/preview")]
 pub async fn preview(
-    context: Data<Context>,
+    kitchen: Kitchen,
     body: Body<SupperDto>,
 ) -> Result<Json<SupperPlanDto>, ApiError> {
-    let (supper, now) = (body.into_inner(), context.now());
-    let machines = kitchen(&context).await;
-    let plan = context
+    let (supper, now) = (body.into_inner(), kitchen.now());
+    let machines = machines_of(&kitchen).await;
+    let plan = kitchen
         .compute(move || Ok(put_in_place(&supper, None, &machines, now)?.plan))
         .await?;
     Ok(Json(plan))

@@ -1,11 +1,11 @@
-use actix_web::web::{Data, Path};
+use actix_web::web::Path;
 use actix_web::{HttpResponse, get};
 use uuid::Uuid;
 
-use crate::context::Context;
 use crate::documents;
 use crate::dto::supper::KeptSupperDto;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::suppers;
 
 /// One supper as it was scheduled last.
@@ -19,9 +19,9 @@ use crate::suppers;
     )
 )]
 #[get("/suppers/{id}")]
-pub async fn read(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
+pub async fn read(kitchen: Kitchen, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
     let id = id.into_inner();
-    let (kept, _) = context
+    let (kept, _) = kitchen
         .query(move |connection| suppers::whole(connection, id))
         .await?;
     Ok(documents::answer(&kept, kept.revision))

@@ -1,12 +1,12 @@
-use actix_web::web::{Data, Path};
+use actix_web::web::Path;
 use actix_web::{HttpResponse, put};
 use uuid::Uuid;
 
 use crate::body::Body;
-use crate::context::Context;
 use crate::documents::{self, Seen};
 use crate::dto::supper::{KeptSupperDto, SupperDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::suppers;
 
 /// Changes what is wanted of a supper: everything that has not begun is planned anew from now, and
@@ -26,12 +26,12 @@ use crate::suppers;
 )]
 #[put("/suppers/{id}")]
 pub async fn replace(
-    context: Data<Context>,
+    kitchen: Kitchen,
     id: Path<Uuid>,
     seen: Seen,
     body: Body<SupperDto>,
 ) -> Result<HttpResponse, ApiError> {
-    let (wanted, now) = (body.into_inner(), context.now());
-    let kept = suppers::change(&context, id.into_inner(), seen, wanted, now).await?;
+    let (wanted, now) = (body.into_inner(), kitchen.now());
+    let kept = suppers::change(&kitchen, id.into_inner(), seen, wanted, now).await?;
     Ok(documents::answer(&kept, kept.revision))
 }

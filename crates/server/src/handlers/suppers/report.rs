@@ -1,14 +1,14 @@
-use actix_web::web::{Data, Path};
+use actix_web::web::Path;
 use actix_web::{HttpResponse, post};
 use chrono::Duration;
 use ember_core::units::bounds::AGO;
 use uuid::Uuid;
 
 use crate::body::Body;
-use crate::context::Context;
 use crate::documents;
 use crate::dto::supper::{KeptSupperDto, SupperReportDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::{following, suppers};
 
 /// Reports that a task has begun, is done or takes longer: that is kept as a fact, and everything that
@@ -25,17 +25,17 @@ use crate::{following, suppers};
 )]
 #[post("/suppers/{id}/events")]
 pub async fn report(
-    context: Data<Context>,
+    kitchen: Kitchen,
     id: Path<Uuid>,
     body: Body<SupperReportDto>,
 ) -> Result<HttpResponse, ApiError> {
-    let (report, now) = (body.into_inner(), context.now());
+    let (report, now) = (body.into_inner(), kitchen.now());
     let ago = AGO.check(report.ago_s)?;
     let at = now - Duration::milliseconds((ago * 1000.0) as i64);
     let dish = report.dish.clone();
-    let kept = suppers::take_report(&context, id.into_inner(), report, at, now).await?;
+    let kept = suppers::take_report(&kitchen, id.into_inner(), report, at, now).await?;
     // What was told may be the say of the cook that follows that dish.
     let of_dish = kept.cooks.iter().filter(|one| one.dish == dish);
-    following::soon(&context, of_dish.map(|one| one.cook));
+    following::soon(&kitchen, of_dish.map(|one| one.cook));
     Ok(documents::answer(&kept, kept.revision))
 }

@@ -1,9 +1,9 @@
-use actix_web::web::{Data, Path};
+use actix_web::web::Path;
 use actix_web::{HttpResponse, post};
 use uuid::Uuid;
 
-use crate::context::Context;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::suppers;
 
 /// Brings a deleted supper back.
@@ -16,9 +16,9 @@ use crate::suppers;
     )
 )]
 #[post("/suppers/{id}/restore")]
-pub async fn restore(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
+pub async fn restore(kitchen: Kitchen, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
     let id = id.into_inner();
-    context
+    kitchen
         .query(move |connection| suppers::bring_back(connection, id))
         .await?;
     Ok(HttpResponse::NoContent().finish())

@@ -1,12 +1,12 @@
-use actix_web::web::{Data, Query};
+use actix_web::web::Query;
 use actix_web::{HttpResponse, post};
 use uuid::Uuid;
 
 use crate::body::Body;
-use crate::context::Context;
 use crate::documents::NewId;
 use crate::dto::thermometer::{NewThermometerDto, ThermometerDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::thermometers;
 
 /// Adds a thermometer: the answer has the address it sends its readings to.
@@ -23,13 +23,13 @@ use crate::thermometers;
 )]
 #[post("/thermometers")]
 pub async fn add(
-    context: Data<Context>,
+    kitchen: Kitchen,
     query: Query<NewId>,
     body: Body<NewThermometerDto>,
 ) -> Result<HttpResponse, ApiError> {
-    let (id, now) = (query.id.unwrap_or_else(Uuid::new_v4), context.now());
+    let (id, now) = (query.id.unwrap_or_else(Uuid::new_v4), kitchen.now());
     let name = body.into_inner().name;
-    let made = context
+    let made = kitchen
         .query(move |connection| thermometers::add(connection, id, &name, now))
         .await?;
     Ok(made.answer(&format!("/api/thermometers/{id}"), 1))

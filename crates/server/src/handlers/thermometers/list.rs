@@ -1,9 +1,9 @@
 use actix_web::get;
 use actix_web::web::{Data, Json};
 
-use crate::context::Context;
 use crate::dto::thermometer::ThermometersDto;
 use crate::error::ApiError;
+use crate::kitchen::Kitchen;
 use crate::practice::Practice;
 use crate::thermometers;
 
@@ -15,10 +15,10 @@ use crate::thermometers;
 )]
 #[get("/thermometers")]
 pub async fn list(
-    context: Data<Context>,
+    kitchen: Kitchen,
     practice: Data<Option<Practice>>,
 ) -> Result<Json<ThermometersDto>, ApiError> {
-    let items = context.query(thermometers::all).await?;
+    let items = kitchen.query(thermometers::all).await?;
     Ok(Json(ThermometersDto {
         items,
         practice: practice.is_some(),

@@ -1,4 +1,6 @@
 pub mod add;
+pub mod address;
+pub mod followed;
 pub mod list;
 pub mod practise;
 pub mod readings;

@@ -2,9 +2,9 @@ use actix_web::post;
 use actix_web::web::{Data, Json, Path};
 use uuid::Uuid;
 
-use crate::context::Context;
 use crate::dto::thermometer::ThermometerDto;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::practice::Practice;
 use crate::{cooks, thermometers};
 
@@ -20,19 +20,23 @@ use crate::{cooks, thermometers};
 )]
 #[post("/cooks/{id}/practice-thermometer")]
 pub async fn practise(
-    context: Data<Context>,
+    kitchen: Kitchen,
     practice: Data<Option<Practice>>,
     id: Path<Uuid>,
 ) -> Result<Json<ThermometerDto>, ApiError> {
-    let (cook, now) = (id.into_inner(), context.now());
+    let (cook, now) = (id.into_inner(), kitchen.now());
     let practice = Option::as_ref(&practice).ok_or(ApiError::NotFound("practice thermometer"))?;
-    let (thermometer, setting) = context
+    let (thermometer, setting) = kitchen
         .query(move |connection| {
             let setting = cooks::setting(connection, cook)?;
             let of = Practice::thermometer(cook);
             Ok((thermometers::practise(connection, of, cook, now)?, setting))
         })
         .await?;
-    practice.play(cook, &thermometer.token, setting)?;
+    practice.play(
+        cook,
+        thermometer.token.as_deref().unwrap_or_default(),
+        setting,
+    )?;
     Ok(Json(thermometer))
 }

@@ -2,6 +2,7 @@ use actix_web::http::header::CONTENT_TYPE;
 use actix_web::web::{Bytes, Data, Json, Path};
 use actix_web::{HttpRequest, post};
 
+use crate::access::links::{self, LinkKind};
 use crate::context::Context;
 use crate::dto::thermometer::{ReadingsDto, TakenReadingsDto};
 use crate::error::{ApiError, Problem};
@@ -37,9 +38,15 @@ pub async fn readings(
         "text/csv" => sent_csv::read(&body)?,
         _ => return Err(ApiError::NotJson),
     };
-    let (taken, cooks) = context
-        .query(move |connection| thermometers::take(connection, &token, &sent, now))
+    let link = links::found(&context, &token, |kind| {
+        kind == LinkKind::Thermometer.word()
+    })
+    .await?;
+    let thermometer = link.of.ok_or(ApiError::NotFound("thermometer"))?;
+    let kitchen = context.kitchen(link.household);
+    let (taken, cooks) = kitchen
+        .query(move |connection| thermometers::take(connection, thermometer, &sent, now))
         .await?;
-    following::soon(&context, cooks);
+    following::soon(&kitchen, cooks);
     Ok(Json(taken))
 }

@@ -1,9 +1,9 @@
-use actix_web::web::{Data, Path};
+use actix_web::web::Path;
 use actix_web::{HttpResponse, delete};
 use uuid::Uuid;
 
-use crate::context::Context;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::thermometers;
 
 /// Removes a thermometer with all it said: its address is none any more.
@@ -16,9 +16,9 @@ use crate::thermometers;
     )
 )]
 #[delete("/thermometers/{id}")]
-pub async fn remove(context: Data<Context>, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
+pub async fn remove(kitchen: Kitchen, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
     let id = id.into_inner();
-    context
+    kitchen
         .query(move |connection| thermometers::remove(connection, id))
         .await?;
     Ok(HttpResponse::NoContent().finish())

@@ -1,11 +1,11 @@
 use actix_web::put;
-use actix_web::web::{Data, Json, Path};
+use actix_web::web::{Json, Path};
 use uuid::Uuid;
 
 use crate::body::Body;
-use crate::context::Context;
 use crate::dto::thermometer::{ChannelTieDto, ThermometerDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::thermometers;
 
 /// Says what a channel is stuck in from now on.
@@ -20,12 +20,12 @@ use crate::thermometers;
 )]
 #[put("/thermometers/{id}/channels/{channel}")]
 pub async fn tie(
-    context: Data<Context>,
+    kitchen: Kitchen,
     path: Path<(Uuid, u32)>,
     body: Body<ChannelTieDto>,
 ) -> Result<Json<ThermometerDto>, ApiError> {
     let ((id, channel), tie) = (path.into_inner(), body.into_inner());
-    let tied = context
+    let tied = kitchen
         .query(move |connection| thermometers::tie(connection, id, channel, &tie))
         .await?;
     Ok(Json(tied))

@@ -1,0 +1,3 @@
+pub mod end;
+pub mod end_all;
+pub mod list;

@@ -1,0 +1,3 @@
+pub mod delete;
+pub mod passphrase;
+pub mod rename;

@@ -1,0 +1,4 @@
+pub mod calendar;
+pub mod list;
+pub mod make;
+pub mod revoke;

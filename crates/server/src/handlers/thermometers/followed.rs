@@ -1,0 +1,41 @@
+use actix_web::get;
+use actix_web::web::{Data, Json, Path};
+
+use crate::access::links::{self, LinkKind};
+use crate::context::Context;
+use crate::dto::thermometer::FollowedDto;
+use crate::error::{ApiError, Problem};
+use crate::{cooks, thermometers};
+
+/// Since when the cook is in the machine that channel 1 of a thermometer is stuck in: for one that is played.
+#[utoipa::path(
+    operation_id = "followed_cook",
+    tag = "thermometers",
+    responses(
+        (status = 200, body = FollowedDto),
+        (status = 404, body = Problem, content_type = "application/problem+json"),
+    )
+)]
+#[get("/thermometers/{token}/followed")]
+pub async fn followed(
+    context: Data<Context>,
+    token: Path<String>,
+) -> Result<Json<FollowedDto>, ApiError> {
+    context.may_send(&token)?;
+    let link = links::found(&context, &token, |kind| {
+        kind == LinkKind::Thermometer.word()
+    })
+    .await?;
+    let thermometer = link.of.ok_or(ApiError::NotFound("thermometer"))?;
+    let kitchen = context.kitchen(link.household);
+    let cook = kitchen
+        .query(move |connection| thermometers::first_cook(connection, thermometer))
+        .await?;
+    let course = match cook {
+        Some(cook) => cooks::standing(&kitchen, cook, kitchen.now()).await?.course,
+        None => None,
+    };
+    Ok(Json(FollowedDto {
+        loaded_at: course.and_then(|course| course.loaded_at),
+    }))
+}

@@ -1,0 +1,99 @@
+//! The kitchen that a request may see: the one of its household, and no other.
+
+use std::future::{Ready, ready};
+
+use actix_web::dev::Payload;
+use actix_web::web::Data;
+use actix_web::{FromRequest, HttpMessage, HttpRequest};
+use chrono::{DateTime, Utc};
+use diesel::pg::PgConnection;
+use uuid::Uuid;
+
+use crate::changes::Changes;
+use crate::context::Context;
+use crate::error::ApiError;
+
+/// Who asks.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct Who {
+    /// The household.
+    pub household: Uuid,
+    /// The device, where devices are known.
+    pub device: Option<Uuid>,
+}
+
+/// A kitchen: everything a handler does with the database it does in one.
+#[derive(Clone)]
+pub struct Kitchen {
+    context: Context,
+    who: Who,
+}
+
+impl Kitchen {
+    /// The one of whoever asks.
+    #[must_use]
+    pub const fn new(context: Context, who: Who) -> Self {
+        Self { context, who }
+    }
+
+    /// Who asks.
+    #[must_use]
+    pub const fn who(&self) -> Who {
+        self.who
+    }
+
+    /// What all kitchens have in common.
+    #[must_use]
+    pub const fn context(&self) -> &Context {
+        &self.context
+    }
+
+    /// Queries in one transaction that sees this household's rows alone; see [`Context::query`].
+    ///
+    /// # Errors
+    /// Those of [`Context::query`].
+    pub async fn query<T: Send + 'static>(
+        &self,
+        queries: impl FnOnce(&mut PgConnection) -> Result<T, ApiError> + Send + 'static,
+    ) -> Result<T, ApiError> {
+        self.context.query_in(self.who.household, queries).await
+    }
+
+    /// See [`Context::compute`].
+    ///
+    /// # Errors
+    /// Those of [`Context::compute`].
+    pub async fn compute<T: Send + 'static>(
+        &self,
+        work: impl FnOnce() -> Result<T, ApiError> + Send + 'static,
+    ) -> Result<T, ApiError> {
+        self.context.compute(work).await
+    }
+
+    /// What tells open pages of changes.
+    #[must_use]
+    pub const fn changes(&self) -> &Changes {
+        self.context.changes()
+    }
+
+    /// The server's time.
+    #[must_use]
+    pub fn now(&self) -> DateTime<Utc> {
+        self.context.now()
+    }
+}
+
+impl FromRequest for Kitchen {
+    type Error = ApiError;
+    type Future = Ready<Result<Self, Self::Error>>;
+
+    /// What the gate found out; whoever did not pass it gets no kitchen.
+    fn from_request(request: &HttpRequest, _: &mut Payload) -> Self::Future {
+        let who = request.extensions().get::<Who>().copied();
+        let context = request.app_data::<Data<Context>>();
+        ready(match (who, context) {
+            (Some(who), Some(context)) => Ok(Self::new(Context::clone(context), who)),
+            _ => Err(ApiError::NotSignedIn),
+        })
+    }
+}
