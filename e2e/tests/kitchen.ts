@@ -30,6 +30,12 @@ export class Kitchen {
 
   async open(demo: boolean) {
     psql(`CREATE DATABASE ${this.name}`);
+    // As the service works: behind the walls between households. What the owner makes it may use.
+    this.sql(
+      `ALTER DEFAULT PRIVILEGES IN SCHEMA public
+         GRANT SELECT, INSERT, UPDATE, DELETE ON TABLES TO ember_app;
+       ALTER DEFAULT PRIVILEGES IN SCHEMA public GRANT USAGE ON SEQUENCES TO ember_app`,
+    );
     const port = await freePort();
     this.url = `http://127.0.0.1:${port}`;
     this.demo = demo;
@@ -37,15 +43,34 @@ export class Kitchen {
   }
 
   private demo = true;
+  /** Said to the server besides: with doors everybody signs in. */
+  doors = false;
+  /** All it has said. */
+  said = "";
 
   async start() {
     const { port } = new URL(this.url);
+    const owner = `${cluster}/${this.name}`;
     const child = spawn(
-      "../target/release/ember-server",
-      ["--web-dir", "../web/dist", "--port", port, ...(this.demo ? [] : ["--no-demo"])],
-      { env: { ...process.env, DATABASE_URL: `${cluster}/${this.name}` }, stdio: "ignore" },
+      process.env.EMBER_SERVER ?? "../target/release/ember-server",
+      [
+        ...["--web-dir", "../web/dist", "--port", port],
+        ...(this.demo ? [] : ["--no-demo"]),
+        ...(this.doors ? ["--households", "--insecure-lan"] : []),
+      ],
+      {
+        env: {
+          ...process.env,
+          DATABASE_URL: `${owner}?options=-c%20role%3Dember_app`,
+          DATABASE_OWNER_URL: owner,
+        },
+        stdio: ["ignore", "pipe", "ignore"],
+      },
     );
     this.child = child;
+    child.stdout?.on("data", (text) => {
+      this.said += text;
+    });
     for (let tries = 0; tries < 200; tries++) {
       const healthy = await fetch(`${this.url}/api/health`).then(
         (response) => response.ok,
@@ -61,6 +86,13 @@ export class Kitchen {
   /** Something done to its database from outside. */
   sql(text: string) {
     execFileSync("psql", ["-qAtX", `${cluster}/${this.name}`, "-c", text], { stdio: "pipe" });
+  }
+
+  /** The link that opens it the first time, as it was told at the start. */
+  firstLink(): string {
+    const found = /within a week, at (\S+)/.exec(this.said)?.[1];
+    if (!found) throw new Error(`no link in: ${this.said}`);
+    return found;
   }
 
   /** Everything that happened, so many minutes earlier: as if the time had passed. */
@@ -89,6 +121,8 @@ export class Kitchen {
 
 interface Fixtures {
   demo: boolean;
+  /** Whether everybody signs in. */
+  doors: boolean;
   /** Whether details and sections are folded away, as they are for a new cook. */
   folded: boolean;
 }
@@ -108,8 +142,10 @@ export const unfolded = (page: Page) =>
 /** A kitchen for each test: with the demo's machines and log, or empty. */
 export const test = base.extend<Fixtures & { kitchen: Kitchen }>({
   demo: [true, { option: true }],
-  kitchen: async ({ demo }, use) => {
+  doors: [false, { option: true }],
+  kitchen: async ({ demo, doors }, use) => {
     const kitchen = new Kitchen();
+    kitchen.doors = doors;
     await kitchen.open(demo);
     await use(kitchen);
     await kitchen.close();

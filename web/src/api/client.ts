@@ -16,9 +16,15 @@ export class ApiFailure extends Error {
     this.problem = problem;
   }
 
-  /** True when trying again later may help: no connection, or a server in trouble. */
+  /** True when trying again later may help: no connection, a server in trouble, or nobody signed in. */
   get isPassing(): boolean {
-    return this.problem === null || this.problem.status >= 500;
+    const { problem } = this;
+    return problem === null || problem.status >= 500 || problem.status === 429 || this.isSignedOut;
+  }
+
+  /** True when this device has to sign in first. */
+  get isSignedOut(): boolean {
+    return this.problem?.code === "not_signed_in";
   }
 }
 

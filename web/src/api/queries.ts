@@ -258,6 +258,10 @@ export const thermometersQuery = () =>
 export const addThermometer = (id: string, name: string) =>
   answer(client.POST("/api/thermometers", { params: { query: { id } }, body: { name } }));
 
+/** Another address for one; the one before counts no more. */
+export const addressThermometer = (id: string) =>
+  answer(client.POST("/api/thermometers/{id}/address", of({ id })));
+
 /** One that is played for a cook, to try it. */
 export const practise = (cook: string) =>
   answer(client.POST("/api/cooks/{id}/practice-thermometer", of({ id: cook })));

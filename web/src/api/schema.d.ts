@@ -4835,6 +4835,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -4962,6 +4971,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -5033,6 +5051,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     replace_blend: {
@@ -5097,6 +5124,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5191,6 +5227,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     delete_blend: {
@@ -5215,6 +5260,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5304,6 +5358,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5403,6 +5466,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -5483,6 +5555,15 @@ export interface operations {
                     "application/json": components["schemas"]["CatalogueDto"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -5543,6 +5624,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5624,6 +5714,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5775,6 +5874,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -5846,6 +5954,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     read_cook: {
@@ -5870,6 +5987,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6026,6 +6152,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -6113,6 +6248,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     delete_cook: {
@@ -6137,6 +6281,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6246,6 +6399,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -6333,6 +6495,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     append_event: {
@@ -6370,6 +6541,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6456,6 +6636,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     practise: {
@@ -6479,6 +6668,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6568,6 +6766,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6670,6 +6877,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -6749,6 +6965,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     list_devices: {
@@ -6766,6 +6991,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DevicesDto"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Sent by a page of somebody else. */
@@ -6820,6 +7054,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
             };
             /** @description Sent by a page of somebody else. */
             403: {
@@ -6878,6 +7121,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6957,6 +7209,15 @@ export interface operations {
                     "application/json": components["schemas"]["HealthDto"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -7020,6 +7281,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7098,6 +7368,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     delete_household: {
@@ -7127,6 +7406,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7198,6 +7486,15 @@ export interface operations {
             };
             /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7241,6 +7538,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -7312,6 +7618,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     list_links: {
@@ -7329,6 +7644,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinksDto"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Sent by a page of somebody else. */
@@ -7397,6 +7721,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7519,6 +7852,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -7598,6 +7940,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7717,6 +8068,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -7788,6 +8148,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     export_machines: {
@@ -7805,6 +8174,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MachinesDocumentDto"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Sent by a page of somebody else. */
@@ -7900,6 +8278,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -7971,6 +8358,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     machines_schema: {
@@ -7988,6 +8384,15 @@ export interface operations {
                 };
                 content: {
                     "application/schema+json": unknown;
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Sent by a page of somebody else. */
@@ -8051,6 +8456,15 @@ export interface operations {
                 };
             };
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8158,6 +8572,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -8245,6 +8668,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     delete_machine: {
@@ -8269,6 +8701,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8365,6 +8806,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -8452,6 +8902,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8618,6 +9077,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -8682,6 +9150,15 @@ export interface operations {
             };
             /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8792,6 +9269,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -8879,6 +9365,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     delete_method: {
@@ -8903,6 +9398,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8999,6 +9503,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -9077,6 +9590,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PhoneDto"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Sent by a page of somebody else. */
@@ -9213,6 +9735,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -9269,6 +9800,15 @@ export interface operations {
             };
             /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9373,6 +9913,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -9429,6 +9978,15 @@ export interface operations {
             };
             /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9515,6 +10073,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -9571,6 +10138,15 @@ export interface operations {
             };
             /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9659,6 +10235,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -9715,6 +10300,15 @@ export interface operations {
             };
             /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9801,6 +10395,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -9857,6 +10460,15 @@ export interface operations {
             };
             /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9946,6 +10558,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -10002,6 +10623,15 @@ export interface operations {
             };
             /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10135,6 +10765,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -10191,6 +10830,15 @@ export interface operations {
             };
             /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10238,6 +10886,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -10301,6 +10958,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     read_session: {
@@ -10318,6 +10984,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionDto"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Sent by a page of somebody else. */
@@ -10394,6 +11069,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10457,6 +11141,15 @@ export interface operations {
             };
             /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10563,6 +11256,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -10642,6 +11344,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     read_settings: {
@@ -10660,6 +11371,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KitchenSettingsDto"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Sent by a page of somebody else. */
@@ -10741,6 +11461,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -10805,6 +11534,15 @@ export interface operations {
             };
             /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10893,6 +11631,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -10955,6 +11702,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     read_shared_plan: {
@@ -10978,6 +11734,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11079,6 +11844,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -11158,6 +11932,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11504,6 +12287,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -11568,6 +12360,15 @@ export interface operations {
             };
             /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11852,6 +12653,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -11915,6 +12725,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     supper_schema: {
@@ -11932,6 +12751,15 @@ export interface operations {
                 };
                 content: {
                     "application/schema+json": unknown;
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Sent by a page of somebody else. */
@@ -11994,6 +12822,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12345,6 +13182,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -12432,6 +13278,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     delete_supper: {
@@ -12456,6 +13311,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12547,6 +13411,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12658,6 +13531,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -12737,6 +13619,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     restore_supper: {
@@ -12758,6 +13649,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12835,6 +13735,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ThermometersDto"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Sent by a page of somebody else. */
@@ -12926,6 +13835,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -12997,6 +13915,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     remove_thermometer: {
@@ -13018,6 +13945,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -13101,6 +14037,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -13201,6 +14146,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -13272,6 +14226,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     followed_cook: {
@@ -13295,6 +14258,15 @@ export interface operations {
             };
             /** @description The request could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -13403,6 +14375,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sent by a page of somebody else. */
             403: {
                 headers: {
@@ -13475,6 +14456,15 @@ export interface operations {
             };
             /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };

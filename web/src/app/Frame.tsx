@@ -6,6 +6,7 @@ import { PlaceLink } from "../components/PlaceLink";
 import { LAST_PLAN } from "../domain/address";
 import { type Settings, useSettings } from "../domain/settings";
 import { useShortcut } from "../domain/useShortcut";
+import { Door, useIsOut } from "../features/access/Door";
 import { useHousehold } from "../features/household/household";
 import { writeDraft } from "../lib/draft";
 import { useOnline } from "../lib/hooks";
@@ -29,6 +30,8 @@ export function Frame() {
   const choose = useHousehold(settings);
   const navigate = useNavigate();
   const online = useOnline();
+  const joining = useLocation({ select: (location) => location.pathname === "/join" });
+  const out = useIsOut() || joining;
   const [help, setHelp] = useState(false);
   useColour(settings.colour);
   useFocusOnMain();
@@ -78,6 +81,7 @@ export function Frame() {
         </PlaceLink>
         <Flex
           as="nav"
+          display={out ? "none" : undefined}
           gap={{ base: "3.5", md: "6" }}
           flex={{ base: "1 0 100%", md: "1" }}
           order={{ base: 3, md: 0 }}
@@ -127,11 +131,19 @@ export function Frame() {
           No connection. The countdowns go on; updates are sent when the server answers.
         </Box>
       )}
-      <Suspense>
-        <Watch />
-      </Suspense>
+      {out ? null : (
+        <Suspense>
+          <Watch />
+        </Suspense>
+      )}
       <Box as="main" id="main" px={{ base: "5", md: "9" }} pb="12" tabIndex={-1} outline="none">
-        <Outlet />
+        {joining ? (
+          <Outlet />
+        ) : (
+          <Door>
+            <Outlet />
+          </Door>
+        )}
       </Box>
       {help && (
         <Suspense>

@@ -96,6 +96,12 @@ const machine = createRoute({
   component: lazyRouteComponent(() => import("../places/kitchen/MachinePlace"), "MachinePlace"),
 });
 
+const join = createRoute({
+  getParentRoute: () => root,
+  path: "/join",
+  component: lazyRouteComponent(() => import("../places/join/JoinPlace"), "JoinPlace"),
+});
+
 export const router = createRouter({
   routeTree: root.addChildren([
     today,
@@ -109,6 +115,7 @@ export const router = createRouter({
     kitchen,
     newMachine,
     machine,
+    join,
   ]),
   defaultPreload: "intent",
   defaultErrorComponent: ({ reset }) => (

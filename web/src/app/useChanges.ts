@@ -1,6 +1,7 @@
 // What other devices change is asked for anew as soon as the server tells of it.
 import { type QueryClient, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
+import { sessionQuery } from "../api/access";
 import { cookQuery, keptSupperQuery, SUPPER_LISTS } from "../api/queries";
 
 function cookTold(queries: QueryClient, id: string) {
@@ -31,6 +32,10 @@ export function useChanges() {
       source.addEventListener("everything", () => everything(queries));
       // Between the answers of the page and this moment nobody told.
       source.addEventListener("open", () => everything(queries));
+      // Not listened to any more, for a moment or for good: who this device is, is asked anew.
+      source.addEventListener("error", () => {
+        void queries.invalidateQueries({ queryKey: sessionQuery().queryKey });
+      });
     };
     const look = () => {
       source?.close();

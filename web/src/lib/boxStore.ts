@@ -115,3 +115,13 @@ export async function forget(name: string): Promise<void> {
     // It was not kept.
   }
 }
+
+/** Forgets everything that is kept, and what waits. */
+export async function forgetAll(): Promise<void> {
+  try {
+    const db = await open();
+    await Promise.all([db.clear(STORE), db.clear(PAGES)]);
+  } catch {
+    // Nothing was kept.
+  }
+}

@@ -123,6 +123,7 @@ fn common_answers(operation: &mut Value) {
         return;
     };
     let always = [
+        ("401", "Nobody is signed in, where one has to be."),
         ("403", "Sent by a page of somebody else."),
         ("421", "Meant for another server."),
         ("500", "A fault of ours."),
@@ -138,6 +139,7 @@ fn common_answers(operation: &mut Value) {
     let with_body = [
         ("413", "The body is too large."),
         ("415", "The body is not JSON."),
+        ("507", "The kitchen holds as many as it may."),
     ];
     let all = always
         .iter()

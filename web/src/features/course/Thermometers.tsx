@@ -3,6 +3,7 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import {
+  addressThermometer,
   addThermometer,
   cookQuery,
   practise,
@@ -29,6 +30,8 @@ export function Thermometers({ cook, units }: { cook: Cook; units: Units }) {
       void queries.invalidateQueries({ queryKey: cookQuery(cook.id).queryKey });
     },
   });
+  // Told once each, and shown until the page is left.
+  const [tokens, setTokens] = useState<Record<string, string>>({});
   const items = all.data?.items ?? [];
   const set = (one: Thermometer, channel: number, kind: Tie["kind"], piece?: string | null) =>
     tie.mutate({
@@ -82,14 +85,19 @@ export function Thermometers({ cook, units }: { cook: Cook; units: Units }) {
               </Box>
             );
           })}
-          <Text textStyle="small" color="ink.say" overflowWrap="anywhere">
-            It sends to {window.location.origin}/api/thermometers/{one.token}/readings
-          </Text>
+          <Address
+            token={tokens[one.id]}
+            onToken={(token) => setTokens({ ...tokens, [one.id]: token })}
+            id={one.id}
+          />
         </Box>
       ))}
       {all.data?.practice ? <Practise cook={cook} /> : null}
       <Add
-        onAdded={() => void queries.invalidateQueries({ queryKey: thermometersQuery().queryKey })}
+        onAdded={(added) => {
+          if (added.token) setTokens({ ...tokens, [added.id]: added.token });
+          void queries.invalidateQueries({ queryKey: thermometersQuery().queryKey });
+        }}
       />
     </Box>
   );
@@ -160,15 +168,46 @@ function Practise({ cook }: { cook: Cook }) {
   );
 }
 
-function Add({ onAdded }: { onAdded: () => void }) {
+interface AddressProps {
+  id: string;
+  /** The secret part of its address, where it was just told. */
+  token: string | undefined;
+  onToken: (token: string) => void;
+}
+
+/** Where it sends to. The address holds a secret, so that it is told once. */
+function Address({ id, token, onToken }: AddressProps) {
+  const renew = useMutation({
+    mutationFn: () => addressThermometer(id),
+    onSuccess: (one) => one.token && onToken(one.token),
+  });
+  if (token) {
+    return (
+      <Text textStyle="small" color="ink.say" overflowWrap="anywhere">
+        It sends to {window.location.origin}/api/thermometers/{token}/readings. This is shown once:
+        give it to the thermometer now.
+      </Text>
+    );
+  }
+  return (
+    <>
+      {renew.error ? <Trouble>{renew.error.message}</Trouble> : null}
+      <Action type="button" look="plain" px="0" onClick={() => renew.mutate()}>
+        New address for it
+      </Action>
+    </>
+  );
+}
+
+function Add({ onAdded }: { onAdded: (added: Thermometer) => void }) {
   const [name, setName] = useState("Leave-in thermometer");
   const [count, setCount] = useState(0);
   const id = useIdentity([name, count]);
   const add = useMutation({
     mutationFn: () => addThermometer(id, name),
-    onSuccess: () => {
+    onSuccess: (added) => {
       setCount(count + 1);
-      onAdded();
+      onAdded(added);
     },
   });
   return (

@@ -21,10 +21,11 @@ import { useDelete } from "../../components/useDelete";
 import { refusal } from "../../domain/message";
 import { isMachines } from "../../domain/schemas";
 import { useSettings } from "../../domain/settings";
+import { Household } from "../../features/access/Household";
+import { Phone } from "../../features/access/Phone";
 import { FloorThumb } from "../../features/basket/Floor";
 import { AddMachine } from "../../features/household/AddMachine";
 import { KitchenWords } from "../../features/household/KitchenWords";
-import { Phone } from "../../features/household/Phone";
 import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { saveFile } from "../../lib/save";
 import { usePageTitle } from "../../lib/title";
@@ -86,6 +87,7 @@ export function KitchenPlace() {
       </Box>
       <Files onRead={changed} units={units} />
       <KitchenWords />
+      <Household />
       <Phone />
       <Blends units={units} />
       <Ways catalogue={catalogue.data} />

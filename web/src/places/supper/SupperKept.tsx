@@ -9,6 +9,7 @@ import type { KeptSupper } from "../../api/types";
 import { Empty, Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
+import { CalendarLink } from "../../features/access/CalendarLink";
 import type { Moment } from "../../features/supper/Agenda";
 import { NextThing } from "../../features/supper/NextThing";
 import { begunOf, isDone, isOfCook, nextMoment, tellable } from "../../features/supper/next";
@@ -76,6 +77,7 @@ function Supping({ kept }: { kept: KeptSupper }) {
             For the calendar
           </Action>
         </a>
+        <CalendarLink supper={kept.id} />
       </SupperView>
       {error && !problem ? <Trouble>{error.message}</Trouble> : null}
     </Box>
