@@ -8,20 +8,22 @@ use actix_web::body::MessageBody;
 use actix_web::dev::{Server, ServiceFactory, ServiceRequest, ServiceResponse};
 use actix_web::middleware::{Compress, from_fn};
 use actix_web::web::{self, Data};
-use actix_web::{App, Error, HttpResponse, HttpServer};
+use actix_web::{App, Error, HttpMessage, HttpResponse, HttpServer};
 use rustls::ServerConfig;
 use tracing::Span;
-use tracing_actix_web::{RootSpanBuilder, TracingLogger};
+use tracing_actix_web::{RequestId, RootSpanBuilder, TracingLogger};
 use utoipa_actix_web::AppExt;
 
 use crate::access::{Access, gate};
+use crate::body::Slowest;
 use crate::context::Context;
 use crate::description::Description;
 use crate::error::extractors;
 use crate::guard::{Names, only_ours, remember};
 use crate::lan::Lan;
+use crate::metrics::Metrics;
 use crate::practice::Practice;
-use crate::{files, headers, openapi, routes};
+use crate::{files, headers, manners, openapi, routes};
 
 /// What an application is made of.
 #[derive(Clone)]
@@ -30,6 +32,10 @@ pub struct Site {
     pub context: Context,
     /// Who is asked for what.
     pub access: Access,
+    /// What is counted.
+    pub metrics: Metrics,
+    /// How long a body may take to come.
+    pub slowest: Slowest,
     /// Names it answers to.
     pub names: Names,
     /// Folder of the built web application.
@@ -68,8 +74,12 @@ pub fn app(
         .wrap(Compress::default())
         .wrap(from_fn(gate))
         .wrap(from_fn(only_ours))
+        .wrap(from_fn(manners::named))
         .wrap(from_fn(headers::written))
+        .wrap(from_fn(manners::head))
+        .wrap(site.metrics.of_requests())
         .wrap(TracingLogger::<Spans>::new())
+        .app_data(Data::new(site.slowest))
         .app_data(Data::new(site.context.clone()))
         .app_data(Data::new(site.access))
         .app_data(Data::new(site.names.clone()))
@@ -118,11 +128,13 @@ struct Spans;
 
 impl RootSpanBuilder for Spans {
     fn on_request_start(request: &ServiceRequest) -> Span {
+        let id = request.extensions().get::<RequestId>().copied();
         tracing::info_span!(
             "request",
             method = %request.method(),
             route = request.match_pattern().unwrap_or_default(),
             status = tracing::field::Empty,
+            request = %id.map(|id| id.to_string()).unwrap_or_default(),
         )
     }
 

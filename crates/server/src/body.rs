@@ -2,9 +2,11 @@
 
 use std::future::Future;
 use std::pin::Pin;
+use std::time::Duration;
 
 use actix_web::dev::Payload;
-use actix_web::web::Json;
+use actix_web::rt::time::timeout;
+use actix_web::web::{Data, Json};
 use actix_web::{FromRequest, HttpRequest};
 use serde::de::DeserializeOwned;
 use serde_json::Value;
@@ -24,14 +26,50 @@ impl<T> Body<T> {
     }
 }
 
+/// How long a body may take to come: whoever sends it drop by drop holds a place that others wait for.
+#[derive(Debug, Clone, Copy)]
+pub struct Slowest(pub Duration);
+
+impl Default for Slowest {
+    fn default() -> Self {
+        Self(Duration::from_secs(20))
+    }
+}
+
+/// Something read of a request, as long as it comes soon.
+#[derive(Debug)]
+pub struct Soon<T>(pub T);
+
+impl<T: FromRequest> FromRequest for Soon<T>
+where
+    T::Future: 'static,
+{
+    type Error = actix_web::Error;
+    type Future = Pin<Box<dyn Future<Output = Result<Self, Self::Error>>>>;
+
+    fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
+        let slowest = request.app_data::<Data<Slowest>>();
+        let Slowest(slowest) = slowest
+            .map(|slowest| *slowest.get_ref())
+            .unwrap_or_default();
+        let sent = T::from_request(request, payload);
+        Box::pin(async move {
+            match timeout(slowest, sent).await {
+                Ok(read) => Ok(Self(read.map_err(Into::into)?)),
+                Err(_) => Err(ApiError::TooSlow.into()),
+            }
+        })
+    }
+}
+
 impl<T: DeserializeOwned> FromRequest for Body<T> {
     type Error = actix_web::Error;
     type Future = Pin<Box<dyn Future<Output = Result<Self, Self::Error>>>>;
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
-        let sent = Json::<Value>::from_request(request, payload);
+        let sent = Soon::<Json<Value>>::from_request(request, payload);
         Box::pin(async move {
-            let sent = sent.await?.into_inner();
+            let sent = sent.await?.0.into_inner();
             text::all(&sent)?;
             let read = serde_json::from_value(sent)
                 .map_err(|error| ApiError::Malformed(error.to_string()))?;

@@ -82,7 +82,9 @@ impl Changes {
         heard
     }
 
-    fn is_closed(&self) -> bool {
+    /// Whether the server is about to stop.
+    #[must_use]
+    pub fn is_closed(&self) -> bool {
         *self.closed.borrow()
     }
 

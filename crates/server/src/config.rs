@@ -64,6 +64,9 @@ pub struct Config {
     /// Its key, PEM.
     #[arg(long, env = "TLS_KEY", requires = "tls_cert")]
     pub tls_key: Option<PathBuf>,
+    /// Port, on this machine alone, where /metrics tells figures in the text form of Prometheus.
+    #[arg(long, env = "METRICS_PORT")]
+    pub metrics_port: Option<u16>,
     /// Leave an empty database empty.
     #[arg(long)]
     pub no_demo: bool,

@@ -20,6 +20,7 @@ use governor::{DefaultKeyedRateLimiter, Quota};
 use uuid::Uuid;
 
 use crate::access::Tries;
+use crate::admission::{Cost, Turns};
 use crate::changes::Changes;
 use crate::db;
 use crate::db::connect::{self, CONNECTIONS, PATIENCE};
@@ -47,10 +48,8 @@ pub struct Context {
     queries: Arc<Semaphore>,
     /// Queries that were given up and have not come back.
     overdue: Arc<AtomicUsize>,
-    /// One permit for each core: more plans at once would only make all of them late.
-    cores: Arc<Semaphore>,
-    /// One permit for each computation, under way or waiting.
-    queue: Arc<Semaphore>,
+    /// One turn for each core: more plans at once would only make all of them late.
+    turns: Turns,
     changes: Changes,
     /// How often each thermometer may send.
     senders: Arc<DefaultKeyedRateLimiter<String>>,
@@ -70,8 +69,7 @@ impl Context {
             pool: connect::pool(database_url),
             queries: Arc::new(Semaphore::new(CONNECTIONS as usize)),
             overdue: Arc::default(),
-            cores: Arc::new(Semaphore::new(cores)),
-            queue: Arc::new(Semaphore::new(cores + QUEUE)),
+            turns: Turns::new(cores, QUEUE),
             changes: Changes::new(database_url),
             senders: Arc::new(DefaultKeyedRateLimiter::keyed(often())),
             tries: Arc::default(),
@@ -91,6 +89,20 @@ impl Context {
         }
         let may = self.senders.check_key(&token.to_owned());
         may.map_err(|_| ApiError::TooOften)
+    }
+
+    /// What there is to be watched from outside.
+    #[must_use]
+    pub fn load(&self) -> Load {
+        let state = self.pool.state();
+        Load {
+            waiting: self.turns.waiting(),
+            connections: state.connections,
+            idle_connections: state.idle_connections,
+            queries: CONNECTIONS as usize - self.queries.available_permits(),
+            overdue: self.overdue.load(Ordering::Relaxed),
+            streams: self.changes.pages(),
+        }
     }
 
     /// How often somebody may try to get in.
@@ -155,7 +167,13 @@ impl Context {
         let (pool, mine) = (self.pool.clone(), overdue.clone());
         let job = web::block(move || {
             let answer = match pool.get() {
-                Ok(mut connection) => queries(&mut connection),
+                Ok(mut connection) => {
+                    let answer = queries(&mut connection);
+                    if matches!(answer, Err(ApiError::DatabaseDown(_))) {
+                        connect::end(&mut connection);
+                    }
+                    answer
+                }
                 Err(error) => Err(error.into()),
             };
             mine.came_back();
@@ -170,7 +188,19 @@ impl Context {
         }
     }
 
-    /// Runs a computation off the request workers, as many at once as there are cores. One whose
+    /// Whether the database answers, and takes what is written.
+    ///
+    /// # Errors
+    /// That it does not.
+    pub async fn writes(&self) -> Result<(), ApiError> {
+        self.query(|connection| {
+            let takes = connect::takes_writes(connection)?;
+            if takes { Ok(()) } else { Err(no_writes()) }
+        })
+        .await
+    }
+
+    /// Runs a computation off the request workers, as many at once as there are cores, the quick ones first. One whose
     /// client has gone (a newer word was said) ends, in the queue or under way; one that takes long
     /// ends with the best it has found.
     ///
@@ -178,22 +208,17 @@ impl Context {
     /// Whatever the computation returns; [`ApiError::Busy`] when too many wait already.
     pub async fn compute<T: Send + 'static>(
         &self,
+        cost: Cost,
         work: impl FnOnce() -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
-        let place = Arc::clone(&self.queue)
-            .try_acquire_owned()
-            .map_err(|_| ApiError::Busy)?;
-        let turn = Arc::clone(&self.cores)
-            .acquire_owned()
-            .await
-            .map_err(|closed| ApiError::Fault(closed.into()))?;
+        let turn = self.turns.turn(cost).await.ok_or(ApiError::Busy)?;
         let stop = Stop::default();
         // Dropped with this future, when the client has gone; then nobody waits.
         let _waiting = Waiting(stop.clone());
         let own = stop.clone();
         let job = web::block(move || {
             let answer = own.during(work);
-            drop((turn, place));
+            drop(turn);
             answer
         });
         let hurry = async {
@@ -236,8 +261,29 @@ impl Context {
     }
 }
 
+/// How much there is to do.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct Load {
+    /// Computations that wait for a turn.
+    pub waiting: usize,
+    /// Connections to the database.
+    pub connections: u32,
+    /// Of these, how many do nothing.
+    pub idle_connections: u32,
+    /// Queries under way.
+    pub queries: usize,
+    /// Queries that were given up and have not come back.
+    pub overdue: usize,
+    /// Pages that listen to changes.
+    pub streams: usize,
+}
+
 fn no_answer() -> ApiError {
     ApiError::DatabaseDown(format!("no answer within {} s", PATIENCE.as_secs()).into())
+}
+
+fn no_writes() -> ApiError {
+    ApiError::DatabaseDown("it is a standby".into())
 }
 
 /// Stops a computation when nobody waits for it.

@@ -5,6 +5,7 @@ use diesel::{Connection, PgConnection};
 use ember_core::plan::{MODEL_VERSION, Request};
 use uuid::Uuid;
 
+use crate::admission::Cost;
 use crate::course;
 use crate::db;
 use crate::db::models::{self, NewCook};
@@ -91,7 +92,9 @@ pub async fn standing(
     let stored = kitchen
         .query(move |connection| stored(connection, id))
         .await?;
-    kitchen.compute(move || stored.stands(now)).await
+    kitchen
+        .compute(Cost::Cheap, move || stored.stands(now))
+        .await
 }
 
 /// The cooks of a page.

@@ -6,6 +6,7 @@ use diesel::PgConnection;
 use ember_core::schedule::TaskKey;
 use uuid::Uuid;
 
+use crate::admission::Cost;
 use crate::context::Context;
 use crate::cooks;
 use crate::db;
@@ -260,7 +261,9 @@ async fn followed(kitchen: &Kitchen, id: Uuid) -> Result<(), ApiError> {
         }
         revision = Some(stored.cook.revision);
         let now = kitchen.now();
-        let cook = kitchen.compute(move || stored.stands(now)).await?;
+        let cook = kitchen
+            .compute(Cost::Dear, move || stored.stands(now))
+            .await?;
         suppers::follow(kitchen, supper, dish, cook, now).await?;
     }
     Ok(())

@@ -9,6 +9,7 @@ use chrono::{DateTime, Utc};
 use diesel::pg::PgConnection;
 use uuid::Uuid;
 
+use crate::admission::Cost;
 use crate::changes::Changes;
 use crate::context::Context;
 use crate::error::ApiError;
@@ -65,9 +66,10 @@ impl Kitchen {
     /// Those of [`Context::compute`].
     pub async fn compute<T: Send + 'static>(
         &self,
+        cost: Cost,
         work: impl FnOnce() -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
-        self.context.compute(work).await
+        self.context.compute(cost, work).await
     }
 
     /// What tells open pages of changes.

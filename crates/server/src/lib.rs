@@ -1,6 +1,7 @@
 //! HTTP service of Zesty Ember: parse, call the core, store, answer.
 
 pub mod access;
+pub mod admission;
 pub mod app;
 pub mod body;
 pub mod calendar;
@@ -25,6 +26,8 @@ mod headers;
 pub mod kitchen;
 pub mod lan;
 pub mod machines;
+pub mod manners;
+pub mod metrics;
 pub mod openapi;
 pub mod practice;
 pub mod purge;

@@ -13,10 +13,12 @@ use chrono::Utc;
 use clap::Parser;
 use ember_server::access::Secret;
 use ember_server::app::{Site, Sockets, server};
+use ember_server::body::Slowest;
 use ember_server::config::Config;
 use ember_server::context::Context;
 use ember_server::guard::Names;
 use ember_server::lan::{self, Authority, Lan, Machine};
+use ember_server::metrics::Metrics;
 use ember_server::practice::Practice;
 use ember_server::startup::{Start, first_link, invited, prepare, walled};
 use ember_server::{following, openapi, purge};
@@ -88,9 +90,12 @@ async fn serve(config: Config) -> Result<(), String> {
     let is_plain = !opened.sockets.plain.is_empty();
     let mut names = config.allowed_hosts.clone();
     names.extend(opened.machine);
+    let metrics = Metrics::new().map_err(|error| error.to_string())?;
     let site = Site {
         context: Context::new(&url),
         access,
+        metrics: metrics.clone(),
+        slowest: Slowest::default(),
         names: Names::new(&config.host, &names),
         web_dir: config.web_dir.clone(),
         lan: opened.lan.clone(),
@@ -98,6 +103,9 @@ async fn serve(config: Config) -> Result<(), String> {
     };
     let context = site.context.clone();
     let server = server(site, opened.sockets).map_err(|error| format!("cannot serve: {error}"))?;
+    if let Some(port) = config.metrics_port {
+        rt::spawn(metrics_server(metrics, context.clone(), port)?);
+    }
     rt::spawn(purge::forever(context.clone()));
     rt::spawn(following::catch_up(context.clone()));
     rt::spawn(stop_when_told(server.handle(), context));
@@ -208,6 +216,18 @@ fn setup_server(lan: Lan, listener: TcpListener) -> Result<Server, String> {
     served
         .map(HttpServer::run)
         .map_err(|error| format!("cannot serve the page for phones: {error}"))
+}
+
+/// Figures, for this machine alone.
+fn metrics_server(metrics: Metrics, context: Context, port: u16) -> Result<Server, String> {
+    let told = |error: std::io::Error| format!("cannot listen on METRICS_PORT {port}: {error}");
+    let service = metrics.service(context);
+    HttpServer::new(move || App::new().configure(service.clone()))
+        .workers(1)
+        .disable_signals()
+        .bind(("127.0.0.1", port))
+        .map(HttpServer::run)
+        .map_err(told)
 }
 
 /// Every address that the host has; one of them that can be listened on is enough.

@@ -1,6 +1,6 @@
 //! The route table.
 
-use actix_web::http::header;
+use actix_web::http::{Method, header};
 use actix_web::web::{self, Data};
 use actix_web::{HttpRequest, HttpResponse};
 use ember_core::units::Message;
@@ -19,6 +19,8 @@ pub fn api(config: &mut ServiceConfig) {
     config.service(
         scope("/api")
             .service(health::read::read)
+            .service(health::live::live)
+            .service(health::ready::ready)
             .service(catalogue::read::read)
             .service(session::read::read)
             .service(session::sign_in::sign_in)
@@ -104,6 +106,18 @@ async fn nothing_here(request: HttpRequest, description: Data<Description>) -> H
     let Some(allowed) = description.methods_of(request.path()) else {
         return respond(&ApiError::NotFound("page").problem());
     };
+    // Whatever a path answers, it answers as HEAD too, and to the question what it answers.
+    let also = if allowed.contains("GET") {
+        ", HEAD, OPTIONS"
+    } else {
+        ", OPTIONS"
+    };
+    let allowed = format!("{allowed}{also}");
+    if request.method() == Method::OPTIONS {
+        return HttpResponse::NoContent()
+            .insert_header((header::ALLOW, allowed))
+            .finish();
+    }
     let mut response = respond(&Problem::new(
         Code::MethodNotAllowed,
         &Message::plain(format!(

@@ -7,6 +7,7 @@ use ember_core::live::stand;
 use serde_json::Value;
 use uuid::Uuid;
 
+use crate::admission::Cost;
 use crate::db::models::{
     ChangedSupper, Follower, NewSupper, Supper as Row, SupperEvent, SupperRow,
 };
@@ -271,7 +272,9 @@ pub async fn keep(
     }
     let (machines, wanted) = (machines_of(kitchen).await, supper.clone());
     let laid = kitchen
-        .compute(move || put_in_place(&wanted, None, &machines, now))
+        .compute(Cost::Dear, move || {
+            put_in_place(&wanted, None, &machines, now)
+        })
         .await?;
     let row = row(id, &laid, now)?;
     let added = kitchen
@@ -436,7 +439,9 @@ async fn anew(
         let stood = known.kept.plan.clone();
         let (machines, plan, said) = (machines.clone(), stood.clone(), wanted.clone());
         let laid = kitchen
-            .compute(move || put_in_place(&said, Some(&plan), &machines, now))
+            .compute(Cost::Dear, move || {
+                put_in_place(&said, Some(&plan), &machines, now)
+            })
             .await;
         let laid = match laid {
             // What happened is kept, also where no plan can be made with it any more.

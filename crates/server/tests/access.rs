@@ -112,6 +112,8 @@ async fn nothing_is_answered_to_whoever_is_not_in() {
     insta::assert_snapshot!(before.join("\n"), @r"
     get /api/calendars/{secret}.ics 404
     get /api/health 200
+    get /api/health/live 204
+    get /api/health/ready 204
     get /api/machines/schema 200
     get /api/session 200
     get /api/suppers/schema 200

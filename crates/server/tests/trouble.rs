@@ -21,6 +21,7 @@ use diesel::connection::SimpleConnection;
 use ember_core::fryer::PRESETS;
 use ember_core::meat::CutId;
 use ember_core::plan::{Request, plan};
+use ember_server::admission::Cost;
 use ember_server::app;
 use ember_server::context::Context;
 use ember_server::error::ApiError;
@@ -192,7 +193,7 @@ async fn a_computation_nobody_waits_for_ends() {
         let context = context.clone();
         rt::spawn(async move {
             let _ = context
-                .compute(move || {
+                .compute(Cost::Usual, move || {
                     begun.send(()).unwrap();
                     for _ in 0..PLANS {
                         if plan(&request()).is_ok() {
@@ -216,7 +217,9 @@ async fn a_computation_nobody_waits_for_ends() {
     // The one that was just being finished when it was counted.
     assert!(after <= before + 1 && after < PLANS, "{before}, {after}");
     // The next one is answered.
-    let answer = context.compute(|| Ok::<_, ApiError>(plan(&request())?.batches.len()));
+    let answer = context.compute(Cost::Cheap, || {
+        Ok::<_, ApiError>(plan(&request())?.batches.len())
+    });
     assert_eq!(answer.await.unwrap(), 1);
 }
 

@@ -3,10 +3,11 @@
 
 use std::time::Duration;
 
-use diesel::Connection as _;
 use diesel::connection::SimpleConnection;
 use diesel::pg::PgConnection;
+use diesel::prelude::*;
 use diesel::r2d2::{ConnectionManager, CustomizeConnection, Error, Pool};
+use diesel::sql_types::Bool;
 
 /// How long a request waits for the database, all together.
 pub const PATIENCE: Duration = Duration::from_secs(2);
@@ -65,8 +66,31 @@ pub fn pool(url: &str) -> Pool<ConnectionManager<PgConnection>> {
 ///
 /// # Errors
 /// When the database does not answer.
-pub fn unlimited(url: &str) -> diesel::ConnectionResult<PgConnection> {
+pub fn unlimited(url: &str) -> ConnectionResult<PgConnection> {
     PgConnection::establish(&with_timeouts(url))
+}
+
+#[derive(QueryableByName)]
+struct Is {
+    #[diesel(sql_type = Bool)]
+    standby: bool,
+}
+
+/// Whether the database takes what is written: a standby does not.
+///
+/// # Errors
+/// Those of the database.
+pub fn takes_writes(connection: &mut PgConnection) -> QueryResult<bool> {
+    let is: Is =
+        diesel::sql_query("SELECT pg_is_in_recovery() AS standby").get_result(connection)?;
+    Ok(!is.standby)
+}
+
+/// Ends a connection from its own end, so that the pool makes another one: to the database that takes writes
+/// now, where `DATABASE_URL` names several.
+pub fn end(connection: &mut PgConnection) {
+    // That it fails is what it is for.
+    let _ = connection.batch_execute("SELECT pg_terminate_backend(pg_backend_pid())");
 }
 
 #[derive(Debug)]

@@ -12,7 +12,7 @@ use ember_core::plan::{DeadlineError, PlanError};
 use ember_core::units::{Message, OutOfBounds};
 use serde_json::Value;
 
-pub use problem::{Code, DivisionDto, Problem, respond};
+pub use problem::{Code, DivisionDto, NAMED, Problem, respond};
 
 /// An error on its way to becoming a [`Problem`].
 #[derive(Debug, thiserror::Error)]
@@ -94,6 +94,9 @@ pub enum ApiError {
     /// Somebody sends too often.
     #[error("that is too often; send what has come together in one request every few seconds")]
     TooOften,
+    /// The request took too long to come.
+    #[error("what was sent took too long to come and was given up; try again in a moment")]
+    TooSlow,
     /// Whoever asks has not signed in.
     #[error(
         "sign in first: with the household's name and passphrase, or by a link from a device that is in"
@@ -157,7 +160,11 @@ impl From<diesel::result::Error> for ApiError {
         let says = |phrases: &[&str], words: &str| phrases.iter().any(|one| words.contains(one));
         match error {
             Error::NotFound => Self::NotFound("cook"),
-            Error::DatabaseError(DatabaseErrorKind::ClosedConnection, _)
+            // A standby, or a primary that has become one.
+            Error::DatabaseError(
+                DatabaseErrorKind::ClosedConnection | DatabaseErrorKind::ReadOnlyTransaction,
+                _,
+            )
             | Error::BrokenTransactionManager => Self::DatabaseDown(Box::new(error)),
             Error::DatabaseError(DatabaseErrorKind::SerializationFailure, _) => Self::DatabaseBusy,
             Error::DatabaseError(_, ref info) if says(&GONE, info.message()) => {
@@ -259,6 +266,7 @@ impl ApiError {
             Self::DatabaseBusy => Code::DatabaseBusy,
             Self::Busy => Code::Busy,
             Self::TooOften => Code::TooOften,
+            Self::TooSlow => Code::TooSlow,
             Self::NotSignedIn => Code::NotSignedIn,
             Self::NotLetIn => Code::NotLetIn,
             Self::TooManyTries => Code::TooManyTries,

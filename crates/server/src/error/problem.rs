@@ -48,6 +48,9 @@ pub struct Problem {
     /// Sections that would lie in the machine.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub division: Option<DivisionDto>,
+    /// The name of the request, as the header `X-Request-Id` and the log have it.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub instance: Option<String>,
     /// What stands there now, where somebody else changed it first.
     #[serde(skip_serializing_if = "Option::is_none")]
     #[schema(value_type = Option<Object>)]
@@ -85,6 +88,11 @@ impl From<Division> for DivisionDto {
             loads: division.loads,
         }
     }
+}
+
+tokio::task_local! {
+    /// The name of the request that is being answered.
+    pub static NAMED: String;
 }
 
 /// Codes with their status and title.
@@ -208,6 +216,8 @@ codes! {
     DatabaseBusy = SERVICE_UNAVAILABLE, "Busy";
     /// Somebody sends too often.
     TooOften = TOO_MANY_REQUESTS, "Too often";
+    /// The request took too long to come.
+    TooSlow = REQUEST_TIMEOUT, "Too slow";
     /// Whoever asks has not signed in.
     NotSignedIn = UNAUTHORIZED, "Sign in first";
     /// Name and passphrase do not belong together.
@@ -240,6 +250,7 @@ impl Problem {
             unit: None,
             equivalent_min: None,
             division: None,
+            instance: NAMED.try_with(|id| format!("urn:uuid:{id}")).ok(),
             current: None,
         }
     }

@@ -20,10 +20,12 @@ use diesel::{Connection, PgConnection, RunQueryDsl, sql_query};
 use diesel_migrations::MigrationHarness;
 use ember_server::access::Access;
 use ember_server::app::{Site, app};
+use ember_server::body::Slowest;
 use ember_server::context::Context;
 use ember_server::db::MIGRATIONS;
 use ember_server::db::households::HOME;
 use ember_server::guard::Names;
+use ember_server::metrics::Metrics;
 use ember_server::startup::{Start, prepare};
 use serde_json::{Value, json};
 use std::time::Duration;
@@ -173,6 +175,8 @@ pub fn site(url: &str) -> Site {
     Site {
         context: Context::new(url),
         access: Access::default(),
+        metrics: Metrics::new().unwrap(),
+        slowest: Slowest::default(),
         names: Names::new("kitchen.test", &[]),
         web_dir: concat!(env!("CARGO_MANIFEST_DIR"), "/tests/fixtures/web").into(),
         lan: None,
@@ -180,7 +184,7 @@ pub fn site(url: &str) -> Site {
     }
 }
 
-async fn boxed(
+pub async fn boxed(
     request: ServiceRequest,
     next: Next<impl MessageBody + 'static>,
 ) -> Result<ServiceResponse<BoxBody>, Error> {
@@ -203,7 +207,7 @@ where
     if body.is_empty() {
         return (status, Value::Null);
     }
-    let value: Value = serde_json::from_slice(&body)
+    let mut value: Value = serde_json::from_slice(&body)
         .unwrap_or_else(|_| panic!("{status} is not JSON: {}", String::from_utf8_lossy(&body)));
     if status >= 400 {
         assert_eq!(kind.as_deref(), Some("application/problem+json"));
@@ -213,6 +217,9 @@ where
             value["type"],
             format!("/problems/{}", value["code"].as_str().unwrap())
         );
+        // Another one each time.
+        let name = value.as_object_mut().unwrap().remove("instance").unwrap();
+        assert!(name.as_str().unwrap().starts_with("urn:uuid:"));
     }
     (status, value)
 }

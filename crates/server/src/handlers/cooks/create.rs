@@ -3,6 +3,7 @@ use actix_web::{HttpResponse, post};
 use ember_core::plan::{Request, plan};
 use uuid::Uuid;
 
+use crate::admission::Cost;
 use crate::body::Body;
 use crate::cooks;
 use crate::documents::NewId;
@@ -40,7 +41,7 @@ pub async fn create(
         None => cooks::usual_name(&request),
     };
     let plan = kitchen
-        .compute(move || Ok(PlanDto::from(&plan(&request)?)))
+        .compute(Cost::Cheap, move || Ok(PlanDto::from(&plan(&request)?)))
         .await?;
     let (id, now) = (query.id.unwrap_or_else(Uuid::new_v4), kitchen.now());
     let made = kitchen

@@ -3,6 +3,7 @@ use actix_web::{HttpResponse, put};
 use ember_core::plan::{Request, plan};
 use uuid::Uuid;
 
+use crate::admission::Cost;
 use crate::body::Body;
 use crate::documents::{self, Seen};
 use crate::dto::cook::{CookDto, NewCookDto};
@@ -40,7 +41,7 @@ pub async fn replace(
         text::named("name", name, text::NAME)?;
     }
     let plan = kitchen
-        .compute(move || Ok(PlanDto::from(&plan(&request)?)))
+        .compute(Cost::Cheap, move || Ok(PlanDto::from(&plan(&request)?)))
         .await?;
     let cook = kitchen
         .query(move |connection| cooks::plan_anew(connection, id, &seen, &new, &plan, now))

@@ -2,6 +2,7 @@ use actix_web::post;
 use actix_web::web::{Json, Path};
 use uuid::Uuid;
 
+use crate::admission::Cost;
 use crate::body::Body;
 use crate::cooks;
 use crate::dto::course::{CourseDto, WhatIfDto};
@@ -30,7 +31,7 @@ pub async fn what_if(
         .query(move |connection| cooks::stored(connection, id))
         .await?;
     let course = kitchen
-        .compute(move || cooks::what_if(stored, happening, now))
+        .compute(Cost::Usual, move || cooks::what_if(stored, happening, now))
         .await?;
     Ok(Json(course))
 }

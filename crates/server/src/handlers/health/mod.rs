@@ -1,1 +1,3 @@
+pub mod live;
 pub mod read;
+pub mod ready;

@@ -4,6 +4,7 @@ use ember_core::fryer::Machine;
 use ember_core::plan::{Request, convert as read_for};
 use ember_core::units::{Interval, bounds};
 
+use crate::admission::Cost;
 use crate::body::Body;
 use crate::context::Context;
 use crate::dto::question::{ConvertedDto, RecipeDto};
@@ -26,7 +27,9 @@ pub async fn convert(
     let machine = Machine::try_from(&asked.machine)?;
     let time = Interval::from_seconds(bounds::RECIPE.check(asked.recipe_s)?);
     let answer = context
-        .compute(move || Ok(read_for(&request, time, &machine)?.into()))
+        .compute(Cost::Cheap, move || {
+            Ok(read_for(&request, time, &machine)?.into())
+        })
         .await?;
     Ok(Json(answer))
 }

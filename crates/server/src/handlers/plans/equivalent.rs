@@ -3,6 +3,7 @@ use actix_web::web::{Data, Json};
 use ember_core::fryer::Machine;
 use ember_core::plan::{Request, equivalent as answer_for};
 
+use crate::admission::Cost;
 use crate::body::Body;
 use crate::context::Context;
 use crate::dto::question::{EquivalentDto, OtherMachineDto};
@@ -24,7 +25,9 @@ pub async fn equivalent(
     let request = Request::try_from(&asked.request)?;
     let machine = Machine::try_from(&asked.machine)?;
     let answer = context
-        .compute(move || Ok(answer_for(&request, &machine)?.into()))
+        .compute(Cost::Cheap, move || {
+            Ok(answer_for(&request, &machine)?.into())
+        })
         .await?;
     Ok(Json(answer))
 }

@@ -1,6 +1,7 @@
 use actix_web::post;
 use actix_web::web::{Data, Json};
 
+use crate::admission::Cost;
 use crate::body::Body;
 use crate::context::Context;
 use crate::dto::preparation::{PreparationDto, PreparationWishDto};
@@ -19,6 +20,8 @@ pub async fn preparation(
     body: Body<PreparationWishDto>,
 ) -> Result<Json<PreparationDto>, ApiError> {
     let wish = body.into_inner();
-    let answer = context.compute(move || PreparationDto::of(&wish)).await?;
+    let answer = context
+        .compute(Cost::Usual, move || PreparationDto::of(&wish))
+        .await?;
     Ok(Json(answer))
 }

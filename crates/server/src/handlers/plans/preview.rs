@@ -2,6 +2,7 @@ use actix_web::post;
 use actix_web::web::{Data, Json};
 use ember_core::plan::{Request, plan};
 
+use crate::admission::Cost;
 use crate::body::Body;
 use crate::context::Context;
 use crate::dto::plan::PlanDto;
@@ -22,7 +23,7 @@ pub async fn preview(
 ) -> Result<Json<PlanDto>, ApiError> {
     let request = Request::try_from(&body.into_inner())?;
     let plan = context
-        .compute(move || Ok(PlanDto::from(&plan(&request)?)))
+        .compute(Cost::Cheap, move || Ok(PlanDto::from(&plan(&request)?)))
         .await?;
     Ok(Json(plan))
 }

@@ -3,6 +3,7 @@ use actix_web::web::{Data, Json};
 use ember_core::plan::{Request, setting_for};
 use ember_core::units::{Interval, bounds};
 
+use crate::admission::Cost;
 use crate::body::Body;
 use crate::context::Context;
 use crate::dto::question::{DeadlineDto, SettingForDto};
@@ -24,7 +25,9 @@ pub async fn setting_for_deadline(
     let request = Request::try_from(&asked.request)?;
     let within = Interval::from_seconds(bounds::DEADLINE.check(asked.within_s)?);
     let answer = context
-        .compute(move || Ok(setting_for(&request, within)?.into()))
+        .compute(Cost::Usual, move || {
+            Ok(setting_for(&request, within)?.into())
+        })
         .await?;
     Ok(Json(answer))
 }

@@ -2,6 +2,7 @@ use actix_web::post;
 use actix_web::web::{Data, Json};
 use ember_core::plan::{Request, together as share};
 
+use crate::admission::Cost;
 use crate::body::Body;
 use crate::context::Context;
 use crate::dto::loading::{PairDto, TogetherDto};
@@ -23,7 +24,9 @@ pub async fn together(
     let first = Request::try_from(&pair.first)?;
     let second = Request::try_from(&pair.second)?;
     let answer = context
-        .compute(move || Ok(TogetherDto::from(&share(&first, &second)?)))
+        .compute(Cost::Usual, move || {
+            Ok(TogetherDto::from(&share(&first, &second)?))
+        })
         .await?;
     Ok(Json(answer))
 }

@@ -1,6 +1,7 @@
 use actix_web::post;
 use actix_web::web::Json;
 
+use crate::admission::Cost;
 use crate::body::Body;
 use crate::dto::supper::{SupperDto, SupperPlanDto};
 use crate::error::ApiError;
@@ -23,7 +24,9 @@ pub async fn preview(
     let (supper, now) = (body.into_inner(), kitchen.now());
     let machines = machines_of(&kitchen).await;
     let plan = kitchen
-        .compute(move || Ok(put_in_place(&supper, None, &machines, now)?.plan))
+        .compute(Cost::Dear, move || {
+            Ok(put_in_place(&supper, None, &machines, now)?.plan)
+        })
         .await?;
     Ok(Json(plan))
 }

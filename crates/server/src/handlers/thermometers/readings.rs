@@ -3,6 +3,7 @@ use actix_web::web::{Bytes, Data, Json, Path};
 use actix_web::{HttpRequest, post};
 
 use crate::access::links::{self, LinkKind};
+use crate::body::Soon;
 use crate::context::Context;
 use crate::dto::thermometer::{ReadingsDto, TakenReadingsDto};
 use crate::error::{ApiError, Problem};
@@ -25,7 +26,7 @@ pub async fn readings(
     context: Data<Context>,
     token: Path<String>,
     request: HttpRequest,
-    body: Bytes,
+    Soon(body): Soon<Bytes>,
 ) -> Result<Json<TakenReadingsDto>, ApiError> {
     let (token, now) = (token.into_inner(), context.now());
     context.may_send(&token)?;
