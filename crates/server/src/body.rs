@@ -5,9 +5,11 @@ use std::pin::Pin;
 use std::time::Duration;
 
 use actix_web::dev::Payload;
+use actix_web::http::header;
 use actix_web::rt::time::timeout;
 use actix_web::web::{Data, Json};
 use actix_web::{FromRequest, HttpRequest};
+use futures_util::StreamExt;
 use serde::de::DeserializeOwned;
 use serde_json::Value;
 
@@ -57,6 +59,47 @@ where
             match timeout(slowest, sent).await {
                 Ok(read) => Ok(Self(read.map_err(Into::into)?)),
                 Err(_) => Err(ApiError::TooSlow.into()),
+            }
+        })
+    }
+}
+
+/// The most that a file may be, bytes.
+pub const MOST_UPLOADED: usize = 64 << 20;
+
+/// A file that was sent as it is: within a bound, and as long as it keeps coming.
+#[derive(Debug)]
+pub struct Upload(pub Vec<u8>);
+
+impl FromRequest for Upload {
+    type Error = ApiError;
+    type Future = Pin<Box<dyn Future<Output = Result<Self, Self::Error>>>>;
+
+    fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
+        let slowest = request.app_data::<Data<Slowest>>();
+        let Slowest(slowest) = slowest
+            .map(|slowest| *slowest.get_ref())
+            .unwrap_or_default();
+        let is_zip = request
+            .headers()
+            .get(header::CONTENT_TYPE)
+            .is_some_and(|kind| kind == "application/zip");
+        let mut payload = payload.take();
+        Box::pin(async move {
+            if !is_zip {
+                return Err(ApiError::NotZip);
+            }
+            let mut all = Vec::new();
+            loop {
+                let next = timeout(slowest, payload.next()).await;
+                let Some(chunk) = next.map_err(|_| ApiError::TooSlow)? else {
+                    return Ok(Self(all));
+                };
+                let chunk = chunk.map_err(|error| ApiError::Malformed(error.to_string()))?;
+                if all.len() + chunk.len() > MOST_UPLOADED {
+                    return Err(ApiError::TooLargeAFile);
+                }
+                all.extend_from_slice(&chunk);
             }
         })
     }

@@ -10,6 +10,7 @@ use crate::db::{Slice, cards as rows};
 use crate::documents::{self, Made, Read, Unread};
 use crate::dto::method::{BlendDto, KeptBlendDto, KeptMethodDto, OwnMethodDto};
 use crate::error::ApiError;
+use crate::growth;
 use crate::storage::{self, Document, method};
 use crate::text;
 
@@ -137,6 +138,7 @@ pub fn keep<T: Card>(
         created_at: now,
     };
     if rows::insert(connection, &row)? > 0 {
+        growth::check(connection, "cards")?;
         return Ok(Made::New(card.clone().kept(row.id, 1)));
     }
     let known = rows::find_any(connection, (row.id, T::KIND))?

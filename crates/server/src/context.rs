@@ -13,7 +13,7 @@ use diesel::pg::PgConnection;
 use diesel::r2d2::{ConnectionManager, Pool};
 use ember_core::stop::Stop;
 use tokio::sync::Semaphore;
-use tokio::time::timeout_at;
+use tokio::time::{timeout, timeout_at};
 
 use governor::{DefaultKeyedRateLimiter, Quota};
 
@@ -33,6 +33,9 @@ const QUEUE: usize = 32;
 const LONG_ENOUGH: Duration = Duration::from_secs(4);
 /// Any computation ends after so long, without an answer.
 const TOO_LONG: Duration = Duration::from_secs(30);
+
+/// A whole kitchen is written or read within so long.
+const LONG_WORK: Duration = Duration::from_secs(120);
 
 /// A thermometer may send five times a second, and after a pause twenty times at once.
 fn often() -> Quota {
@@ -55,6 +58,9 @@ pub struct Context {
     senders: Arc<DefaultKeyedRateLimiter<String>>,
     /// How often somebody may try to get in.
     tries: Arc<Tries>,
+    url: Arc<str>,
+    /// One permit: archives are large.
+    long_work: Arc<Semaphore>,
     /// One permit for each passphrase that is compared at once: each takes 19 MiB.
     hashes: Arc<Semaphore>,
 }
@@ -74,6 +80,8 @@ impl Context {
             senders: Arc::new(DefaultKeyedRateLimiter::keyed(often())),
             tries: Arc::default(),
             hashes: Arc::new(Semaphore::new(cores)),
+            url: database_url.into(),
+            long_work: Arc::new(Semaphore::new(1)),
         }
     }
 
@@ -231,6 +239,43 @@ impl Context {
         tokio::select! {
             answer = job => answer?.unwrap_or(Err(ApiError::Busy)),
             () = hurry => Err(ApiError::Busy),
+        }
+    }
+
+    /// Work in a household that takes longer than anybody waits for an answer: one transaction of its own, on a
+    /// connection of its own, one at a time. With `is_read` it sees everything as it stood at its beginning.
+    ///
+    /// # Errors
+    /// Whatever the work returns; [`ApiError::Busy`] when another one is under way.
+    pub async fn long<T: Send + 'static>(
+        &self,
+        household: Uuid,
+        is_read: bool,
+        work: impl FnOnce(&mut PgConnection) -> Result<T, ApiError> + Send + 'static,
+    ) -> Result<T, ApiError> {
+        let turn = Arc::clone(&self.long_work)
+            .try_acquire_owned()
+            .map_err(|_| ApiError::Busy)?;
+        let url = Arc::clone(&self.url);
+        let job = web::block(move || {
+            let mut connection = connect::unlimited(&url)
+                .map_err(|error| ApiError::DatabaseDown(Box::new(error)))?;
+            let work = |connection: &mut PgConnection| {
+                db::households::enter(connection, household)?;
+                work(connection)
+            };
+            let mut transaction = connection.build_transaction();
+            let answer = if is_read {
+                transaction.repeatable_read().run(work)
+            } else {
+                transaction.run(work)
+            };
+            drop(turn);
+            answer
+        });
+        match timeout(LONG_WORK, job).await {
+            Ok(answer) => answer?,
+            Err(_) => Err(ApiError::Busy),
         }
     }
 

@@ -16,6 +16,7 @@ use crate::dto::event::{EventDto, HappeningDto, ReportDto};
 use crate::dto::plan::{PlanDto, StepDto};
 use crate::dto::request::RequestDto;
 use crate::error::{ApiError, Code};
+use crate::growth;
 use crate::kitchen::Kitchen;
 use crate::storage::snapshot::CookSummary;
 use crate::storage::{self, Unreadable, event, sentence};
@@ -116,6 +117,9 @@ pub fn page(
     });
     Ok(Read::of(rows, total))
 }
+
+/// What may be told of one cook.
+const MOST_EVENTS: usize = 2_000;
 
 pub(crate) fn state(started: Option<DateTime<Utc>>, finished: Option<DateTime<Utc>>) -> StateDto {
     match (started, finished) {
@@ -249,6 +253,7 @@ pub fn keep(
 ) -> Result<Made<CookDto>, ApiError> {
     let row = row(connection, id, name, new, plan, now)?;
     if db::cooks::insert(connection, &row)? > 0 {
+        growth::check(connection, "cooks")?;
         return Ok(Made::New(whole(connection, id, now)?));
     }
     let known = db::cooks::find_any(connection, id)?.ok_or(ApiError::NotFound("cook"))?;
@@ -461,6 +466,13 @@ fn store(
         return again(same, || Ok(())).map(drop);
     }
     let known = happened(db::cooks::events(connection, id)?)?;
+    if known.len() > MOST_EVENTS {
+        return Err(ApiError::full(
+            "notes of one cook",
+            MOST_EVENTS,
+            "finish it and begin another",
+        ));
+    }
     fits(&cook, &report.happening, &known)?;
     settle(connection, id, &known)
 }

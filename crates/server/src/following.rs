@@ -17,6 +17,7 @@ use crate::dto::plan::PlanDto;
 use crate::dto::request::RequestDto;
 use crate::dto::supper::{ReportedDto, SupperReportDto};
 use crate::error::{ApiError, Code};
+use crate::growth;
 use crate::kitchen::Kitchen;
 use crate::supper::Laid;
 use crate::suppers::{self, Known};
@@ -163,6 +164,7 @@ pub fn take(
                 db::cooks::replace(connection, &row)?;
             } else {
                 db::cooks::insert(connection, &row)?;
+                growth::check(connection, "cooks")?;
             }
             cooks::add(connection, begun.id, begun.told)
         }

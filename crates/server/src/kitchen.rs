@@ -60,6 +60,28 @@ impl Kitchen {
         self.context.query_in(self.who.household, queries).await
     }
 
+    /// Reads a lot, as it all stood at one time; see [`Context::long`].
+    ///
+    /// # Errors
+    /// Those of [`Context::long`].
+    pub async fn long_read<T: Send + 'static>(
+        &self,
+        work: impl FnOnce(&mut PgConnection) -> Result<T, ApiError> + Send + 'static,
+    ) -> Result<T, ApiError> {
+        self.context.long(self.who.household, true, work).await
+    }
+
+    /// Writes a lot, all of it or nothing; see [`Context::long`].
+    ///
+    /// # Errors
+    /// Those of [`Context::long`].
+    pub async fn long_write<T: Send + 'static>(
+        &self,
+        work: impl FnOnce(&mut PgConnection) -> Result<T, ApiError> + Send + 'static,
+    ) -> Result<T, ApiError> {
+        self.context.long(self.who.household, false, work).await
+    }
+
     /// See [`Context::compute`].
     ///
     /// # Errors

@@ -3,6 +3,7 @@
 pub mod access;
 pub mod admission;
 pub mod app;
+pub mod archive;
 pub mod body;
 pub mod calendar;
 pub mod cards;
@@ -20,6 +21,7 @@ pub mod error;
 pub mod examples;
 mod files;
 pub mod following;
+pub mod growth;
 pub mod guard;
 mod handlers;
 mod headers;

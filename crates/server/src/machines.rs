@@ -10,6 +10,7 @@ use crate::db::{Slice, machines as rows};
 use crate::documents::{MOST_PER_PAGE, Made, Read, Seen, Unread, again};
 use crate::dto::machine::{MachineDto, OwnMachineDto, ReadMachinesDto};
 use crate::error::ApiError;
+use crate::growth;
 use crate::storage::{self, machine};
 use crate::text::MACHINE_NAME;
 
@@ -103,6 +104,7 @@ pub fn add(
 ) -> Result<Made<OwnMachineDto>, ApiError> {
     let row = row(id, &machine, now)?;
     if rows::insert(connection, std::slice::from_ref(&row))? > 0 {
+        growth::check(connection, "machines")?;
         return Ok(Made::New(OwnMachineDto {
             id: row.id,
             revision: 1,
@@ -194,6 +196,7 @@ pub fn import(
             if rows::insert(connection, std::slice::from_ref(&row))? == 0 {
                 return Err(ApiError::name_is_taken("machine", &row.name));
             }
+            growth::check(connection, "machines")?;
             there.push(machine.clone());
             read.added.push(OwnMachineDto {
                 id: row.id,

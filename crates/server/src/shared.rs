@@ -12,6 +12,7 @@ use uuid::Uuid;
 use crate::db::shared as rows;
 use crate::dto::request::RequestDto;
 use crate::error::ApiError;
+use crate::growth;
 use crate::storage::{self, sentence};
 
 /// A sentence to be shared.
@@ -45,6 +46,7 @@ pub fn keep(
     let sentence = storage::pack(sentence::Sentence::from(request.clone()))?;
     let id = identity(&sentence.to_string());
     rows::keep(connection, kept(id), &sentence, now)?;
+    growth::check(connection, "shared")?;
     Ok(SharedDto { id, request })
 }
 

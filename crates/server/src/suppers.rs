@@ -20,6 +20,7 @@ use crate::dto::supper::{
 };
 use crate::error::{ApiError, Code};
 use crate::following::{self, Effect};
+use crate::growth;
 use crate::kitchen::Kitchen;
 use crate::storage::{self, Unreadable, supper};
 use crate::supper::{Laid, is_near, put_in_place, reported, with_cook, with_identities};
@@ -278,7 +279,11 @@ pub async fn keep(
         .await?;
     let row = row(id, &laid, now)?;
     let added = kitchen
-        .query(move |connection| Ok(rows::insert(connection, &row)?))
+        .query(move |connection| {
+            let added = rows::insert(connection, &row)?;
+            growth::check(connection, "suppers")?;
+            Ok(added)
+        })
         .await?;
     if added == 0
         && let Some(there) = there(kitchen, id).await?

@@ -19,6 +19,8 @@ use crate::{db, text};
 
 /// Readings that may be sent at once.
 pub const MOST: usize = 1000;
+/// Readings of a thermometer that are kept of a day: one every ten seconds on two channels is 17,280.
+pub const MOST_A_DAY: i64 = 50_000;
 /// Thermometers that a kitchen may have.
 pub const MOST_THERMOMETERS: usize = 50;
 /// Channels that a thermometer may have.
@@ -304,6 +306,14 @@ pub fn take(
             .collect();
         rows::add_channels(connection, &new)?;
         let taken = rows::append(connection, &usable)?;
+        let day = rows::count_since(connection, thermometer.id, now - LONGEST, MOST_A_DAY)?;
+        if day > usize::try_from(MOST_A_DAY).unwrap_or(usize::MAX) {
+            return Err(ApiError::full(
+                "readings of this thermometer in a day",
+                MOST_A_DAY,
+                "let it send less often",
+            ));
+        }
         let mut cooks: Vec<Uuid> = Vec::new();
         if taken > 0 {
             cooks.extend(usable.iter().filter_map(|one| one.cook_id));

@@ -49,3 +49,19 @@ export const changePassphrase = (current: string | null, passphrase: string) =>
 
 export const deleteHousehold = (name: string, current: string | null) =>
   answer(client.POST("/api/household/farewell", { body: { name, current } }));
+
+export const keptQuery = () =>
+  queryOptions({
+    queryKey: ["kept"],
+    queryFn: ({ signal }) => answer(client.GET("/api/household", { signal })),
+  });
+
+/** Reads a whole kitchen from a file. The file goes as it is, not as JSON. */
+export const readHousehold = (file: File) =>
+  answer(
+    client.POST("/api/household/archive", {
+      body: file as never,
+      bodySerializer: (body: unknown) => body as File,
+      headers: { "Content-Type": "application/zip" },
+    }),
+  );

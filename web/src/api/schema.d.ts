@@ -313,9 +313,48 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** The household, and how much its kitchen holds of what it may. */
+        get: operations["read_household"];
         /** Gives the household another name. */
         put: operations["rename_household"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/household/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything of the household as one file: a zip of JSON lines with their schema. Secrets are not in it. */
+        get: operations["export_household"];
+        put?: never;
+        /**
+         * Reads a household from a file: what is there already stays as it is, what is new is added, and all of it or
+         *     nothing. Devices, passphrases and secret addresses are not in such a file.
+         */
+        post: operations["import_household"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/household/archive/schema": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The JSON Schema of a household as a file. */
+        get: operations["household_schema"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1359,6 +1398,15 @@ export interface components {
          * @enum {string}
          */
         BrowningDto: "pale" | "blond" | "golden" | "brown" | "dark" | "burnt";
+        /** @description What came of a table. */
+        Came: {
+            /** @description Rows that were added. */
+            added: number;
+            /** @description Rows that were there already, or belong to such. */
+            known: number;
+            /** @description Which: machines, cards, suppers, cooks and what belongs to them. */
+            what: string;
+        };
         /** @description Everything a sentence can be made of. */
         CatalogueDto: {
             /** @description Cuts. */
@@ -2325,6 +2373,23 @@ export interface components {
             /** @description Version of the service. */
             version: string;
         };
+        /** @description How much a kitchen holds of something. */
+        HeldDto: {
+            /**
+             * Format: int64
+             * @description How many there are, deleted ones that can be brought back counted too.
+             */
+            count: number;
+            /** @description What: a table's name. */
+            kind: string;
+            /**
+             * Format: int64
+             * @description How many there may be.
+             */
+            most: number;
+            /** @description The same in words. */
+            what: string;
+        };
         /**
          * @description What becomes of the first batches while the others cook.
          * @enum {string}
@@ -2453,6 +2518,13 @@ export interface components {
             revision: number;
             /** @description What is wanted, with what has begun. */
             supper: components["schemas"]["SupperDto"];
+        };
+        /** @description A household with what its kitchen holds. */
+        KitchenDto: {
+            /** @description How much there is of each thing, and how much there may be. */
+            held: components["schemas"]["HeldDto"][];
+            /** @description The household. */
+            household: components["schemas"]["HouseholdDto"];
         };
         /** @description The settings of a kitchen. */
         KitchenSettingsDto: {
@@ -3634,6 +3706,11 @@ export interface components {
             to: string;
             /** @description Time zone of the clock, as Europe/London. */
             zone: string;
+        };
+        /** @description What came of reading a household from a file. */
+        ReadHouseholdDto: {
+            /** @description By table. */
+            came: components["schemas"]["Came"][];
         };
         /** @description What became of a document that was read. */
         ReadMachinesDto: {
@@ -7417,6 +7494,70 @@ export interface operations {
             };
         };
     };
+    read_household: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitchenDto"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     rename_household: {
         parameters: {
             query?: never;
@@ -7532,6 +7673,245 @@ export interface operations {
             };
             /** @description The kitchen holds as many as it may. */
             507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_household: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": number[];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    import_household: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/zip": number[];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadHouseholdDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    household_schema: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/schema+json": unknown;
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };

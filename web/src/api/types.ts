@@ -42,6 +42,7 @@ export type Preparation = Schemas["PreparationDto"];
 export type Probe = Schemas["ProbeDto"];
 export type Problem = Schemas["Problem"];
 export type Quantity = Schemas["QuantityDto"];
+export type ReadHousehold = Schemas["ReadHouseholdDto"];
 export type Region = Schemas["RegionDto"];
 export type Report = Schemas["ReportDto"];
 export type Request = Schemas["RequestDto"];

@@ -1,4 +1,4 @@
-// A button that asks for a JSON file.
+// A button that asks for a file.
 import { chakra } from "@chakra-ui/react";
 import { useRef } from "react";
 import { Action } from "./recipes";
@@ -7,10 +7,14 @@ interface FileButtonProps {
   /** What the file holds, for those who do not see the button. */
   label: string;
   children: string;
+  /** Kinds of files that are offered. */
+  accept?: string;
   onFile: (file: File) => void;
 }
 
-export function FileButton({ label, children, onFile }: FileButtonProps) {
+const JSON_FILES = "application/json,.json";
+
+export function FileButton({ label, children, accept = JSON_FILES, onFile }: FileButtonProps) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -20,7 +24,7 @@ export function FileButton({ label, children, onFile }: FileButtonProps) {
       <chakra.input
         ref={input}
         type="file"
-        accept="application/json,.json"
+        accept={accept}
         aria-label={label}
         display="none"
         onChange={(event) => {

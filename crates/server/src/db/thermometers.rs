@@ -140,6 +140,22 @@ pub fn append(connection: &mut PgConnection, rows: &[Reading]) -> QueryResult<us
         .execute(connection)
 }
 
+/// How many readings of a thermometer are kept since a time, up to one more than so many.
+pub fn count_since(
+    connection: &mut PgConnection,
+    id: Uuid,
+    since: DateTime<Utc>,
+    most: i64,
+) -> QueryResult<usize> {
+    let rows: Vec<i32> = own!(probe_readings)
+        .filter(probe_readings::thermometer_id.eq(id))
+        .filter(probe_readings::at.gt(since))
+        .select(probe_readings::channel)
+        .limit(most + 1)
+        .load(connection)?;
+    Ok(rows.len())
+}
+
 /// Open pages look at these cooks again.
 pub fn touch(connection: &mut PgConnection, ids: &[Uuid]) -> QueryResult<usize> {
     diesel::update(own!(cooks).filter(cooks::id.eq_any(ids)))

@@ -6,7 +6,9 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use crate::access::links::LinkKind;
+use crate::archive::Came;
 use crate::db::households::{Device, Link};
+use crate::growth::HeldDto;
 
 /// How somebody is in this kitchen.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, ToSchema)]
@@ -192,6 +194,22 @@ impl From<Link> for LinkDto {
 pub struct LinksDto {
     /// The first ones first.
     pub items: Vec<LinkDto>,
+}
+
+/// A household with what its kitchen holds.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, ToSchema)]
+pub struct KitchenDto {
+    /// The household.
+    pub household: HouseholdDto,
+    /// How much there is of each thing, and how much there may be.
+    pub held: Vec<HeldDto>,
+}
+
+/// What came of reading a household from a file.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, ToSchema)]
+pub struct ReadHouseholdDto {
+    /// By table.
+    pub came: Vec<Came>,
 }
 
 /// Another name for the household.

@@ -12,6 +12,8 @@ use ember_core::plan::{DeadlineError, PlanError};
 use ember_core::units::{Message, OutOfBounds};
 use serde_json::Value;
 
+use crate::body::MOST_UPLOADED;
+
 pub use problem::{Code, DivisionDto, NAMED, Problem, respond};
 
 /// An error on its way to becoming a [`Problem`].
@@ -40,6 +42,12 @@ pub enum ApiError {
     /// The body is over the limit.
     #[error("the body is larger than {} kB", BODY_LIMIT / 1024)]
     TooLarge,
+    /// The file is over the limit.
+    #[error("the file is larger than {} MB", MOST_UPLOADED >> 20)]
+    TooLargeAFile,
+    /// Not sent as a zip file.
+    #[error("send the file as application/zip")]
+    NotZip,
     /// Not sent as JSON.
     #[error("send the body as application/json")]
     NotJson,
@@ -240,7 +248,7 @@ impl ApiError {
 
     /// The kitchen holds as many of something as it may.
     #[must_use]
-    pub fn full(what: &str, most: usize, way_out: &str) -> Self {
+    pub fn full(what: &str, most: impl std::fmt::Display, way_out: &str) -> Self {
         Self::Full {
             detail: format!(
                 "this kitchen has {most} {what} already, which is all it may have; {way_out}"
@@ -255,8 +263,8 @@ impl ApiError {
             Self::Bound(_) => Code::OutOfBounds,
             Self::Invalid { .. } => Code::Invalid,
             Self::Malformed(_) => Code::Malformed,
-            Self::TooLarge => Code::TooLarge,
-            Self::NotJson => Code::NotJson,
+            Self::TooLarge | Self::TooLargeAFile => Code::TooLarge,
+            Self::NotJson | Self::NotZip => Code::NotJson,
             Self::NotFound(_) => Code::NotFound,
             Self::InDocument { error, .. } => error.code(),
             Self::Conflict { code, .. } | Self::Foreign { code, .. } => *code,

@@ -21,6 +21,7 @@ import { useDelete } from "../../components/useDelete";
 import { refusal } from "../../domain/message";
 import { isMachines } from "../../domain/schemas";
 import { useSettings } from "../../domain/settings";
+import { Archive } from "../../features/access/Archive";
 import { Household } from "../../features/access/Household";
 import { Phone } from "../../features/access/Phone";
 import { FloorThumb } from "../../features/basket/Floor";
@@ -124,6 +125,7 @@ export function KitchenPlace() {
           </Box>
         ))}
       </Grid>
+      <Archive />
     </Box>
   );
 }

@@ -1,0 +1,104 @@
+//! How much a kitchen may hold. What it holds is told, and one thing more than it may is refused with the way
+//! out.
+
+use diesel::prelude::*;
+use diesel::sql_types::BigInt;
+use serde::Serialize;
+use utoipa::ToSchema;
+
+use crate::error::ApiError;
+
+/// Of each table: its name, the most rows, what they are called, and the way out.
+const MOST: [(&str, i64, &str, &str); 5] = [
+    (
+        "machines",
+        200,
+        "machines",
+        "delete some for good: what is deleted goes after 30 days",
+    ),
+    (
+        "cards",
+        1_000,
+        "methods and blends",
+        "delete some for good: what is deleted goes after 30 days",
+    ),
+    (
+        "suppers",
+        2_000,
+        "suppers",
+        "save the kitchen as a file and delete old ones",
+    ),
+    (
+        "cooks",
+        10_000,
+        "cooks",
+        "save the kitchen as a file and delete old ones",
+    ),
+    (
+        "shared",
+        5_000,
+        "shared plans",
+        "they go by themselves, the oldest first",
+    ),
+];
+
+/// How much a kitchen holds of something.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, ToSchema)]
+pub struct HeldDto {
+    /// What: a table's name.
+    pub kind: &'static str,
+    /// The same in words.
+    pub what: &'static str,
+    /// How many there are, deleted ones that can be brought back counted too.
+    pub count: i64,
+    /// How many there may be.
+    pub most: i64,
+}
+
+#[derive(QueryableByName)]
+struct Count {
+    #[diesel(sql_type = BigInt)]
+    count: i64,
+}
+
+/// Up to one more than the bound: beyond it nobody asks how many.
+fn count(connection: &mut PgConnection, table: &str, most: i64) -> QueryResult<i64> {
+    let found: Count = diesel::sql_query(format!(
+        "SELECT count(*) AS count FROM (
+             SELECT 1 FROM {table} WHERE household_id = current_household() LIMIT {}
+         ) AS held",
+        most + 1
+    ))
+    .get_result(connection)?;
+    Ok(found.count)
+}
+
+/// What the kitchen of the transaction holds.
+///
+/// # Errors
+/// Those of the database.
+pub fn held(connection: &mut PgConnection) -> Result<Vec<HeldDto>, ApiError> {
+    let of = |(kind, most, what, _): (&'static str, i64, &'static str, &str)| {
+        Ok(HeldDto {
+            kind,
+            what,
+            count: count(connection, kind, most)?,
+            most,
+        })
+    };
+    MOST.into_iter().map(of).collect()
+}
+
+/// Refuses what was just added to a table where that is more than it may hold.
+///
+/// # Errors
+/// That it is too much.
+pub fn check(connection: &mut PgConnection, table: &str) -> Result<(), ApiError> {
+    let Some((_, most, what, way_out)) = MOST.into_iter().find(|(name, ..)| *name == table) else {
+        return Ok(());
+    };
+    if count(connection, table, most)? > most {
+        return Err(ApiError::full(what, most, way_out));
+    }
+    Ok(())
+}

@@ -1,0 +1,379 @@
+//! A household as a file: out of one kitchen, into another; twice without doubles; and files that are none.
+#![allow(clippy::unwrap_used, clippy::indexing_slicing, clippy::panic)]
+
+mod support;
+
+use std::io::{Cursor, Read, Write};
+
+use actix_http::Request;
+use actix_web::Error;
+use actix_web::body::BoxBody;
+use actix_web::dev::{Service, ServiceResponse};
+use actix_web::test::{call_service, read_body};
+use chrono::Utc;
+use serde_json::{Value, json};
+use support::doors::{Device, request};
+use support::{
+    Database, get, keep, post, report, sentence, server, server_with_doors, start, start_as,
+};
+use zip::write::SimpleFileOptions;
+use zip::{ZipArchive, ZipWriter};
+
+const PATH: &str = "/api/household/archive";
+
+async fn saved<S>(app: &S) -> Vec<u8>
+where
+    S: Service<Request, Response = ServiceResponse<BoxBody>, Error = Error>,
+{
+    let response = call_service(app, request("GET", PATH, None).to_request()).await;
+    assert_eq!(response.status(), 200);
+    assert_eq!(
+        response.headers().get("content-type").unwrap(),
+        "application/zip"
+    );
+    read_body(response).await.to_vec()
+}
+
+async fn read<S>(app: &S, archive: &[u8]) -> (u16, Value)
+where
+    S: Service<Request, Response = ServiceResponse<BoxBody>, Error = Error>,
+{
+    let sent = request("POST", PATH, None)
+        .insert_header(("content-type", "application/zip"))
+        .set_payload(archive.to_vec());
+    support::call(app, sent).await
+}
+
+/// What an answer says of a table: rows added, rows known.
+fn came(answer: &Value, what: &str) -> (u64, u64) {
+    let one = answer["came"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .find(|one| one["what"] == what)
+        .unwrap();
+    (
+        one["added"].as_u64().unwrap(),
+        one["known"].as_u64().unwrap(),
+    )
+}
+
+/// Every file of an archive by its name.
+fn files(archive: &[u8]) -> Vec<(String, String)> {
+    let mut file = ZipArchive::new(Cursor::new(archive)).unwrap();
+    (0..file.len())
+        .map(|n| {
+            let mut one = file.by_index(n).unwrap();
+            let mut text = String::new();
+            one.read_to_string(&mut text).unwrap();
+            (one.name().to_owned(), text)
+        })
+        .collect()
+}
+
+fn zipped(files: &[(String, String)]) -> Vec<u8> {
+    let mut file = ZipWriter::new(Cursor::new(Vec::new()));
+    for (name, text) in files {
+        file.start_file(name.as_str(), SimpleFileOptions::default())
+            .unwrap();
+        file.write_all(text.as_bytes()).unwrap();
+    }
+    file.finish().unwrap().into_inner()
+}
+
+/// What a cook would look at: lists, and every cook and supper in full, but for what a clock changes.
+async fn everything<S>(app: &S) -> Vec<Value>
+where
+    S: Service<Request, Response = ServiceResponse<BoxBody>, Error = Error>,
+{
+    let mut all = Vec::new();
+    for list in [
+        "machines",
+        "methods",
+        "blends",
+        "suppers?per_page=100",
+        "cooks?per_page=100",
+    ] {
+        let (_, page) = get(app, &format!("/api/{list}")).await;
+        all.push(page["items"].clone());
+        let kind = list.split('?').next().unwrap();
+        if ["suppers", "cooks"].contains(&kind) {
+            for one in page["items"].as_array().unwrap() {
+                let (status, mut whole) =
+                    get(app, &format!("/api/{kind}/{}", one["id"].as_str().unwrap())).await;
+                assert_eq!(status, 200);
+                whole.as_object_mut().unwrap().remove("now");
+                all.push(whole);
+            }
+        }
+    }
+    all.push(get(app, "/api/settings").await.1);
+    all
+}
+
+/// The demo with a cook of yesterday on top, out of one database and into an empty one: the same kitchen. Read
+/// again, nothing is there twice.
+#[actix_web::test]
+async fn a_kitchen_goes_out_and_into_another() {
+    let (from, to) = (Database::new(), Database::new());
+    start(&from, Utc::now()).unwrap();
+    start_as(&to, Utc::now(), false).unwrap();
+    let (app, other) = (server(&from).await, server(&to).await);
+    let settings = json!({ "region": "uk", "temperature": "fahrenheit", "weight": "imperial" });
+    let put = request("PUT", "/api/settings", Some(&settings));
+    assert_eq!(support::call(&app, put).await.0, 200);
+    let archive = saved(&app).await;
+    let (status, answer) = read(&other, &archive).await;
+    assert_eq!(status, 200, "{answer}");
+    assert_eq!(came(&answer, "machines"), (2, 0));
+    assert_eq!(came(&answer, "cooks"), (9, 0));
+    assert!(came(&answer, "events").0 > 30, "{answer}");
+    let (before, after) = (everything(&app).await, everything(&other).await);
+    assert_eq!(before.len(), after.len());
+    for (a, b) in before.iter().zip(&after) {
+        assert_eq!(a, b);
+    }
+    let (_, again) = read(&other, &archive).await;
+    for one in again["came"].as_array().unwrap() {
+        assert_eq!(one["added"], 0, "{one}");
+    }
+    assert_eq!(everything(&other).await, after);
+    // Each line is as its schema says.
+    let (_, schema) = get(&app, "/api/household/archive/schema").await;
+    for (name, text) in files(&archive)
+        .iter()
+        .filter(|(name, _)| name.ends_with("jsonl"))
+    {
+        let of = &schema["$defs"][name.as_str()];
+        for line in text.lines() {
+            let row: Value = serde_json::from_str(line).unwrap();
+            for field in of["required"].as_array().unwrap() {
+                assert!(!row[field.as_str().unwrap()].is_null(), "{name}: {field}");
+            }
+            for field in row.as_object().unwrap().keys() {
+                assert!(of["properties"][field].is_object(), "{name}: {field}");
+            }
+        }
+    }
+}
+
+/// Into a kitchen that is in use: what is here stays, a machine of the same name and another make gets a number,
+/// the same machine is the same, and its cooks are in it.
+#[actix_web::test]
+async fn an_archive_is_read_into_a_kitchen_in_use() {
+    let (from, to) = (Database::new(), Database::new());
+    let (app, other) = (server(&from).await, server(&to).await);
+    let machine = |name: &str, power: f64| {
+        let mut machine = sentence()["machine"].clone();
+        (machine["name"], machine["power_w"]) = (json!(name), json!(power));
+        machine
+    };
+    for (app, power) in [(&app, 1500.0), (&other, 1800.0)] {
+        for machine in [machine("the same", 1700.0), machine("the drum", power)] {
+            assert_eq!(post(app, "/api/machines", &machine).await.0, 201);
+        }
+    }
+    let mut same = sentence();
+    same["machine"] = machine("the same", 1700.0);
+    let cook = keep(&app, &json!({ "request": same, "name": "theirs" })).await;
+    let path = format!("/api/cooks/{}/events", cook["id"].as_str().unwrap());
+    post(&app, &path, &report(json!({ "kind": "started" }))).await;
+    keep(&other, &json!({ "request": sentence(), "name": "ours" })).await;
+    let (status, answer) = read(&other, &saved(&app).await).await;
+    assert_eq!(status, 200, "{answer}");
+    assert_eq!(came(&answer, "machines"), (1, 1));
+    assert_eq!(came(&answer, "events"), (1, 0));
+    let (_, machines) = get(&other, "/api/machines").await;
+    let mut told: Vec<(&str, i64)> = machines["items"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|one| {
+            (
+                one["machine"]["name"].as_str().unwrap(),
+                one["cooks"].as_i64().unwrap(),
+            )
+        })
+        .collect();
+    assert_eq!(told, [("the drum", 1), ("the drum (2)", 0), ("the same", 1)]);
+    assert_eq!(get(&other, "/api/cooks").await.1["total"], 2);
+}
+
+/// What is no archive of a kitchen is refused with its reason, and nothing of it is added.
+#[actix_web::test]
+async fn files_that_are_none_are_refused() {
+    let database = Database::new();
+    let app = server(&database).await;
+    keep(&app, &json!({ "request": sentence() })).await;
+    let archive = saved(&app).await;
+    let empty = Database::new();
+    let app = server(&empty).await;
+    let whole = files(&archive);
+    let with = |name: &str, text: &str| {
+        let mut files = whole.clone();
+        files.retain(|(known, _)| known != name);
+        files.push((name.to_owned(), text.to_owned()));
+        zipped(&files)
+    };
+    let without = |name: &str| {
+        let files: Vec<_> = whole
+            .iter()
+            .filter(|(known, _)| known != name)
+            .cloned()
+            .collect();
+        zipped(&files)
+    };
+    let about = &whole
+        .iter()
+        .find(|(name, _)| name == "kitchen.json")
+        .unwrap()
+        .1;
+    let cook = &whole
+        .iter()
+        .find(|(name, _)| name == "cooks.jsonl")
+        .unwrap()
+        .1;
+    let mut nameless: Value = serde_json::from_str(cook).unwrap();
+    nameless["name"] = json!("");
+    // A cook of another household is none of this one: whose it is does not stand in the file.
+    let mut theirs: Value = serde_json::from_str(cook).unwrap();
+    theirs["household_id"] = json!("00000000-0000-4000-8000-00000000dead");
+    for (archive, why) in [
+        (b"not a zip".to_vec(), "no archive of a kitchen"),
+        (with("../../etc/cron.d/x", "x"), "../../etc/cron.d/x"),
+        (with("/etc/passwd", "x"), "/etc/passwd"),
+        (without("kitchen.json"), "kitchen.json is missing"),
+        (without("cooks.jsonl"), "cooks.jsonl is missing"),
+        (
+            with(
+                "kitchen.json",
+                &about.replace("zesty-ember-household", "a-diary"),
+            ),
+            "does not say",
+        ),
+        (
+            with(
+                "kitchen.json",
+                &about.replace("\"version\": 1", "\"version\": 2"),
+            ),
+            "newer",
+        ),
+        (with("cooks.jsonl", "{ \"id\": "), "cooks.jsonl, line 1"),
+        (
+            with("cooks.jsonl", "{ \"id\": 7 }"),
+            "cooks.jsonl, up to line",
+        ),
+        (
+            with("cooks.jsonl", &nameless.to_string()),
+            "cooks_name_fits",
+        ),
+        (with("machines.jsonl", &"x".repeat(5 << 20)), "larger than"),
+    ] {
+        let (status, problem) = read(&app, &archive).await;
+        assert_eq!(
+            (status, &problem["code"]),
+            (422, &json!("invalid")),
+            "{why}: {problem}"
+        );
+        assert!(
+            problem["detail"].as_str().unwrap().contains(why),
+            "{why}: {problem}"
+        );
+        assert_eq!(get(&app, "/api/cooks").await.1["total"], 0);
+    }
+    let (status, _) = read(&app, &with("cooks.jsonl", &theirs.to_string())).await;
+    assert_eq!(
+        (status, get(&app, "/api/cooks").await.1["total"].clone()),
+        (200, json!(1))
+    );
+    // A bomb: much out of little. It is not unpacked further than a line may be long.
+    let bomb = with("events.jsonl", &"0".repeat(64 << 20));
+    assert!(bomb.len() < 1 << 20);
+    assert_eq!(read(&app, &bomb).await.0, 422);
+    // And by its size before it is a file at all.
+    let (status, problem) = read(&app, &vec![0; 65 << 20]).await;
+    assert_eq!((status, &problem["code"]), (413, &json!("too_large")));
+}
+
+/// From one household into another of the same server, where identities are the same and nothing is shared.
+#[actix_web::test]
+async fn one_household_is_read_into_another() {
+    let database = Database::new();
+    let app = server_with_doors(&database).await;
+    let (first, other) = (
+        Device::first(&app, &database).await,
+        Device::first(&app, &database).await,
+    );
+    let cook = first
+        .does(
+            &app,
+            "POST",
+            "/api/cooks",
+            Some(&json!({ "request": sentence() })),
+        )
+        .await;
+    let thermometer = first
+        .does(
+            &app,
+            "POST",
+            "/api/thermometers",
+            Some(&json!({ "name": "probe" })),
+        )
+        .await;
+    let asked = request("GET", PATH, None).insert_header(("cookie", first.0.as_str()));
+    let archive = read_body(call_service(&app, asked.to_request()).await)
+        .await
+        .to_vec();
+    let text: String = files(&archive).into_iter().map(|(_, text)| text).collect();
+    assert!(!text.contains(thermometer["token"].as_str().unwrap()));
+    let sent = request("POST", PATH, None)
+        .insert_header(("cookie", other.0.as_str()))
+        .insert_header(("content-type", "application/zip"))
+        .set_payload(archive);
+    assert_eq!(support::call(&app, sent).await.0, 200);
+    let path = format!("/api/cooks/{}", cook["id"].as_str().unwrap());
+    other.does(&app, "DELETE", &path, None).await;
+    assert_eq!(first.asks(&app, "GET", &path, None).await.0, 200);
+    // Whoever does not say that it is a zip file is told so.
+    let json = other.asks(&app, "POST", PATH, Some(&json!({}))).await;
+    assert_eq!(json.0, 415);
+}
+
+/// How much a kitchen holds is told, and what is more than it may is refused.
+#[actix_web::test]
+async fn growth_is_bounded_and_told() {
+    let database = Database::new();
+    start(&database, Utc::now()).unwrap();
+    let app = server(&database).await;
+    let (_, kitchen) = get(&app, "/api/household").await;
+    let held = |kitchen: &Value, kind: &str| {
+        let all = kitchen["held"].as_array().unwrap().clone();
+        all.into_iter().find(|one| one["kind"] == kind).unwrap()
+    };
+    assert_eq!(held(&kitchen, "cooks")["count"], 9);
+    let most = held(&kitchen, "machines")["most"].as_i64().unwrap();
+    diesel::RunQueryDsl::execute(
+        diesel::sql_query(format!(
+            "INSERT INTO machines (id, name, profile, created_at)
+             SELECT gen_random_uuid(), 'machine ' || n, '{{}}', now() FROM generate_series(3, {most}) AS n"
+        )),
+        &mut database.connection(),
+    )
+    .unwrap();
+    let mut machine = sentence()["machine"].clone();
+    machine["name"] = json!("one too many");
+    let (status, problem) = post(&app, "/api/machines", &machine).await;
+    assert_eq!(
+        (status, &problem["code"]),
+        (507, &json!("full")),
+        "{problem}"
+    );
+    assert!(
+        problem["detail"]
+            .as_str()
+            .unwrap()
+            .contains(&most.to_string())
+    );
+    let (_, kitchen) = get(&app, "/api/household").await;
+    assert_eq!(held(&kitchen, "machines")["count"], most);
+}
