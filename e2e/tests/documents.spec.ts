@@ -27,7 +27,7 @@ test("what cannot be shown hides nothing else, and is exported or deleted", asyn
   await expect(word(page, "Machine")).toHaveText("the drum");
 });
 
-test("two tabs change one machine: the second is told, and loses nothing", async ({
+test("two devices change one machine: what differs is decided, the rest is merged", async ({
   page,
   context,
 }) => {
@@ -37,21 +37,56 @@ test("two tabs change one machine: the second is told, and loses nothing", async
     await tab.getByRole("link", { name: "Change" }).first().click();
     await expect(word(tab, "Name")).toHaveText("the drum");
   }
-  const rename = async (tab: typeof page, name: string) => {
-    await word(tab, "Name").click();
-    await tab.getByRole("textbox").fill(name);
+  const say = async (tab: typeof page, label: string, text: string) => {
+    await word(tab, label).click();
+    await tab.getByRole("textbox").fill(text);
+    await tab.keyboard.press("Enter");
+  };
+  const save = (tab: typeof page) => tab.getByRole("button", { name: "Save", exact: true }).click();
+  await say(page, "Name", "the barrel");
+  await say(page, "Power", "1600");
+  await save(page);
+  await expect(page.getByText("the barrel")).toBeVisible();
+  await say(other, "Name", "the cask");
+  await save(other);
+  const screen = other.getByRole("alert", { name: "Changed on two devices" });
+  await expect(screen.getByText("this device: the cask")).toBeVisible();
+  await expect(screen.getByText("other device: the barrel")).toBeVisible();
+  // What only one changed is no question.
+  await expect(screen.getByText("Taken from the other device: power.")).toBeVisible();
+  await accessible(other);
+  // One can go on changing, also after a reload: what it was changed from is still known.
+  await screen.getByRole("button", { name: "Back to my changes" }).click();
+  await other.reload();
+  await expect(word(other, "Name")).toHaveText("the cask");
+  await save(other);
+  await screen.getByRole("button", { name: "Save this" }).click();
+  await other.waitForURL("**/kitchen");
+  await expect(other.getByRole("listitem").filter({ hasText: "the cask" })).toContainText("1600 W");
+  await expect(other.getByText("the barrel")).toHaveCount(0);
+});
+
+test("two devices change different things of one machine: both stand, and nobody is asked", async ({
+  page,
+  context,
+}) => {
+  const other = await context.newPage();
+  for (const tab of [page, other]) {
+    await tab.goto("/kitchen");
+    await tab.getByRole("link", { name: "Change" }).first().click();
+    await expect(word(tab, "Name")).toHaveText("the drum");
+  }
+  for (const [tab, label, text] of [
+    [page, "Name", "the barrel"],
+    [other, "Power", "1600"],
+  ] as const) {
+    await word(tab, label).click();
+    await tab.getByRole("textbox").fill(text);
     await tab.keyboard.press("Enter");
     await tab.getByRole("button", { name: "Save", exact: true }).click();
-  };
-  await rename(page, "the barrel");
-  await expect(page.getByText("the barrel")).toBeVisible();
-  await rename(other, "the cask");
-  await expect(other.getByRole("alert")).toContainText("changed meanwhile");
-  await expect(word(other, "Name")).toHaveText("the cask");
-  await other.getByRole("button", { name: "Save", exact: true }).click();
-  await other.waitForURL("**/kitchen");
-  await expect(other.getByText("the cask")).toBeVisible();
-  await expect(other.getByText("the barrel")).toHaveCount(0);
+    await tab.waitForURL("**/kitchen");
+  }
+  await expect(other.getByRole("listitem").filter({ hasText: "the barrel" })).toContainText("1600 W");
 });
 
 test("a machine that is deleted comes back with its history", async ({ page }) => {

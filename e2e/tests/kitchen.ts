@@ -85,7 +85,12 @@ export class Kitchen {
 
   /** Something done to its database from outside. */
   sql(text: string) {
-    execFileSync("psql", ["-qAtX", `${cluster}/${this.name}`, "-c", text], { stdio: "pipe" });
+    // What is written without saying for whom is of the home's household.
+    const env = {
+      ...process.env,
+      PGOPTIONS: "-c ember.household=00000000-0000-4000-8000-000000000001",
+    };
+    execFileSync("psql", ["-qAtX", `${cluster}/${this.name}`, "-c", text], { stdio: "pipe", env });
   }
 
   /** The link that opens it the first time, as it was told at the start. */

@@ -12,6 +12,7 @@ import { RowActions } from "../../components/RowActions";
 import { Action } from "../../components/recipes";
 import { TimeWord } from "../../components/TimeWord";
 import { Word } from "../../components/Word";
+import { Undecided, useMerging } from "../../domain/useMerging";
 import { useIdentity } from "../../lib/hooks";
 import { earlier, without } from "../../lib/lists";
 import { hours } from "../../lib/units";
@@ -31,6 +32,8 @@ interface MethodEditorProps {
 }
 
 const LONGEST = 72 * 3600;
+/** What a new method begins from is changed by nobody else. */
+const NEW = { revision: 0, document: {} as OwnMethod };
 const NEW_TASK: OwnTask = {
   name: "Do something",
   place: "counter",
@@ -51,10 +54,25 @@ export function MethodEditor({
 }: MethodEditorProps) {
   const fresh = useIdentity(method);
   const queries = useQueryClient();
+  const merging = useMerging(
+    {
+      seen: known ? { revision: known.revision, document: known.method } : NEW,
+      editing: true,
+      of: `method ${known?.id ?? "new"}`,
+    },
+    (revision, wanted: OwnMethod) =>
+      known ? changeMethod({ id: known.id, revision }, wanted) : keepMethod(fresh, wanted),
+    (current) => {
+      const own = current as KeptMethod;
+      return { revision: own.revision, document: own.method };
+    },
+    (decided) => {
+      onChange(decided);
+      keep.mutate(decided);
+    },
+  );
   const keep = useMutation({
-    mutationFn: () => (known ? changeMethod(known, method) : keepMethod(fresh, method)),
-    // Where somebody else changed it, saving again goes over what stands there now.
-    onError: () => void queries.invalidateQueries({ queryKey: methodsQuery().queryKey }),
+    mutationFn: merging.save,
     onSuccess: async (kept) => {
       await queries.invalidateQueries({ queryKey: methodsQuery().queryKey });
       onDone(kept.method);
@@ -118,13 +136,19 @@ export function MethodEditor({
         />
         .
       </Text>
-      {keep.error ? (
+      {merging.screen}
+      {keep.error && !(keep.error instanceof Undecided) ? (
         <Box mt="2">
           <Trouble>{keep.error.message} Nothing you wrote is lost.</Trouble>
         </Box>
       ) : null}
       <Flex gap="2" mt="3" wrap="wrap">
-        <Action type="button" look="solid" disabled={keep.isPending} onClick={() => keep.mutate()}>
+        <Action
+          type="button"
+          look="solid"
+          disabled={keep.isPending}
+          onClick={() => keep.mutate(method)}
+        >
           Save
         </Action>
         <Action type="button" look="plain" onClick={() => onDone(null)}>

@@ -11,7 +11,8 @@ import {
   SUPPER_LISTS,
   sendSupperReport,
 } from "../../api/queries";
-import type { KeptSupper, Supper } from "../../api/types";
+import type { KeptSupper } from "../../api/types";
+import { Undecided, useMerging } from "../../domain/useMerging";
 import { browserBox } from "../../lib/boxStore";
 import { type Kept, Outbox } from "../../lib/outbox";
 import type { Moment } from "./Agenda";
@@ -67,8 +68,21 @@ export function useTelling(kept: KeptSupper) {
   const own = all.filter((one) => one.of === kept.id);
   const waiting = own.filter((one) => one.refused === undefined);
   const refused = own.find((one) => one.refused !== undefined);
+  const merging = useMerging(
+    {
+      seen: { revision: kept.revision, document: kept.supper },
+      editing: false,
+      of: `supper ${kept.id}`,
+    },
+    (revision, supper) => changeSupper({ id: kept.id, revision }, supper),
+    (current) => {
+      const own = current as KeptSupper;
+      return { revision: own.revision, document: own.supper };
+    },
+    (decided) => change.mutate(decided),
+  );
   const change = useMutation({
-    mutationFn: (supper: Supper) => changeSupper(kept, supper),
+    mutationFn: merging.save,
     // One after the other; sent again until the server answers.
     scope: { id: `supper ${kept.id}` },
     retry: (_, error) => error instanceof ApiFailure && error.isPassing,
@@ -93,10 +107,13 @@ export function useTelling(kept: KeptSupper) {
     change.isPaused ||
     (change.isPending && change.failureCount > 0) ||
     (waiting.length > 0 && !reached);
-  const error = change.error ?? (refused?.refused ? new Error(refused.refused) : null);
+  const changing = change.error instanceof Undecided ? null : change.error;
+  const error = changing ?? (refused?.refused ? new Error(refused.refused) : null);
   return {
     supper,
     change: change.mutate,
+    /** Both versions, where somebody else changed the same. */
+    screen: merging.screen,
     /** An answer is on its way; where the server does not answer, telling goes on without it. */
     busy: change.isPending && !lost,
     lost,

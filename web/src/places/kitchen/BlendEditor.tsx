@@ -6,6 +6,7 @@ import { blendsQuery, changeBlend, keepBlend } from "../../api/queries";
 import type { Blend, KeptBlend } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
+import { Undecided, useMerging } from "../../domain/useMerging";
 import { useDraft } from "../../lib/draft";
 import { useIdentity } from "../../lib/hooks";
 import { without } from "../../lib/lists";
@@ -79,13 +80,25 @@ export function BlendEditor({ known, saved, onDone }: BlendEditorProps) {
   const queries = useQueryClient();
   const [blend, setBlend] = useDraft(`blend ${id ?? "new"}`, typed(saved), isTyped);
   const fresh = useIdentity(blend);
-  const keep = useMutation({
-    mutationFn: async () => {
-      const said = told(blend);
-      return known ? changeBlend(known, said) : keepBlend(fresh, said);
+  const merging = useMerging(
+    {
+      seen: { revision: known?.revision ?? 0, document: saved },
+      editing: true,
+      of: `blend ${id ?? "new"}`,
     },
-    // Where somebody else changed it, saving again goes over what stands there now.
-    onError: () => void queries.invalidateQueries({ queryKey: blendsQuery().queryKey }),
+    (revision, said) =>
+      known ? changeBlend({ id: known.id, revision }, said) : keepBlend(fresh, said),
+    (current) => {
+      const own = current as KeptBlend;
+      return { revision: own.revision, document: own.blend };
+    },
+    (decided) => {
+      setBlend(typed(decided));
+      keep.mutate(decided);
+    },
+  );
+  const keep = useMutation({
+    mutationFn: async (decided: Blend | null) => merging.save(decided ?? told(blend)),
     onSuccess: async () => {
       setBlend(null);
       await queries.invalidateQueries({ queryKey: blendsQuery().queryKey });
@@ -110,7 +123,7 @@ export function BlendEditor({ known, saved, onDone }: BlendEditorProps) {
       maxW="reading"
       onSubmit={(event) => {
         event.preventDefault();
-        keep.mutate();
+        keep.mutate(null);
       }}
     >
       <Text as="label" textStyle="small">
@@ -187,14 +200,15 @@ export function BlendEditor({ known, saved, onDone }: BlendEditorProps) {
       >
         Another part
       </Action>
-      {keep.error ? (
+      {merging.screen}
+      {keep.error && !(keep.error instanceof Undecided) ? (
         <Box mt="2">
           <Trouble>{keep.error.message} Nothing you wrote is lost.</Trouble>
         </Box>
       ) : null}
       <Flex gap="2" mt="2" wrap="wrap">
         <Action type="submit" look="solid" disabled={keep.isPending}>
-          {id ? "Save" : "Save"}
+          Save
         </Action>
         <Action
           type="button"

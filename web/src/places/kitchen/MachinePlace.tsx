@@ -5,13 +5,14 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate, useParams, useSearch } from "@tanstack/react-router";
 import { ApiFailure } from "../../api/client";
 import { addMachine, catalogueQuery, machinesQuery, replaceMachine } from "../../api/queries";
-import type { Machine } from "../../api/types";
+import type { Machine, OwnMachine } from "../../api/types";
 import { Empty, Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { refusal } from "../../domain/message";
 import { isMachine } from "../../domain/schemas";
 import { useSettings } from "../../domain/settings";
+import { Undecided, useMerging } from "../../domain/useMerging";
 import { useDraft } from "../../lib/draft";
 import { useIdentity } from "../../lib/hooks";
 import { usePageTitle } from "../../lib/title";
@@ -35,7 +36,13 @@ export function MachinePlace() {
     );
   }
   return (
-    <Editor key={id} id={id} saved={own.machine} keep={(machine) => replaceMachine(own, machine)} />
+    <Editor
+      key={id}
+      id={id}
+      saved={own.machine}
+      seen={own}
+      keep={(machine, _, revision) => replaceMachine({ id: own.id, revision }, machine)}
+    />
   );
 }
 
@@ -64,7 +71,9 @@ export function NewMachinePlace() {
 interface EditorProps {
   id: string;
   saved: Machine;
-  keep: (machine: Machine, id: string) => Promise<unknown>;
+  /** The one that is changed; nothing for a new one. */
+  seen?: OwnMachine;
+  keep: (machine: Machine, id: string, revision: number) => Promise<unknown>;
   fresh?: boolean;
 }
 
@@ -74,17 +83,31 @@ const inOrder = (machine: Machine): Machine => ({
   racks_mm: machine.racks_mm?.toSorted((a, b) => a - b),
 });
 
-function Editor({ id, saved, keep, fresh = false }: EditorProps) {
+function Editor({ id, saved, seen, keep, fresh = false }: EditorProps) {
   const units = useSettings();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [machine, setMachine, changed] = useDraft(`machine-${id}`, saved, isMachine);
   usePageTitle(`Kitchen: ${machine.name}`);
   const identity = useIdentity(machine);
+  const merging = useMerging(
+    {
+      seen: { revision: seen?.revision ?? 0, document: saved },
+      editing: changed,
+      of: `machine ${id}`,
+    },
+    (revision, document) => keep(document, identity, revision),
+    (current) => {
+      const own = current as OwnMachine;
+      return { revision: own.revision, document: own.machine };
+    },
+    (decided) => {
+      setMachine(decided);
+      keeping.mutate(decided);
+    },
+  );
   const keeping = useMutation({
-    mutationFn: () => keep(inOrder(machine), identity),
-    // Where somebody else changed it, saving again goes over what stands there now.
-    onError: () => void queries.invalidateQueries({ queryKey: machinesQuery().queryKey }),
+    mutationFn: (wanted: Machine) => merging.save(inOrder(wanted)),
     onSuccess: async () => {
       setMachine(null);
       await queries.invalidateQueries({ queryKey: machinesQuery().queryKey });
@@ -106,7 +129,8 @@ function Editor({ id, saved, keep, fresh = false }: EditorProps) {
           setMachine({ ...machine, ...change });
         }}
       />
-      {keeping.error ? (
+      {merging.screen}
+      {keeping.error && !(keeping.error instanceof Undecided) ? (
         <Text
           role="alert"
           textStyle="line"
@@ -126,7 +150,7 @@ function Editor({ id, saved, keep, fresh = false }: EditorProps) {
           type="button"
           look="solid"
           disabled={keeping.isPending || !(changed || fresh)}
-          onClick={() => keeping.mutate()}
+          onClick={() => keeping.mutate(machine)}
         >
           {fresh ? "Add machine" : "Save"}
         </Action>

@@ -1,11 +1,12 @@
 // A planned cook is planned anew, with everything that was changed.
 import { Box, Flex } from "@chakra-ui/react";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { changeCook, cookChanged, cookQuery } from "../../api/queries";
-import type { Request } from "../../api/types";
+import type { Cook, Request } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
+import { Undecided, useMerging, type Version } from "../../domain/useMerging";
 
 interface SaveCookProps {
   id: string;
@@ -15,12 +16,38 @@ interface SaveCookProps {
   disabled: boolean;
 }
 
+/** What of a cook is planned anew. */
+interface Wanted {
+  request: Request;
+  eat_at: string | null;
+}
+
+const versionOf = (cook: Cook): Version<Wanted> => ({
+  revision: cook.revision,
+  document: {
+    request: cook.request,
+    eat_at: cook.eat_at ? new Date(cook.eat_at).toISOString() : null,
+  },
+});
+
 export function SaveCook({ id, request, eatAt, disabled }: SaveCookProps) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const back = () => void navigate({ to: "/" });
+  const seen = useQuery(cookQuery(id)).data;
+  const merging = useMerging(
+    { seen: seen ? versionOf(seen) : null, editing: true, of: `cook ${id}` },
+    (revision, wanted) =>
+      changeCook(
+        { id, revision },
+        wanted.request,
+        wanted.eat_at === null ? null : new Date(wanted.eat_at),
+      ),
+    (current) => versionOf(current as Cook),
+    (decided) => save.mutate(decided),
+  );
   const save = useMutation({
-    mutationFn: async () => changeCook(await queries.fetchQuery(cookQuery(id)), request, eatAt),
+    mutationFn: merging.save,
     onSuccess: (cook) => {
       cookChanged(queries, cook);
       back();
@@ -33,7 +60,7 @@ export function SaveCook({ id, request, eatAt, disabled }: SaveCookProps) {
           type="button"
           look="solid"
           disabled={disabled || save.isPending}
-          onClick={() => save.mutate()}
+          onClick={() => save.mutate({ request, eat_at: eatAt?.toISOString() ?? null })}
         >
           Save plan
         </Action>
@@ -41,7 +68,8 @@ export function SaveCook({ id, request, eatAt, disabled }: SaveCookProps) {
           Cancel
         </Action>
       </Flex>
-      {save.error ? (
+      {merging.screen}
+      {save.error && !(save.error instanceof Undecided) ? (
         <Box mt="3">
           <Trouble>{save.error.message} Nothing you changed is lost.</Trouble>
         </Box>

@@ -58,6 +58,7 @@ function Supping({ kept }: { kept: KeptSupper }) {
   return (
     <Box>
       {next ? <NextThing moment={next} kept={kept} now={now} telling={telling} /> : null}
+      {telling.screen}
       <AtTheFryer kept={kept} />
       <SupperView
         supper={supper}
