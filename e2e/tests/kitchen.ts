@@ -7,6 +7,8 @@ import { createServer } from "node:net";
 import AxeBuilder from "@axe-core/playwright";
 import { test as base, expect, type Locator, type Page } from "@playwright/test";
 
+export type { Page };
+
 const cluster = process.env.TEST_DATABASE_URL;
 if (!cluster) throw new Error("TEST_DATABASE_URL is not set; run ./test e2e");
 

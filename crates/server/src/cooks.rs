@@ -403,6 +403,15 @@ fn locked(connection: &mut PgConnection, id: Uuid) -> Result<models::Cook, ApiEr
     db::cooks::find_locked(connection, id)?.ok_or(ApiError::NotFound("cook"))
 }
 
+/// What became of a report.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct Taken {
+    /// Changes of the cook so far.
+    pub revision: i32,
+    /// The supper whose dish it follows.
+    pub supper: Option<Uuid>,
+}
+
 /// Adds what happened to a cook. The same report again changes nothing.
 ///
 /// # Errors
@@ -412,13 +421,10 @@ pub async fn take_report(
     id: Uuid,
     report: ReportDto,
     now: DateTime<Utc>,
-) -> Result<CookDto, ApiError> {
+) -> Result<Taken, ApiError> {
     kitchen
-        .query(move |connection| {
-            connection.transaction(|connection| store(connection, id, &report, now))
-        })
-        .await?;
-    standing(kitchen, id, now).await
+        .query(move |connection| store(connection, id, &report, now))
+        .await
 }
 
 /// Adds what a supper's report says of the cook that follows its dish.
@@ -444,16 +450,25 @@ fn store(
     id: Uuid,
     report: &ReportDto,
     now: DateTime<Utc>,
-) -> Result<(), ApiError> {
-    let cook = locked(connection, id)?;
-    let plan: PlanDto = storage::unpack(cook.plan.clone())?;
-    report.check(plan.steps.len())?;
-    let at = happened_at(&cook, report.ago_s, now);
+) -> Result<Taken, ApiError> {
+    let cook = db::cooks::standing_locked(connection, id)?.ok_or(ApiError::NotFound("cook"))?;
+    let steps = match report.happening {
+        HappeningDto::StepDone { .. } => {
+            let plan: PlanDto = storage::unpack(db::cooks::plan_of(connection, id)?)?;
+            plan.steps.len()
+        }
+        _ => 0,
+    };
+    report.check(steps)?;
     let event = models::Event {
         id: report.id,
         cook_id: id,
-        at,
+        at: happened_at(cook.started_at, report.ago_s, now),
         happening: storage::pack(event::Happening::from(report.happening.clone()))?,
+    };
+    let taken = |news| Taken {
+        revision: cook.revision + news,
+        supper: cook.supper_id,
     };
     if !db::cooks::append(connection, &event)? {
         let known = db::cooks::event(connection, report.id)?;
@@ -463,18 +478,36 @@ fn store(
                     .is_ok_and(|known| HappeningDto::from(known) == report.happening)
         });
         // Reported before, and the answer of that time got lost.
-        return again(same, || Ok(())).map(drop);
+        return again(same, || Ok(())).map(|_| taken(0));
     }
-    let known = happened(db::cooks::events(connection, id)?)?;
-    if known.len() > MOST_EVENTS {
+    if db::cooks::count_events(connection, id, MOST_EVENTS)? > MOST_EVENTS {
         return Err(ApiError::full(
             "notes of one cook",
             MOST_EVENTS,
             "finish it and begin another",
         ));
     }
-    fits(&cook, &report.happening, &known)?;
-    settle(connection, id, &known)
+    // Whatever begins it, ends it or takes something back settles what lists ask for; all else is a fact.
+    let settles = matches!(
+        report.happening,
+        HappeningDto::Started {} | HappeningDto::Finished(_) | HappeningDto::Undone { .. }
+    );
+    let known = if settles {
+        happened(db::cooks::events(connection, id)?)?
+    } else {
+        Vec::new()
+    };
+    fits(
+        (cook.started_at, cook.finished_at),
+        &report.happening,
+        &known,
+    )?;
+    if settles {
+        settle(connection, id, &known)?;
+    } else {
+        db::cooks::count_change(connection, id)?;
+    }
+    Ok(taken(1))
 }
 
 /// Keeps beside the events what lists and searches ask for: when a cook began and ended, and its note.
@@ -494,20 +527,24 @@ fn settle(connection: &mut PgConnection, id: Uuid, events: &[EventDto]) -> Resul
 }
 
 /// By the server's clock, and never before the start.
-fn happened_at(cook: &models::Cook, ago_s: f64, now: DateTime<Utc>) -> DateTime<Utc> {
+fn happened_at(started: Option<DateTime<Utc>>, ago_s: f64, now: DateTime<Utc>) -> DateTime<Utc> {
     let at = now - Duration::milliseconds((ago_s * 1000.0) as i64);
-    cook.started_at.map_or(at, |started| at.max(started))
+    started.map_or(at, |started| at.max(started))
 }
 
 /// Whether it can happen to a cook that stands where this one does: facts are always taken, once it is
 /// started. The transaction takes the event back when it cannot.
-fn fits(cook: &models::Cook, happening: &HappeningDto, known: &[EventDto]) -> Result<(), ApiError> {
+fn fits(
+    (started, finished): (Option<DateTime<Utc>>, Option<DateTime<Utc>>),
+    happening: &HappeningDto,
+    known: &[EventDto],
+) -> Result<(), ApiError> {
     match happening {
-        HappeningDto::Started {} if cook.started_at.is_some() => Err(ApiError::conflict(
+        HappeningDto::Started {} if started.is_some() => Err(ApiError::conflict(
             Code::AlreadyStarted,
             "this cook is under way already",
         )),
-        HappeningDto::Finished(_) if cook.finished_at.is_some() => Err(ApiError::conflict(
+        HappeningDto::Finished(_) if finished.is_some() => Err(ApiError::conflict(
             Code::AlreadyFinished,
             "this cook is closed; undo that to close it in another way",
         )),
@@ -518,9 +555,7 @@ fn fits(cook: &models::Cook, happening: &HappeningDto, known: &[EventDto]) -> Re
             ))
         }
         HappeningDto::Started {} => Ok(()),
-        _ if cook.started_at.is_none() => {
-            Err(ApiError::conflict(Code::NotStarted, "start the cook first"))
-        }
+        _ if started.is_none() => Err(ApiError::conflict(Code::NotStarted, "start the cook first")),
         _ => Ok(()),
     }
 }
@@ -544,7 +579,11 @@ pub fn what_if(
         happening,
     };
     report.check(plan.steps.len())?;
-    fits(&cook, &report.happening, &events)?;
+    fits(
+        (cook.started_at, cook.finished_at),
+        &report.happening,
+        &events,
+    )?;
     let started = cook
         .started_at
         .ok_or_else(|| ApiError::conflict(Code::NotStarted, "start the cook first"))?;

@@ -114,6 +114,7 @@ async fn nothing_is_answered_to_whoever_is_not_in() {
     get /api/health 200
     get /api/health/live 204
     get /api/health/ready 204
+    get /api/household/archive/schema 200
     get /api/machines/schema 200
     get /api/session 200
     get /api/suppers/schema 200

@@ -103,3 +103,29 @@ async fn two_imports_leave_no_doubles() {
     );
     assert_eq!(get(&one, "/api/machines").await.1["total"], 1);
 }
+
+/// What is told is answered shortly where nobody asks for the whole cook, and again with the same.
+#[actix_web::test]
+async fn a_report_is_answered_shortly() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let cook = keep(&app, &json!({ "request": sentence() })).await;
+    let path = format!("/api/cooks/{}/events", cook["id"].as_str().unwrap());
+    let started = report(json!({ "kind": "started" }));
+    for revision in [2, 2] {
+        let (status, answer) = call(&app, request("POST", &path, Some(&started))).await;
+        assert_eq!(status, 200);
+        let told = json!({ "id": started["id"], "cook": cook["id"], "revision": revision });
+        assert_eq!(answer, told);
+    }
+    let whole = get(&app, path.trim_end_matches("/events")).await.1;
+    assert_eq!(whole["revision"], 2);
+    let reading = report(json!({ "kind": "reading", "core_c": 40.0 }));
+    assert_eq!(
+        post(&app, &path, &reading).await.1["events"]
+            .as_array()
+            .unwrap()
+            .len(),
+        2
+    );
+}

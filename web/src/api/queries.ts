@@ -221,14 +221,18 @@ export const restoreCook = (id: string) =>
 /** A server that does not answer for so long is tried again later, ms. */
 const PATIENCE = 8_000;
 
-export const sendReport = (id: string, report: Report) =>
-  answer(
+/** Tells what happened, and gets the cook as it stands now. */
+export async function sendReport(id: string, report: Report): Promise<Cook> {
+  const told = await answer(
     client.POST("/api/cooks/{id}/events", {
-      params: { path: { id } },
+      params: { path: { id }, header: { Prefer: "return=representation" } },
       body: report,
       signal: AbortSignal.timeout(PATIENCE),
     }),
   );
+  // A server that answers shortly all the same is asked.
+  return "plan" in told ? told : answer(client.GET("/api/cooks/{id}", of({ id })));
+}
 
 /** How a cook would stand if something happened now. */
 export const whatIfQuery = (id: string, revision: number, happening: Happening | null) =>

@@ -158,8 +158,11 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Adds what happened to a cook and answers how it stands now. */
-        post: operations["append_event"];
+        /**
+         * Adds something that happened to a cook; the same report again changes nothing. Answers that it is kept, and
+         *     with `Prefer: return=representation` (RFC 7240) the cook as it stands now, which is computed for it.
+         */
+        post: operations["report_event"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3818,6 +3821,8 @@ export interface components {
             /** @description The name. */
             name: string;
         };
+        /** @description What is answered to a report. */
+        ReportAnswerDto: components["schemas"]["TakenReportDto"] | components["schemas"]["CookDto"];
         /** @description A report. The id is made by whoever reports, so that a report sent twice counts once. */
         ReportDto: {
             /**
@@ -4666,6 +4671,24 @@ export interface components {
              * @description New ones.
              */
             taken: number;
+        };
+        /** @description A report that is kept. */
+        TakenReportDto: {
+            /**
+             * Format: uuid
+             * @description The cook.
+             */
+            cook: string;
+            /**
+             * Format: uuid
+             * @description Identity of the report.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Changes of the cook so far.
+             */
+            revision: number;
         };
         /** @description A task before the heat. */
         TaskBeforeDto: {
@@ -6622,10 +6645,13 @@ export interface operations {
             };
         };
     };
-    append_event: {
+    report_event: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description `return=representation` for the whole cook. */
+                Prefer?: string | null;
+            };
             path: {
                 id: string;
             };
@@ -6649,10 +6675,11 @@ export interface operations {
         responses: {
             200: {
                 headers: {
+                    ETag?: string;
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CookDto"];
+                    "application/json": components["schemas"]["ReportAnswerDto"];
                 };
             };
             /** @description The request could not be read. */

@@ -7,7 +7,7 @@ use serde_json::Value;
 use uuid::Uuid;
 
 use super::Slice;
-use super::models::{Cook, CookRow, Event, Follower, NewCook};
+use super::models::{Cook, CookRow, Event, Follower, NewCook, Standing};
 use super::schema::{cooks, events};
 
 /// Which cooks are asked for.
@@ -97,6 +97,42 @@ pub fn find_locked(connection: &mut PgConnection, id: Uuid) -> QueryResult<Optio
         .for_update()
         .first(connection)
         .optional()
+}
+
+/// Where a cook stands, without what was planned: that is long, and most reports need nothing of it. Locked until
+/// the transaction ends, so that two reports do not pass one another.
+pub fn standing_locked(connection: &mut PgConnection, id: Uuid) -> QueryResult<Option<Standing>> {
+    own!(cooks)
+        .filter(cooks::id.eq(id).and(cooks::deleted_at.is_null()))
+        .select(Standing::as_select())
+        .for_update()
+        .first(connection)
+        .optional()
+}
+
+/// The plan of a cook.
+pub fn plan_of(connection: &mut PgConnection, id: Uuid) -> QueryResult<Value> {
+    own!(cooks)
+        .filter(cooks::id.eq(id))
+        .select(cooks::plan)
+        .first(connection)
+}
+
+/// Counts a change that settles nothing.
+pub fn count_change(connection: &mut PgConnection, id: Uuid) -> QueryResult<usize> {
+    diesel::update(own!(cooks).filter(cooks::id.eq(id)))
+        .set(cooks::revision.eq(cooks::revision + 1))
+        .execute(connection)
+}
+
+/// How many events a cook has, up to one more than so many.
+pub fn count_events(connection: &mut PgConnection, id: Uuid, most: usize) -> QueryResult<usize> {
+    let rows: Vec<Uuid> = own!(events)
+        .filter(events::cook_id.eq(id))
+        .select(events::cook_id)
+        .limit(i64::try_from(most).unwrap_or(i64::MAX).saturating_add(1))
+        .load(connection)?;
+    Ok(rows.len())
 }
 
 /// One cook, deleted or not.

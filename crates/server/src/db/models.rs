@@ -189,6 +189,20 @@ pub struct Cook {
     pub dish: Option<String>,
 }
 
+/// Where a cook stands, without what was planned.
+#[derive(Debug, Clone, Queryable, Selectable)]
+#[diesel(table_name = cooks)]
+pub struct Standing {
+    /// When it was started.
+    pub started_at: Option<DateTime<Utc>>,
+    /// When it was closed.
+    pub finished_at: Option<DateTime<Utc>>,
+    /// Changes so far, from 1.
+    pub revision: i32,
+    /// The supper whose dish it follows.
+    pub supper_id: Option<Uuid>,
+}
+
 /// A cook as the supper knows it whose dish it follows.
 #[derive(Debug, Clone, Queryable, Selectable)]
 #[diesel(table_name = cooks)]

@@ -158,3 +158,24 @@ page!(
     /// Cooks of the kitchen.
     CookPageDto of CookRowDto
 );
+
+/// A report that is kept.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, ToSchema)]
+pub struct TakenReportDto {
+    /// Identity of the report.
+    pub id: Uuid,
+    /// The cook.
+    pub cook: Uuid,
+    /// Changes of the cook so far.
+    pub revision: i32,
+}
+
+/// What is answered to a report.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+#[serde(untagged)]
+pub enum ReportAnswerDto {
+    /// That it is kept.
+    Taken(TakenReportDto),
+    /// The cook as it stands now.
+    Cook(Box<CookDto>),
+}

@@ -235,7 +235,12 @@ pub async fn post<S>(app: &S, path: &str, body: &Value) -> (u16, Value)
 where
     S: Service<Request, Response = ServiceResponse<BoxBody>, Error = Error>,
 {
-    call(app, test::TestRequest::post().uri(path).set_json(body)).await
+    // As a page asks: with the cook as it stands where something is told of one.
+    let asked = test::TestRequest::post()
+        .uri(path)
+        .insert_header(("prefer", "return=representation"))
+        .set_json(body);
+    call(app, asked).await
 }
 
 /// A cook that is kept.
