@@ -101,6 +101,20 @@ test("a machine that is deleted comes back with its history", async ({ page }) =
   await expect(page.getByText(/“the drum” is deleted\..*\d+ cooks/)).toBeVisible();
 });
 
+test("what two devices choose for the household at once both stands", async ({ page, browser, baseURL }) => {
+  const there = await (await browser.newContext({ baseURL })).newPage();
+  for (const device of [page, there]) {
+    await device.goto("/kitchen");
+    await expect(device.getByRole("region", { name: "Kitchen and table" })).toBeVisible();
+  }
+  await page.getByRole("button", { name: /^Temperatures in/ }).click();
+  await expect.poll(async () => (await (await page.request.get("/api/settings")).json()).revision).toBe(1);
+  // The other device has not looked since.
+  await there.getByRole("button", { name: /^Weights in/ }).click();
+  const agreed = async () => (await (await page.request.get("/api/settings")).json()).settings;
+  await expect.poll(agreed).toMatchObject({ temperature: "fahrenheit", weight: "imperial" });
+});
+
 test("a household agrees on its units", async ({ page, browser, baseURL }) => {
   await page.goto("/plan");
   await expect(word(page, "Thickness")).toContainText("mm");

@@ -196,7 +196,8 @@ async fn an_archive_is_read_into_a_kitchen_in_use() {
         })
         .collect();
     told.sort_unstable();
-    assert_eq!(told,
+    assert_eq!(
+        told,
         [("the drum", 1), ("the drum (2)", 0), ("the same", 1)]
     );
     assert_eq!(get(&other, "/api/cooks").await.1["total"], 2);

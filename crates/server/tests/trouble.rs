@@ -136,6 +136,40 @@ async fn futures<T: 'static>(all: impl Iterator<Item = impl Future<Output = T>>)
     done.into_iter().flatten().collect()
 }
 
+/// A database whose disk is full is told as such, as PostgreSQL says it (SQLSTATE 53100, played by a trigger), and
+/// what is stored can still be read; with room again all goes on.
+#[actix_web::test]
+async fn a_full_disk_is_told_and_loses_nothing() {
+    use diesel::connection::SimpleConnection;
+    let database = Database::new();
+    let app = server(&database).await;
+    let kept = support::keep(&app, &json!({ "request": sentence() })).await;
+    database
+        .connection()
+        .batch_execute(
+            "CREATE FUNCTION full_disk() RETURNS trigger LANGUAGE plpgsql AS $$ BEGIN
+                 RAISE 'could not extend file \"base/16384/16422\": No space left on device'
+                     USING ERRCODE = '53100';
+             END $$;
+             CREATE TRIGGER full_disk BEFORE INSERT ON cooks EXECUTE FUNCTION full_disk()",
+        )
+        .unwrap();
+    let (status, problem) = post(&app, "/api/cooks", &json!({ "request": sentence() })).await;
+    assert_eq!(
+        (status, &problem["code"]),
+        (507, &json!("database_full")),
+        "{problem}"
+    );
+    let path = format!("/api/cooks/{}", kept["id"].as_str().unwrap());
+    assert_eq!(get(&app, &path).await.0, 200);
+    database
+        .connection()
+        .batch_execute("DROP TRIGGER full_disk ON cooks")
+        .unwrap();
+    let (status, _) = post(&app, "/api/cooks", &json!({ "request": sentence() })).await;
+    assert_eq!(status, 201);
+}
+
 /// Many wait for a row that somebody holds: they are told that it is busy, and everybody else is
 /// answered as ever.
 #[actix_web::test]

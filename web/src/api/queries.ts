@@ -349,8 +349,13 @@ export const phoneQuery = () =>
     staleTime: 60_000,
   });
 
-export const chooseForHousehold = (settings: HouseholdSettings) =>
-  answer(client.PUT("/api/settings", { body: settings }));
+export const chooseForHousehold = (settings: HouseholdSettings, revision: number) =>
+  answer(
+    client.PUT("/api/settings", {
+      body: settings,
+      params: { header: { "If-Match": `"${revision}"` } },
+    }),
+  );
 
 export type StoredKind = "cooks" | "suppers" | "machines" | "methods" | "blends";
 

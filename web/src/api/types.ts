@@ -20,6 +20,7 @@ export type KeptBlend = Schemas["KeptBlendDto"];
 export type CountedMethod = Schemas["CountedMethodDto"];
 export type KeptMethod = Schemas["KeptMethodDto"];
 export type KeptSupper = Schemas["KeptSupperDto"];
+export type KitchenSettings = Schemas["KitchenSettingsDto"];
 export type Layer = Schemas["LayerDto"];
 export type Loading = Schemas["LoadingDto"];
 export type Machine = Schemas["MachineDto"];

@@ -93,6 +93,12 @@ pub enum ApiError {
     /// The database does not answer.
     #[error("the database does not answer; nothing was lost, try again in a moment")]
     DatabaseDown(#[source] Box<dyn std::error::Error + Send + Sync>),
+    /// There is no room on the database's disk.
+    #[error(
+        "the disk of the database is full, so this was not saved; what was saved before is there. \
+             Make room on it, then try again"
+    )]
+    DatabaseFull(#[source] Box<dyn std::error::Error + Send + Sync>),
     /// Too many at once, or somebody holds what is asked for.
     #[error("the database is busy with others; nothing was lost, try again in a moment")]
     DatabaseBusy,
@@ -155,6 +161,8 @@ const GONE: [&str; 7] = [
     "no connection to the server",
     "could not receive data",
 ];
+/// What it tells where its disk is full.
+const FULL: [&str; 2] = ["No space left on device", "could not extend file"];
 /// What it tells when something took longer than it may.
 const TOO_LONG: [&str; 3] = [
     "due to statement timeout",
@@ -180,6 +188,9 @@ impl From<diesel::result::Error> for ApiError {
             }
             Error::DatabaseError(_, ref info) if says(&TOO_LONG, info.message()) => {
                 Self::DatabaseBusy
+            }
+            Error::DatabaseError(_, ref info) if says(&FULL, info.message()) => {
+                Self::DatabaseFull(Box::new(error))
             }
             // The error of the statement that found the connection gone, not of taking it back.
             Error::RollbackErrorOnCommit { .. } => Self::DatabaseDown(Box::new(error)),
@@ -271,6 +282,7 @@ impl ApiError {
             Self::Changed { .. } => Code::Changed,
             Self::Unreadable(_) => Code::Unreadable,
             Self::DatabaseDown(_) => Code::DatabaseDown,
+            Self::DatabaseFull(_) => Code::DatabaseFull,
             Self::DatabaseBusy => Code::DatabaseBusy,
             Self::Busy => Code::Busy,
             Self::TooOften => Code::TooOften,
@@ -350,6 +362,7 @@ impl ApiError {
     pub fn log(&self) {
         match self {
             Self::DatabaseDown(cause) => tracing::warn!(%cause, "database down"),
+            Self::DatabaseFull(cause) => tracing::error!(%cause, "database full"),
             Self::DatabaseBusy => tracing::warn!("database busy"),
             Self::Fault(cause) => tracing::error!(?cause, "fault"),
             Self::Unreadable(cause) => tracing::warn!(cause, "unreadable document"),

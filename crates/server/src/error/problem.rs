@@ -212,6 +212,8 @@ codes! {
     ForeignOrigin = FORBIDDEN, "Not from here";
     /// The database does not answer.
     DatabaseDown = SERVICE_UNAVAILABLE, "Not available";
+    /// There is no room on the database's disk.
+    DatabaseFull = INSUFFICIENT_STORAGE, "No room";
     /// Too many ask the database at once, or somebody else is changing the same thing.
     DatabaseBusy = SERVICE_UNAVAILABLE, "Busy";
     /// Somebody sends too often.

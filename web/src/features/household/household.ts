@@ -2,8 +2,9 @@
 // device.
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect } from "react";
+import { ApiFailure } from "../../api/client";
 import { chooseForHousehold, householdQuery } from "../../api/queries";
-import type { HouseholdSettings } from "../../api/types";
+import type { HouseholdSettings, KitchenSettings } from "../../api/types";
 import { changeSettings, type Settings } from "../../domain/settings";
 
 /** Takes over what the household chose, and gives a way to choose for it. */
@@ -18,13 +19,34 @@ export function useHousehold(settings: Settings) {
       const chosen = { ...agreed(settings), ...change };
       // At once on this device, also without a server.
       changeSettings(chosen);
-      chooseForHousehold(chosen).then(
+      chosenBy(change, chosen, data?.revision ?? 0).then(
         (known) => queries.setQueryData(householdQuery().queryKey, known),
         () => {},
       );
     },
-    [queries, settings],
+    [queries, settings, data],
   );
+}
+
+/** Two devices that go on choosing are left alone after so many tries. */
+const TRIES = 4;
+
+/** Sent with what was seen, so that what another device chose meanwhile stays but for what is chosen here. */
+async function chosenBy(
+  change: Partial<HouseholdSettings>,
+  chosen: HouseholdSettings,
+  revision: number,
+  tries = TRIES,
+): Promise<KitchenSettings> {
+  try {
+    return await chooseForHousehold(chosen, revision);
+  } catch (error) {
+    const current = error instanceof ApiFailure ? error.problem?.current : null;
+    if (!current || tries <= 1) throw error;
+    const theirs = current as unknown as KitchenSettings;
+    const both = { ...chosen, ...theirs.settings, ...change };
+    return chosenBy(change, both, theirs.revision, tries - 1);
+  }
 }
 
 /** What all devices share of the settings. */
