@@ -37,10 +37,6 @@ test("laptop", async ({ page }) => {
   await unfold(page, /Arrangement/);
   await page.getByRole("tab", { name: "batch 2" }).click();
   await shot(page, "plan-basket");
-  await newPlan(page);
-  await page.getByRole("button", { name: /^Thickness/ }).click();
-  await shot(page, "plan-word");
-  await page.keyboard.press("Escape");
   await page.goto("/logbook");
   await expect(page.getByRole("article").first()).toBeVisible();
   await shot(page, "logbook");
@@ -140,3 +136,21 @@ test.describe("phone", () => {
   });
 });
 
+
+test.describe("with doors", () => {
+  test.use({ doors: true });
+  test("who may in", async ({ page, kitchen }) => {
+    await page.goto(kitchen.firstLink());
+    await page.getByLabel("Name of this device").fill("Tablet at the window");
+    await page.getByRole("button", { name: "Open the kitchen" }).click();
+    await expect(page.getByRole("navigation", { name: "Places" })).toBeVisible();
+    await page.goto("/kitchen");
+    const household = page.getByRole("region", { name: "Household" });
+    await household.getByLabel("Name, also at sign-in").fill("Tern Cottage");
+    await household.getByRole("button", { name: "Save name" }).click();
+    await page.getByRole("button", { name: "Use your phone" }).click();
+    await expect(page.getByAltText("Code to scan")).toBeVisible();
+    await household.evaluate((section) => section.scrollIntoView());
+    await shot(page, "household");
+  });
+});

@@ -2122,6 +2122,14 @@ export interface components {
          * @enum {string}
          */
         FloorShapeDto: "round" | "rectangular";
+        /** @description What a thermometer that is played follows. */
+        FollowedCookDto: {
+            /**
+             * Format: date-time
+             * @description When the cook of its channel 1 was loaded; absent before that.
+             */
+            loaded_at?: string | null;
+        };
         /**
          * @description A dish that is followed at the fryer. Its cook has the say on when it is turned and comes out, and
          *     the supper is planned around that.
@@ -14822,7 +14830,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FollowedDto"];
+                    "application/json": components["schemas"]["FollowedCookDto"];
                 };
             };
             /** @description The request could not be read. */

@@ -40,7 +40,7 @@ pub struct ThermometersDto {
 
 /// What a thermometer that is played follows.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
-pub struct FollowedDto {
+pub struct FollowedCookDto {
     /// When the cook of its channel 1 was loaded; absent before that.
     pub loaded_at: Option<DateTime<Utc>>,
 }

@@ -1,6 +1,4 @@
-use actix_web::get;
-use actix_web::web::Json;
-use serde_json::Value;
+use actix_web::{HttpResponse, get};
 
 use crate::archive;
 
@@ -8,9 +6,11 @@ use crate::archive;
 #[utoipa::path(
     operation_id = "household_schema",
     tag = "access",
-    responses((status = 200, body = Value, content_type = "application/schema+json"))
+    responses((status = 200, body = serde_json::Value, content_type = "application/schema+json"))
 )]
 #[get("/household/archive/schema")]
-pub async fn schema() -> Json<Value> {
-    Json(archive::schema())
+pub async fn schema() -> HttpResponse {
+    HttpResponse::Ok()
+        .content_type("application/schema+json")
+        .body(archive::schema().to_string())
 }

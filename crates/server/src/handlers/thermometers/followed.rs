@@ -3,7 +3,7 @@ use actix_web::web::{Data, Json, Path};
 
 use crate::access::links::{self, LinkKind};
 use crate::context::Context;
-use crate::dto::thermometer::FollowedDto;
+use crate::dto::thermometer::FollowedCookDto;
 use crate::error::{ApiError, Problem};
 use crate::{cooks, thermometers};
 
@@ -12,7 +12,7 @@ use crate::{cooks, thermometers};
     operation_id = "followed_cook",
     tag = "thermometers",
     responses(
-        (status = 200, body = FollowedDto),
+        (status = 200, body = FollowedCookDto),
         (status = 404, body = Problem, content_type = "application/problem+json"),
     )
 )]
@@ -20,7 +20,7 @@ use crate::{cooks, thermometers};
 pub async fn followed(
     context: Data<Context>,
     token: Path<String>,
-) -> Result<Json<FollowedDto>, ApiError> {
+) -> Result<Json<FollowedCookDto>, ApiError> {
     context.may_send(&token)?;
     let link = links::found(&context, &token, |kind| {
         kind == LinkKind::Thermometer.word()
@@ -35,7 +35,7 @@ pub async fn followed(
         Some(cook) => cooks::standing(&kitchen, cook, kitchen.now()).await?.course,
         None => None,
     };
-    Ok(Json(FollowedDto {
+    Ok(Json(FollowedCookDto {
         loaded_at: course.and_then(|course| course.loaded_at),
     }))
 }
