@@ -41,8 +41,8 @@ function ask(port: number, method: string, path: string, body?: unknown, headers
 }
 
 test("a household signs in through nginx and hears of changes at once", async () => {
-  const nginx = process.env.NGINX;
-  if (!nginx) throw new Error("NGINX is not set; run ./test survival");
+  const nginx = process.env.NGINX_PROGRAM;
+  if (!nginx) throw new Error("NGINX_PROGRAM is not set; run ./test survival");
   const cluster = await Cluster.make();
   const options = ["--households", "--trust-proxy"];
   const env = { ...addresses(cluster), ALLOWED_HOSTS: HOST, PUBLIC_URL: `https://${HOST}` };
