@@ -20,7 +20,7 @@ use ember_server::guard::Names;
 use ember_server::lan::{self, Authority, Lan, Machine};
 use ember_server::metrics::Metrics;
 use ember_server::practice::Practice;
-use ember_server::startup::{Start, first_link, invited, prepare, walled};
+use ember_server::startup::{Start, first_link, has_several, invited, prepare, walled};
 use ember_server::{following, openapi, purge};
 
 #[actix_web::main]
@@ -84,7 +84,7 @@ async fn serve(config: Config) -> Result<(), String> {
     let opened = opened(&config)?;
     let first = access.sign_in.then(|| first_link(&url, Utc::now()));
     let first = first.transpose()?.flatten();
-    if config.households {
+    if config.households || has_several(&url)? {
         walled(&url)?;
     }
     let is_plain = !opened.sockets.plain.is_empty();

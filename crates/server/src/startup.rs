@@ -234,6 +234,14 @@ pub fn invited(url: &str, now: DateTime<Utc>) -> Result<Secret, String> {
     })
 }
 
+/// Whether there is more than one household.
+///
+/// # Errors
+/// One line that says what is wrong.
+pub fn has_several(url: &str) -> Result<bool, String> {
+    asked(url, |connection| Ok(households::ids(connection)?.len() > 1))
+}
+
 /// Refuses to keep several households as somebody whom the database's own walls do not stop.
 ///
 /// # Errors

@@ -16,7 +16,7 @@ use ember_server::access::Access;
 use ember_server::app::{Site, app};
 use ember_server::config::Config;
 use ember_server::context::Context;
-use ember_server::startup::{first_link, invited, walled};
+use ember_server::startup::{first_link, has_several, invited, walled};
 use ember_server::{openapi, purge};
 use serde_json::{Value, json};
 use support::doors::{Device, kept, request};
@@ -544,6 +544,9 @@ async fn the_first_device_comes_by_a_link_that_is_told_at_start() {
 #[test]
 fn several_households_need_a_role_behind_the_walls() {
     let database = Database::new();
+    assert_eq!(has_several(&database.url()), Ok(false));
+    invited(&database.owner_url(), Utc::now()).unwrap();
+    assert_eq!(has_several(&database.url()), Ok(true));
     assert_eq!(walled(&database.url()), Ok(()));
     let refused = walled(&database.owner_url()).unwrap_err();
     assert!(refused.contains("DATABASE_OWNER_URL"), "{refused}");

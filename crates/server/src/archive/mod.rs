@@ -34,185 +34,113 @@ struct About {
 struct Table {
     /// Also the name of the file, with `.jsonl` behind it.
     name: &'static str,
-    /// Columns, the type of each as JSON Schema names it, and whether it may be absent.
-    columns: &'static [(&'static str, Kind, bool)],
+    /// Columns as `name:kind`, with a question mark behind those that may be absent.
+    columns: &'static str,
     /// In which order rows are written.
     order: &'static str,
     /// The column that names the row of an earlier table that this one belongs to, and that table.
     of: Option<(&'static str, &'static str)>,
 }
 
-/// What a column holds.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
-enum Kind {
-    Id,
-    Text,
-    Time,
-    Whole,
-    Number,
-    Document,
+/// A column.
+struct Column {
+    name: &'static str,
+    kind: &'static str,
+    may_be_absent: bool,
 }
 
-use Kind::{Document, Id, Number, Text, Time, Whole};
+const BY_AGE: &str = "created_at, id";
 
 /// All of them, each after those it points to.
 const TABLES: [Table; 11] = [
     Table {
         name: "settings",
-        columns: &[
-            ("key", Text, false),
-            ("document", Document, false),
-            ("revision", Whole, false),
-            ("changed_at", Time, false),
-        ],
+        columns: "key:text document:document revision:whole changed_at:time",
         order: "key",
         of: None,
     },
     Table {
         name: "machines",
-        columns: &[
-            ("id", Id, false),
-            ("name", Text, false),
-            ("profile", Document, false),
-            ("created_at", Time, false),
-            ("revision", Whole, false),
-            ("deleted_at", Time, true),
-        ],
-        order: "created_at, id",
+        columns: "id:id name:text profile:document created_at:time revision:whole deleted_at:time?",
+        order: BY_AGE,
         of: None,
     },
     Table {
         name: "cards",
-        columns: &[
-            ("id", Id, false),
-            ("kind", Text, false),
-            ("name", Text, false),
-            ("cut", Text, false),
-            ("document", Document, false),
-            ("created_at", Time, false),
-            ("revision", Whole, false),
-            ("deleted_at", Time, true),
-        ],
-        order: "created_at, id",
+        columns: "id:id kind:text name:text cut:text document:document created_at:time revision:whole \
+                  deleted_at:time?",
+        order: BY_AGE,
         of: None,
     },
     Table {
         name: "suppers",
-        columns: &[
-            ("id", Id, false),
-            ("name", Text, false),
-            ("document", Document, false),
-            ("scheduled", Document, false),
-            ("summary", Document, true),
-            ("created_at", Time, false),
-            ("changed_at", Time, false),
-            ("revision", Whole, false),
-            ("deleted_at", Time, true),
-        ],
-        order: "created_at, id",
+        columns: "id:id name:text document:document scheduled:document summary:document? created_at:time \
+                  changed_at:time revision:whole deleted_at:time?",
+        order: BY_AGE,
         of: None,
     },
     Table {
         name: "supper_events",
-        columns: &[
-            ("id", Id, false),
-            ("supper_id", Id, false),
-            ("at", Time, false),
-            ("told", Document, false),
-            ("before", Document, true),
-        ],
+        columns: "id:id supper_id:id at:time told:document before:document?",
         order: "seq",
         of: Some(("supper_id", "suppers")),
     },
     Table {
         name: "cooks",
-        columns: &[
-            ("id", Id, false),
-            ("name", Text, false),
-            ("cut", Text, false),
-            ("request", Document, false),
-            ("plan", Document, false),
-            ("summary", Document, true),
-            ("model_version", Text, false),
-            ("eat_at", Time, true),
-            ("created_at", Time, false),
-            ("started_at", Time, true),
-            ("finished_at", Time, true),
-            ("deleted_at", Time, true),
-            ("note", Text, false),
-            ("revision", Whole, false),
-            ("machine_id", Id, true),
-            ("supper_id", Id, true),
-            ("dish", Text, true),
-        ],
-        order: "created_at, id",
+        columns: "id:id name:text cut:text request:document plan:document summary:document? \
+                  model_version:text eat_at:time? created_at:time started_at:time? finished_at:time? \
+                  deleted_at:time? note:text revision:whole machine_id:id? supper_id:id? dish:text?",
+        order: BY_AGE,
         of: None,
     },
     Table {
         name: "events",
-        columns: &[
-            ("id", Id, false),
-            ("cook_id", Id, false),
-            ("at", Time, false),
-            ("happening", Document, false),
-        ],
+        columns: "id:id cook_id:id at:time happening:document",
         order: "seq",
         of: Some(("cook_id", "cooks")),
     },
     Table {
         name: "thermometers",
-        columns: &[
-            ("id", Id, false),
-            ("name", Text, false),
-            ("created_at", Time, false),
-        ],
-        order: "created_at, id",
+        columns: "id:id name:text created_at:time",
+        order: BY_AGE,
         of: None,
     },
     Table {
         name: "channels",
-        columns: &[
-            ("thermometer_id", Id, false),
-            ("channel", Whole, false),
-            ("kind", Text, false),
-            ("cook_id", Id, true),
-            ("batch", Whole, true),
-            ("piece", Text, true),
-        ],
+        columns: "thermometer_id:id channel:whole kind:text cook_id:id? batch:whole? piece:text?",
         order: "thermometer_id, channel",
         of: Some(("thermometer_id", "thermometers")),
     },
     Table {
         name: "probe_readings",
-        columns: &[
-            ("thermometer_id", Id, false),
-            ("channel", Whole, false),
-            ("device_at", Time, false),
-            ("at", Time, false),
-            ("celsius", Number, false),
-            ("kind", Text, false),
-            ("cook_id", Id, true),
-            ("batch", Whole, true),
-        ],
+        columns: "thermometer_id:id channel:whole device_at:time at:time celsius:number kind:text \
+                  cook_id:id? batch:whole?",
         order: "thermometer_id, channel, device_at",
         of: Some(("thermometer_id", "thermometers")),
     },
     Table {
         name: "shared",
-        columns: &[
-            ("id", Id, false),
-            ("sentence", Document, false),
-            ("created_at", Time, false),
-        ],
-        order: "created_at, id",
+        columns: "id:id sentence:document created_at:time",
+        order: BY_AGE,
         of: None,
     },
 ];
 
 impl Table {
+    fn columns(&self) -> impl Iterator<Item = Column> {
+        self.columns.split_whitespace().map(|one| {
+            let (name, kind) = one.split_once(':').unwrap_or((one, "text"));
+            Column {
+                name,
+                kind: kind.trim_end_matches('?'),
+                may_be_absent: kind.ends_with('?'),
+            }
+        })
+    }
+
     /// Its columns in SQL, each of a row of that name.
     fn listed(&self, row: &str) -> String {
-        let columns = self.columns.iter().map(|(name, ..)| format!("{row}{name}"));
+        let columns = self.columns().map(|column| format!("{row}{}", column.name));
         columns.collect::<Vec<String>>().join(", ")
     }
 

@@ -290,7 +290,7 @@ fn insert(
 ) -> QueryResult<Vec<String>> {
     let name = table.name;
     let (columns, read) = (table.listed(""), table.listed("line."));
-    let key = table.columns.first().map_or("", |(key, ..)| key);
+    let key = table.columns().next().map_or("", |column| column.name);
     let added: Vec<Id> = diesel::sql_query(format!(
         "INSERT INTO {name} (household_id, {columns})
          SELECT current_household(), {read} FROM jsonb_populate_recordset(NULL::{name}, $1) AS line

@@ -2,7 +2,7 @@
 
 use serde_json::{Map, Value, json};
 
-use super::{FORMAT, Kind, TABLES, VERSION};
+use super::{Column, FORMAT, TABLES, VERSION};
 
 /// The schema: under `$defs` a line of each file by the file's name, and `kitchen.json` itself.
 #[must_use]
@@ -23,12 +23,11 @@ pub fn schema() -> Value {
     );
     for table in &TABLES {
         let properties: Map<String, Value> = table
-            .columns
-            .iter()
-            .map(|(name, kind, absent)| ((*name).to_owned(), described(*kind, *absent)))
+            .columns()
+            .map(|column| (column.name.to_owned(), described(&column)))
             .collect();
-        let required = table.columns.iter().filter(|(.., absent)| !absent);
-        let required: Vec<&str> = required.map(|(name, ..)| *name).collect();
+        let required = table.columns().filter(|column| !column.may_be_absent);
+        let required: Vec<&str> = required.map(|column| column.name).collect();
         definitions.insert(
             table.file(),
             json!({ "type": "object", "properties": properties, "required": required }),
@@ -44,17 +43,17 @@ pub fn schema() -> Value {
     })
 }
 
-fn described(kind: Kind, may_be_absent: bool) -> Value {
-    let (of, format) = match kind {
-        Kind::Id => ("string", Some("uuid")),
-        Kind::Text => ("string", None),
-        Kind::Time => ("string", Some("date-time")),
-        Kind::Whole => ("integer", None),
-        Kind::Number => ("number", None),
-        Kind::Document => ("object", None),
+fn described(column: &Column) -> Value {
+    let (of, format) = match column.kind {
+        "id" => ("string", Some("uuid")),
+        "time" => ("string", Some("date-time")),
+        "whole" => ("integer", None),
+        "number" => ("number", None),
+        "document" => ("object", None),
+        _ => ("string", None),
     };
     let mut described = Map::new();
-    let of = if may_be_absent {
+    let of = if column.may_be_absent {
         json!([of, "null"])
     } else {
         json!(of)
