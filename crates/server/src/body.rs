@@ -13,7 +13,7 @@ use futures_util::StreamExt;
 use serde::de::DeserializeOwned;
 use serde_json::Value;
 
-use crate::error::ApiError;
+use crate::error::{ApiError, UPLOAD_LIMIT};
 use crate::text;
 
 /// What was sent. There is no other way for a body to come in, so that no handler can forget to
@@ -64,9 +64,6 @@ where
     }
 }
 
-/// The most that a file may be, bytes.
-pub const MOST_UPLOADED: usize = 64 << 20;
-
 /// A file that was sent as it is: within a bound, and as long as it keeps coming.
 #[derive(Debug)]
 pub struct Upload(pub Vec<u8>);
@@ -96,7 +93,7 @@ impl FromRequest for Upload {
                     return Ok(Self(all));
                 };
                 let chunk = chunk.map_err(|error| ApiError::Malformed(error.to_string()))?;
-                if all.len() + chunk.len() > MOST_UPLOADED {
+                if all.len() + chunk.len() > UPLOAD_LIMIT {
                     return Err(ApiError::TooLargeAFile);
                 }
                 all.extend_from_slice(&chunk);

@@ -14,7 +14,7 @@ use uuid::Uuid;
 
 use crate::db::changes::{self, Change, Notice};
 use crate::db::connect;
-use crate::kitchen::Who;
+use crate::who::Who;
 
 /// How often the connection is looked at for notifications.
 const LOOK: Duration = Duration::from_millis(100);

@@ -25,7 +25,6 @@ use crate::changes::Changes;
 use crate::db;
 use crate::db::connect::{self, CONNECTIONS, PATIENCE};
 use crate::error::ApiError;
-use crate::kitchen::{Kitchen, Who};
 
 /// Computations that may wait for their turn; who comes later is told to come back.
 const QUEUE: usize = 32;
@@ -117,16 +116,6 @@ impl Context {
     #[must_use]
     pub fn tries(&self) -> &Tries {
         &self.tries
-    }
-
-    /// The kitchen of a household, for work that nobody asked for.
-    #[must_use]
-    pub fn kitchen(&self, household: Uuid) -> Kitchen {
-        let who = Who {
-            household,
-            device: None,
-        };
-        Kitchen::new(self.clone(), who)
     }
 
     /// What tells open pages of changes.

@@ -219,7 +219,7 @@ pub async fn catch_up(context: Context) {
     match households {
         Ok(households) => {
             for household in households {
-                catch_up_in(&context.kitchen(household)).await;
+                catch_up_in(&Kitchen::of(&context, household)).await;
             }
         }
         Err(error) => tracing::warn!(%error, "suppers were not looked at"),

@@ -13,15 +13,7 @@ use crate::admission::Cost;
 use crate::changes::Changes;
 use crate::context::Context;
 use crate::error::ApiError;
-
-/// Who asks.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
-pub struct Who {
-    /// The household.
-    pub household: Uuid,
-    /// The device, where devices are known.
-    pub device: Option<Uuid>,
-}
+use crate::who::Who;
 
 /// A kitchen: everything a handler does with the database it does in one.
 #[derive(Clone)]
@@ -35,6 +27,16 @@ impl Kitchen {
     #[must_use]
     pub const fn new(context: Context, who: Who) -> Self {
         Self { context, who }
+    }
+
+    /// The one of a household, for work that no device asked for.
+    #[must_use]
+    pub fn of(context: &Context, household: Uuid) -> Self {
+        let who = Who {
+            household,
+            device: None,
+        };
+        Self::new(context.clone(), who)
     }
 
     /// Who asks.

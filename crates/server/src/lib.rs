@@ -44,3 +44,4 @@ pub mod suppers;
 pub mod text;
 pub mod thermometers;
 pub mod times;
+pub mod who;

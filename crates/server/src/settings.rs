@@ -10,6 +10,8 @@ use crate::error::ApiError;
 use crate::storage::{self, settings::Preferences};
 
 const KEY: &str = "preferences";
+/// The setting that says that the kitchen has been filled.
+pub const FILLED: &str = "filled";
 
 fn read_row(row: Option<(serde_json::Value, i32)>) -> KitchenSettingsDto {
     // One that cannot be read is as good as none: the next choice writes it anew.
@@ -50,4 +52,18 @@ pub fn write(
             settings: Some(settings),
         })
     })
+}
+
+/// Notes by whom the household of the transaction was filled, so that no demo comes into it.
+///
+/// # Errors
+/// Those of the database.
+pub fn filled_by(
+    connection: &mut PgConnection,
+    by: &str,
+    now: DateTime<Utc>,
+) -> Result<(), ApiError> {
+    let document = storage::pack(storage::settings::Filled { by: by.to_owned() })?;
+    rows::write(connection, FILLED, &document, now)?;
+    Ok(())
 }

@@ -17,16 +17,14 @@ use crate::access::links::{self, LinkKind};
 use crate::access::{self, Secret};
 use crate::db::connect::unlimited;
 use crate::db::households::{self, HOME};
-use crate::db::{MIGRATIONS, settings};
+use crate::db::{MIGRATIONS, settings as rows};
 use crate::error::ApiError;
-use crate::{demo, storage};
+use crate::{demo, settings, storage};
 
 /// The lock that a server holds while it starts: an arbitrary number of ours.
 const STARTING: i64 = 0x5EA_1163;
 /// Between two tries.
 const PAUSE: Duration = Duration::from_millis(500);
-/// The setting that says that the kitchen has been filled.
-const FILLED: &str = "filled";
 
 /// What start-up is told.
 #[derive(Debug, Clone, Copy)]
@@ -227,7 +225,7 @@ pub fn invited(url: &str, now: DateTime<Utc>) -> Result<Secret, String> {
     asked(url, |connection| {
         within(connection, household.id, |connection| {
             households::insert(connection, &household)?;
-            filled_by(connection, "its cook", now)?;
+            settings::filled_by(connection, "its cook", now)?;
             let (_, secret) = links::make(connection, LinkKind::Invitation, None, now)?;
             Ok(secret)
         })
@@ -269,10 +267,10 @@ pub fn walled(url: &str) -> Result<(), String> {
 
 /// Fills a kitchen that was never filled, once; a row says that it was.
 fn fill(connection: &mut PgConnection, start: Start) -> Result<(), ApiError> {
-    if settings::read(connection, FILLED)?.is_some() {
+    if rows::read(connection, settings::FILLED)?.is_some() {
         return Ok(());
     }
-    let by = if settings::holds_anything(connection)? {
+    let by = if rows::holds_anything(connection)? {
         "its cook"
     } else if start.demo {
         "the demo"
@@ -282,19 +280,5 @@ fn fill(connection: &mut PgConnection, start: Start) -> Result<(), ApiError> {
     if by == "the demo" {
         demo::fill(connection, start.now)?;
     }
-    filled_by(connection, by, start.now)
-}
-
-/// Notes by whom the household of the transaction was filled, so that no demo comes into it.
-///
-/// # Errors
-/// Those of the database.
-pub fn filled_by(
-    connection: &mut PgConnection,
-    by: &str,
-    now: DateTime<Utc>,
-) -> Result<(), ApiError> {
-    let document = storage::pack(storage::settings::Filled { by: by.to_owned() })?;
-    settings::write(connection, FILLED, &document, now)?;
-    Ok(())
+    settings::filled_by(connection, by, start.now)
 }

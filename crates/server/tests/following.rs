@@ -12,6 +12,7 @@ use actix_web::dev::{Service, ServiceResponse};
 use chrono::{DateTime, Duration, Utc};
 use ember_server::context::Context;
 use ember_server::db::households::HOME;
+use ember_server::kitchen::Kitchen;
 use ember_server::{cooks, following};
 use serde_json::{Value, json};
 use support::{Database, get, post, report, sentence, server};
@@ -238,7 +239,7 @@ async fn a_server_that_starts_moves_what_another_left() {
     let id: Uuid = cook.rsplit('/').next().unwrap().parse().unwrap();
     let longer = report(json!({ "kind": "keep_in", "keep_s": 3600.0 }));
     let longer = serde_json::from_value(longer).unwrap();
-    cooks::take_report(&context.kitchen(HOME), id, longer, Utc::now())
+    cooks::take_report(&Kitchen::of(&context, HOME), id, longer, Utc::now())
         .await
         .unwrap();
     assert_eq!(get(&app, &path).await.1["plan"], before["plan"]);

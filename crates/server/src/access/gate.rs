@@ -13,7 +13,7 @@ use crate::context::Context;
 use crate::db::households::{self, HOME};
 use crate::error::ApiError;
 use crate::guard::Peer;
-use crate::kitchen::Who;
+use crate::who::Who;
 
 /// A device's last use is written down once in so many minutes.
 const NOTED_MIN: i64 = 5;

@@ -11,7 +11,7 @@ use crate::db::households::{self as rows, HOME, Household};
 use crate::dto::access::HouseholdDto;
 use crate::error::ApiError;
 use crate::kitchen::Kitchen;
-use crate::{startup, text};
+use crate::{settings, text};
 
 /// Checks a name and a passphrase. Neither the answer nor its time tells which of them is wrong.
 ///
@@ -117,7 +117,7 @@ pub fn deleted(connection: &mut PgConnection, now: DateTime<Utc>) -> Result<(), 
             created_at: now,
         };
         rows::insert(connection, &anew)?;
-        startup::filled_by(connection, "its cook", now)?;
+        settings::filled_by(connection, "its cook", now)?;
     }
     Ok(())
 }

@@ -12,8 +12,6 @@ use ember_core::plan::{DeadlineError, PlanError};
 use ember_core::units::{Message, OutOfBounds};
 use serde_json::Value;
 
-use crate::body::MOST_UPLOADED;
-
 pub use problem::{Code, DivisionDto, NAMED, Problem, respond};
 
 /// An error on its way to becoming a [`Problem`].
@@ -43,7 +41,7 @@ pub enum ApiError {
     #[error("the body is larger than {} kB", BODY_LIMIT / 1024)]
     TooLarge,
     /// The file is over the limit.
-    #[error("the file is larger than {} MB", MOST_UPLOADED >> 20)]
+    #[error("the file is larger than {} MB", UPLOAD_LIMIT >> 20)]
     TooLargeAFile,
     /// Not sent as a zip file.
     #[error("send the file as application/zip")]
@@ -383,6 +381,8 @@ impl ResponseError for ApiError {
     }
 }
 
+/// The most that a file may be, bytes.
+pub const UPLOAD_LIMIT: usize = 64 << 20;
 /// Body limit, bytes.
 pub const BODY_LIMIT: usize = 64 * 1024;
 

@@ -11,7 +11,7 @@ use crate::access::{Secret, cookie};
 use crate::context::Context;
 use crate::error::ApiError;
 use crate::guard::Peer;
-use crate::kitchen::Who;
+use crate::who::Who;
 
 /// Answers with the cookie of a device that was let into a household; what it was before ends there, and in
 /// another household stays for the list there.

@@ -6,7 +6,7 @@ use crate::context::Context;
 use crate::db::households;
 use crate::dto::access::{HouseholdDto, SessionDto};
 use crate::error::ApiError;
-use crate::kitchen::Who;
+use crate::who::Who;
 
 /// Whether one has to sign in here, and who has.
 #[utoipa::path(

@@ -5,6 +5,7 @@ use crate::access::links::{self, LinkKind};
 use crate::context::Context;
 use crate::dto::thermometer::FollowedCookDto;
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::{cooks, thermometers};
 
 /// Since when the cook is in the machine that channel 1 of a thermometer is stuck in: for one that is played.
@@ -27,7 +28,7 @@ pub async fn followed(
     })
     .await?;
     let thermometer = link.of.ok_or(ApiError::NotFound("thermometer"))?;
-    let kitchen = context.kitchen(link.household);
+    let kitchen = Kitchen::of(&context, link.household);
     let cook = kitchen
         .query(move |connection| thermometers::first_cook(connection, thermometer))
         .await?;

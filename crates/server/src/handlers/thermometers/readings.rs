@@ -7,6 +7,7 @@ use crate::body::Soon;
 use crate::context::Context;
 use crate::dto::thermometer::{ReadingsDto, TakenReadingsDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::{following, sent_csv, thermometers};
 
 /// Takes what a thermometer sends: several channels, late, in any order, again. As JSON, or as CSV with the
@@ -44,7 +45,7 @@ pub async fn readings(
     })
     .await?;
     let thermometer = link.of.ok_or(ApiError::NotFound("thermometer"))?;
-    let kitchen = context.kitchen(link.household);
+    let kitchen = Kitchen::of(&context, link.household);
     let (taken, cooks) = kitchen
         .query(move |connection| thermometers::take(connection, thermometer, &sent, now))
         .await?;
