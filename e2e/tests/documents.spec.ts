@@ -1,5 +1,5 @@
 // Documents of a kitchen: what cannot be shown, two tabs at the same thing, what a household agrees on.
-import { accessible, expect, test, word } from "./kitchen";
+import { accessible, expect, fitsTheWidth, Kitchen, test, word } from "./kitchen";
 
 test.use({ locale: "en-GB" });
 
@@ -145,4 +145,47 @@ test("every page of suppers is reached", async ({ page, kitchen }) => {
   await expect(page.getByText("“Supper 55” is deleted.")).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByRole("link", { name: "Supper 55" })).toBeVisible();
+});
+
+test("a whole kitchen goes out as a file and into another one; and one is deleted for good", async ({
+  page,
+}) => {
+  await page.goto("/kitchen");
+  const section = (of: typeof page) => of.getByRole("region", { name: "Everything of this kitchen" });
+  await expect(section(page).getByText(/2 of at most 200 machines/)).toBeVisible();
+  const coming = page.waitForEvent("download");
+  await section(page).getByText("Save everything as a file").click();
+  const file = await (await coming).path();
+
+  const other = new Kitchen();
+  await other.open(false);
+  try {
+    await page.goto(`${other.url}/kitchen`);
+    await section(page).locator("input[type=file]").setInputFiles({
+      name: "kitchen.zip",
+      mimeType: "application/zip",
+      buffer: Buffer.from("not a zip"),
+    });
+    await expect(section(page).getByRole("alert")).toContainText("no archive of a kitchen");
+    await section(page).locator("input[type=file]").setInputFiles(file);
+    await expect(section(page).getByText(/^Added: 2 machines,.*9 cooks/)).toBeVisible();
+    await section(page).locator("input[type=file]").setInputFiles(file);
+    await expect(section(page).getByText(/^Nothing new in it/)).toBeVisible();
+    await page.goto(`${other.url}/logbook`);
+    await expect(page.getByRole("link", { name: "Cider chops", exact: true })).toBeVisible();
+
+    await page.goto(`${other.url}/kitchen`);
+    await section(page).getByRole("button", { name: "Delete everything for good" }).click();
+    await section(page).getByRole("button", { name: "Delete everything", exact: true }).click();
+    await expect(section(page).getByRole("alert")).toContainText("Type the name of the household");
+    await accessible(page);
+    await fitsTheWidth(page);
+    await section(page).getByLabel(/type the name of the household/).fill("Home");
+    await section(page).getByRole("button", { name: "Delete everything", exact: true }).click();
+    await page.waitForURL(`${other.url}/`);
+    await page.goto(`${other.url}/kitchen`);
+    await expect(page.getByText("None yet. Add yours below.")).toBeVisible();
+  } finally {
+    await other.close();
+  }
 });
