@@ -109,6 +109,18 @@ fn check(request: &ServiceRequest) -> Result<(), ApiError> {
     if !is_ours(request, bare(host)) {
         return Err(foreign_host(host));
     }
+    // What no page of ours asked for and is not a page itself: pictures and scripts that a page of somebody else
+    // loads from here have no Origin.
+    let from = said(header::HeaderName::from_static("sec-fetch-site"));
+    let mode = said(header::HeaderName::from_static("sec-fetch-mode"));
+    let is_foreign = matches!(from, Some("cross-site" | "same-site"));
+    if is_foreign && mode != Some("navigate") && request.path().starts_with("/api/") {
+        return Err(ApiError::Foreign {
+            code: Code::ForeignOrigin,
+            detail: "this was asked for by a page of somebody else, not by one of this server"
+                .to_owned(),
+        });
+    }
     match said(header::ORIGIN) {
         None => Ok(()),
         Some(origin) if is_same(origin, host) => Ok(()),

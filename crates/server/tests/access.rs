@@ -411,6 +411,20 @@ async fn a_page_of_somebody_else_does_nothing_with_our_cookie() {
             "{name} {value}"
         );
     }
+    // What it loads from here without an Origin, as browsers say it themselves (Fetch Metadata, W3C); a link that
+    // is followed is not that.
+    for (site, mode, status) in [
+        ("cross-site", "no-cors", 403),
+        ("same-site", "no-cors", 403),
+        ("same-origin", "cors", 200),
+        ("cross-site", "navigate", 200),
+    ] {
+        let asked = request("GET", "/api/cooks", None)
+            .insert_header(("cookie", tablet.0.as_str()))
+            .insert_header(("sec-fetch-site", site))
+            .insert_header(("sec-fetch-mode", mode));
+        assert_eq!(call_with(&app, asked).await, status, "{site} {mode}");
+    }
     // A form sends no JSON.
     let form = request("POST", "/api/links", None)
         .insert_header(("cookie", tablet.0.as_str()))
