@@ -106,6 +106,11 @@ impl Turns {
     /// A turn, as soon as there is one; nothing where too many wait already. Whoever does not wait any more
     /// loses its place.
     pub async fn turn(&self, cost: Cost) -> Option<Turn> {
+        self.turn_from(Instant::now(), cost).await
+    }
+
+    /// The same for somebody who came at a time.
+    async fn turn_from(&self, came: Instant, cost: Cost) -> Option<Turn> {
         let coming = {
             let mut state = self.state();
             if state.free > 0 {
@@ -118,7 +123,7 @@ impl Turns {
             }
             let (wake, coming) = channel();
             state.arrived += 1;
-            let due = (Instant::now() + cost.patience(), state.arrived);
+            let due = (came + cost.patience(), state.arrived);
             state.waiting.push(Reverse(Waiting { due, wake }));
             coming
         };
@@ -154,22 +159,23 @@ mod tests {
         let turns = Turns::new(1, 8);
         let first = turns.turn(Cost::Dear).await.unwrap();
         let order = Arc::new(Mutex::new(Vec::new()));
-        let wait = |name: &'static str, cost| {
+        let begin = Instant::now();
+        let wait = |name: &'static str, cost, after_ms| {
             let (turns, order) = (turns.clone(), Arc::clone(&order));
+            let came = begin + Duration::from_millis(after_ms);
             actix_web::rt::spawn(async move {
-                let turn = turns.turn(cost).await.unwrap();
+                let turn = turns.turn_from(came, cost).await.unwrap();
                 order.lock().unwrap().push(name);
                 drop(turn);
             })
         };
-        let mut all = vec![wait("supper", Cost::Dear), wait("search", Cost::Usual)];
-        all.push(wait("plan", Cost::Cheap));
-        while turns.waiting() < 3 {
-            tokio::task::yield_now().await;
-        }
-        // Longer than the search lets others go first, but not the supper.
-        actix_web::rt::time::sleep(Duration::from_millis(400)).await;
-        all.push(wait("later plan", Cost::Cheap));
+        // The last one comes later than the search lets others go first, and earlier than the supper does.
+        let all = [
+            wait("supper", Cost::Dear, 0),
+            wait("search", Cost::Usual, 0),
+            wait("plan", Cost::Cheap, 100),
+            wait("later plan", Cost::Cheap, 400),
+        ];
         while turns.waiting() < 4 {
             tokio::task::yield_now().await;
         }
