@@ -1,6 +1,6 @@
 // PostgreSQL clusters, servers and proxies that are started, killed and started again.
 import { type ChildProcess, execFileSync, spawn } from "node:child_process";
-import { randomBytes, randomUUID } from "node:crypto";
+import { randomBytes } from "node:crypto";
 import { once } from "node:events";
 import { chmodSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
@@ -205,5 +205,3 @@ export class Server {
     await gone;
   }
 }
-
-export { randomUUID };

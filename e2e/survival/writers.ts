@@ -1,7 +1,8 @@
 // Writers of events and documents, as pages are: what is not acknowledged is sent again under the same identity.
+import { randomUUID } from "node:crypto";
 import { expect } from "@playwright/test";
 import type { Cluster } from "./processes";
-import { pause, randomUUID } from "./processes";
+import { pause } from "./processes";
 
 /** Given up after so long without an answer, ms. */
 const PATIENCE = 6_000;

@@ -38,6 +38,14 @@ impl Default for Slowest {
     }
 }
 
+impl Slowest {
+    /// Where a request came in.
+    fn of(request: &HttpRequest) -> Duration {
+        let said = request.app_data::<Data<Self>>();
+        said.map(|said| *said.get_ref()).unwrap_or_default().0
+    }
+}
+
 /// Something read of a request, as long as it comes soon.
 #[derive(Debug)]
 pub struct Soon<T>(pub T);
@@ -50,10 +58,7 @@ where
     type Future = Pin<Box<dyn Future<Output = Result<Self, Self::Error>>>>;
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
-        let slowest = request.app_data::<Data<Slowest>>();
-        let Slowest(slowest) = slowest
-            .map(|slowest| *slowest.get_ref())
-            .unwrap_or_default();
+        let slowest = Slowest::of(request);
         let sent = T::from_request(request, payload);
         Box::pin(async move {
             match timeout(slowest, sent).await {
@@ -73,10 +78,7 @@ impl FromRequest for Upload {
     type Future = Pin<Box<dyn Future<Output = Result<Self, Self::Error>>>>;
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
-        let slowest = request.app_data::<Data<Slowest>>();
-        let Slowest(slowest) = slowest
-            .map(|slowest| *slowest.get_ref())
-            .unwrap_or_default();
+        let slowest = Slowest::of(request);
         let is_zip = request
             .headers()
             .get(header::CONTENT_TYPE)

@@ -13,13 +13,12 @@ interface MergeScreenProps {
   differences: Difference[];
   /** What was taken from the other device, in words. */
   taken: string[];
-  busy: boolean;
   /** Which of the differences are to be as on the other device. */
   onDecide: (theirs: boolean[]) => void;
   onCancel: () => void;
 }
 
-export function MergeScreen({ differences, taken, busy, onDecide, onCancel }: MergeScreenProps) {
+export function MergeScreen({ differences, taken, onDecide, onCancel }: MergeScreenProps) {
   const [theirs, setTheirs] = useState(() => differences.map(() => false));
   return (
     <Box as="section" aria-label="Changed on two devices" role="alert" bg="well" p="4" my="3">
@@ -63,7 +62,7 @@ export function MergeScreen({ differences, taken, busy, onDecide, onCancel }: Me
         </Text>
       ) : null}
       <Flex gap="2" wrap="wrap">
-        <Action type="button" look="solid" disabled={busy} onClick={() => onDecide(theirs)}>
+        <Action type="button" look="solid" onClick={() => onDecide(theirs)}>
           Save this
         </Action>
         <Action type="button" look="plain" onClick={onCancel}>

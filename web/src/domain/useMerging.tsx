@@ -82,7 +82,6 @@ export function useMerging<T, K>(
         theirs: valueWords(path, theirs, units),
       }))}
       taken={open.merged.taken.map(fieldWords)}
-      busy={false}
       onDecide={(chosen) => {
         const decided = open.merged.conflicts.reduce(
           (document, { path, theirs }, n) => (chosen[n] ? put(document, path, theirs) : document),

@@ -5,7 +5,7 @@ use actix_web::dev::{ServiceRequest, ServiceResponse};
 use actix_web::middleware::Next;
 use actix_web::web::Data;
 use actix_web::{HttpMessage, ResponseError};
-use chrono::Duration;
+use chrono::{DateTime, Duration, Utc};
 
 use super::cookie;
 use super::{Access, Secret};
@@ -83,30 +83,23 @@ async fn who(request: &ServiceRequest) -> Result<Option<Who>, ApiError> {
     };
     let hash = Secret::sent(&secret).hash();
     let now = context.now();
-    context
-        .query(move |connection| {
-            let Some(known) = households::device_with(connection, &hash)? else {
-                return Ok(None);
-            };
-            if now - known.last_used_at > Duration::days(super::KEPT_DAYS) {
-                return Ok(None);
-            }
-            Ok(Some(known))
-        })
-        .await?
-        .map_or(Ok(None), |known| {
-            if now - known.last_used_at > Duration::minutes(NOTED_MIN) {
-                note(context, known, now);
-            }
-            Ok(Some(Who {
-                household: known.household,
-                device: Some(known.device),
-            }))
-        })
+    let known = context
+        .query(move |connection| Ok(households::device_with(connection, &hash)?))
+        .await?;
+    let known = known.filter(|known| now - known.last_used_at <= Duration::days(super::KEPT_DAYS));
+    if let Some(known) = known
+        && now - known.last_used_at > Duration::minutes(NOTED_MIN)
+    {
+        note(context, known, now);
+    }
+    Ok(known.map(|known| Who {
+        household: known.household,
+        device: Some(known.device),
+    }))
 }
 
 /// Written down while the answer goes on; a time lost is no harm.
-fn note(context: &Context, known: households::Known, now: chrono::DateTime<chrono::Utc>) {
+fn note(context: &Context, known: households::Known, now: DateTime<Utc>) {
     let context = context.clone();
     actix_web::rt::spawn(async move {
         let _ = context

@@ -8,6 +8,7 @@ use super::Secret;
 use crate::context::Context;
 use crate::db::households::{self as rows, Found, Link};
 use crate::error::ApiError;
+use crate::kitchen::Kitchen;
 
 /// Links that a household may have.
 pub const MOST: usize = 200;
@@ -87,20 +88,27 @@ pub fn make(
     Ok((link, secret))
 }
 
-/// What a secret is for, where it still counts and is of that kind.
+/// What a secret is for, where it still counts and is of one of these kinds.
 ///
 /// # Errors
 /// That there is no such address; whether there was one is not told.
-pub async fn found(
-    context: &Context,
-    secret: &str,
-    is: impl Fn(&str) -> bool + Send + 'static,
-) -> Result<Found, ApiError> {
+pub async fn found(context: &Context, secret: &str, kinds: &[LinkKind]) -> Result<Found, ApiError> {
     let (hash, now) = (Secret::sent(secret).hash(), context.now());
     let found = context
         .query(move |connection| Ok(rows::link_with(connection, &hash)?))
         .await?;
     found
-        .filter(|found| is(&found.kind) && found.expires_at.is_none_or(|at| at > now))
+        .filter(|found| kinds.iter().any(|kind| kind.word() == found.kind))
+        .filter(|found| found.expires_at.is_none_or(|at| at > now))
         .ok_or(ApiError::NotFound("such address"))
+}
+
+/// The thermometer of a secret, and the kitchen it is in.
+///
+/// # Errors
+/// That there is no such address.
+pub async fn thermometer(context: &Context, secret: &str) -> Result<(Kitchen, Uuid), ApiError> {
+    let found = found(context, secret, &[LinkKind::Thermometer]).await?;
+    let thermometer = found.of.ok_or(ApiError::NotFound("thermometer"))?;
+    Ok((Kitchen::of(context, found.household), thermometer))
 }

@@ -237,27 +237,34 @@ impl Reading {
         } else {
             "kind || ' ' || cut"
         };
-        let here: Vec<Here> = diesel::sql_query(format!(
-            "SELECT id::text AS id, lower(name) AS name, {document} AS document FROM {}
-              WHERE household_id = current_household() AND deleted_at IS NULL AND {kinds} = $1",
+        let live = format!(
+            "FROM {} WHERE household_id = current_household() AND deleted_at IS NULL AND {kinds} = $1",
             table.name
+        );
+        let here: Vec<Here> = diesel::sql_query(format!(
+            "SELECT id::text AS id, {document} AS document {live}
+                AND (lower(name) = lower($2) OR id::text = $3)"
         ))
-        .bind::<SqlText, _>(apart)
+        .bind::<SqlText, _>(&apart)
+        .bind::<SqlText, _>(&name)
+        .bind::<SqlText, _>(&id)
         .load(connection)?;
         if here.iter().any(|one| one.id == id) {
             return Ok(Some(row));
         }
-        let taken = |name: &str| here.iter().find(|one| one.name == name.to_lowercase());
-        let Some(twin) = taken(&name) else {
+        let Some(twin) = here.first() else {
             return Ok(Some(row));
         };
         if row.get(document) == Some(&twin.document) {
             self.machines.insert(id, json!(twin.id));
             return Ok(None);
         }
+        let names: Vec<Name> = diesel::sql_query(format!("SELECT lower(name) AS name {live}"))
+            .bind::<SqlText, _>(&apart)
+            .load(connection)?;
         let numbered = (2..MOST_NUMBER)
             .map(|n| format!("{} ({n})", name.chars().take(70).collect::<String>()))
-            .find(|name| taken(name).is_none())
+            .find(|name| names.iter().all(|one| one.name != name.to_lowercase()))
             .ok_or_else(|| refused("there are too many of one name"))?;
         rename(row.get_mut(document), &numbered);
         row.insert("name".to_owned(), json!(numbered));
@@ -266,11 +273,15 @@ impl Reading {
 }
 
 #[derive(QueryableByName)]
+struct Name {
+    #[diesel(sql_type = SqlText)]
+    name: String,
+}
+
+#[derive(QueryableByName)]
 struct Here {
     #[diesel(sql_type = SqlText)]
     id: String,
-    #[diesel(sql_type = SqlText)]
-    name: String,
     #[diesel(sql_type = Jsonb)]
     document: Value,
 }

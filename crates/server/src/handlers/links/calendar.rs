@@ -20,7 +20,7 @@ use crate::{calendar, suppers};
 )]
 #[get("/calendars/{secret}.ics")]
 pub async fn read(context: Data<Context>, secret: Path<String>) -> Result<HttpResponse, ApiError> {
-    let found = links::found(&context, &secret, |kind| kind == LinkKind::Calendar.word()).await?;
+    let found = links::found(&context, &secret, &[LinkKind::Calendar]).await?;
     let (supper, now) = (found.of.ok_or(ApiError::NotFound("supper"))?, context.now());
     let (kept, changed_at) = context
         .query_in(found.household, move |connection| {

@@ -32,8 +32,8 @@ pub async fn join(
     let (wish, now) = (body.into_inner(), context.now());
     let peer = Peer::of(&request, &access);
     context.tries().one(peer.address, None)?;
-    let ways_in = [LinkKind::Device.word(), LinkKind::Invitation.word()];
-    let found = links::found(&context, &wish.secret, move |kind| ways_in.contains(&kind)).await?;
+    let ways_in = [LinkKind::Device, LinkKind::Invitation];
+    let found = links::found(&context, &wish.secret, &ways_in).await?;
     answered(
         &context,
         &request,

@@ -1,11 +1,10 @@
 use actix_web::get;
 use actix_web::web::{Data, Json, Path};
 
-use crate::access::links::{self, LinkKind};
+use crate::access::links;
 use crate::context::Context;
 use crate::dto::thermometer::FollowedCookDto;
 use crate::error::{ApiError, Problem};
-use crate::kitchen::Kitchen;
 use crate::{cooks, thermometers};
 
 /// Since when the cook is in the machine that channel 1 of a thermometer is stuck in: for one that is played.
@@ -23,12 +22,7 @@ pub async fn followed(
     token: Path<String>,
 ) -> Result<Json<FollowedCookDto>, ApiError> {
     context.may_send(&token)?;
-    let link = links::found(&context, &token, |kind| {
-        kind == LinkKind::Thermometer.word()
-    })
-    .await?;
-    let thermometer = link.of.ok_or(ApiError::NotFound("thermometer"))?;
-    let kitchen = Kitchen::of(&context, link.household);
+    let (kitchen, thermometer) = links::thermometer(&context, &token).await?;
     let cook = kitchen
         .query(move |connection| thermometers::first_cook(connection, thermometer))
         .await?;

@@ -2,12 +2,11 @@ use actix_web::http::header::CONTENT_TYPE;
 use actix_web::web::{Bytes, Data, Json, Path};
 use actix_web::{HttpRequest, post};
 
-use crate::access::links::{self, LinkKind};
+use crate::access::links;
 use crate::body::Soon;
 use crate::context::Context;
 use crate::dto::thermometer::{ReadingsDto, TakenReadingsDto};
 use crate::error::{ApiError, Problem};
-use crate::kitchen::Kitchen;
 use crate::{following, sent_csv, thermometers};
 
 /// Takes what a thermometer sends: several channels, late, in any order, again. As JSON, or as CSV with the
@@ -40,12 +39,7 @@ pub async fn readings(
         "text/csv" => sent_csv::read(&body)?,
         _ => return Err(ApiError::NotJson),
     };
-    let link = links::found(&context, &token, |kind| {
-        kind == LinkKind::Thermometer.word()
-    })
-    .await?;
-    let thermometer = link.of.ok_or(ApiError::NotFound("thermometer"))?;
-    let kitchen = Kitchen::of(&context, link.household);
+    let (kitchen, thermometer) = links::thermometer(&context, &token).await?;
     let (taken, cooks) = kitchen
         .query(move |connection| thermometers::take(connection, thermometer, &sent, now))
         .await?;
