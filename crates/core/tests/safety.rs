@@ -679,7 +679,7 @@ proptest! {
         request.out_at = out_at.map(celsius);
         request.setting = Some(celsius(setting));
         request.pieces = pieces;
-        request.start = if tempered { Start::Tempered } else { Start::Fridge };
+        request.start = if tempered { Start::Tempered(Interval::from_minutes(30.0)) } else { Start::Fridge };
         request.below_floor_acknowledged = acknowledged;
         request.vulnerable = vulnerable;
         request.thermometer.there = thermometer;

@@ -486,7 +486,7 @@ fn a_supper_of_plans_and_sides() {
         let request = Request::usual(id, machine.clone());
         let plan = plan(&request).unwrap();
         let methods = methods(cut(id));
-        let method = methods.iter().find(|one| one.id == method);
+        let method = methods.iter().find(|one| one.id == method).unwrap();
         places.cook(cut(id).plural, &request, &plan, method, 0)
     };
     let sauce = Side {

@@ -1241,11 +1241,21 @@ export interface components {
             ingredient: string;
             /**
              * Format: double
-             * @description How much.
+             * @description How much to set out.
              */
             mass_g: number;
-            /** @description The same in spoons and cups. */
+            /** @description The same in spoons and cups, or in seconds of a spray. */
             spoons: string;
+            /**
+             * Format: double
+             * @description How long a spray is held on it.
+             */
+            spray_s?: number | null;
+            /**
+             * Format: double
+             * @description What of it stays with the meat.
+             */
+            stays_g: number;
         };
         /**
          * @description What the time of a step follows: the minute after loading, its share of the cook, or the end.
@@ -1709,7 +1719,8 @@ export interface components {
         };
         /** @description The method of preparation a sentence counts with. */
         CountedDto: {
-            method?: components["schemas"]["CountedMethodDto"] | null;
+            /** @description It, with the cook's own times. */
+            method: components["schemas"]["CountedMethodDto"];
         };
         /** @description It, with the times of the sentence. */
         CountedMethodDto: {
@@ -3217,7 +3228,11 @@ export interface components {
              * @description At best.
              */
             best_s: number;
+            /** @description Whether it puts on a layer of the surface: with another surface, another task takes its place. */
+            coats?: boolean;
             does?: components["schemas"]["AheadKindDto"] | null;
+            /** @description What is done in the middle of it. */
+            halfway?: string | null;
             /**
              * Format: double
              * @description Hands at its beginning.
@@ -3535,6 +3550,10 @@ export interface components {
             best_s: number;
             /** @description What can hurt. */
             caution?: string | null;
+            /** @description Whether it puts on a layer of the surface. */
+            coats: boolean;
+            /** @description What is done in the middle of it. */
+            halfway?: string | null;
             /**
              * Format: double
              * @description Hands at its beginning.
@@ -3943,6 +3962,11 @@ export interface components {
             /** @description Surface; before there were layers it was called a coat. */
             surface: components["schemas"]["SurfaceDto"];
             /**
+             * Format: double
+             * @description Time on the counter; only with `start` tempered, half an hour where it is not said.
+             */
+            tempered_s?: number | null;
+            /**
              * @description Whether there is a thermometer. Without one the time is the late end of what is likely, nothing
              *     is left to the rest, and poultry is marked as not verified.
              */
@@ -4066,7 +4090,7 @@ export interface components {
          * @description What goes on the meat.
          * @enum {string}
          */
-        SeasoningKindDto: "salt" | "rub" | "spray" | "baking_powder" | "flour" | "starch" | "egg_and_crumb" | "vinegar_and_salt" | "even_brine" | "strong_brine" | "marinade";
+        SeasoningKindDto: "salt" | "rub" | "oil" | "spray" | "oil_below" | "baking_powder" | "flour" | "starch" | "egg" | "crumb" | "egg_and_crumb" | "butter_sauce" | "glaze" | "wet_marinade" | "vinegar_and_salt" | "vinegar_soak" | "even_brine" | "strong_brine" | "marinade";
         /** @description What the other of two drawers holds. */
         SecondDrawerDto: {
             /**
@@ -4705,10 +4729,24 @@ export interface components {
              * @description When it begins, before the machine is switched on.
              */
             before_s: number;
+            /**
+             * Format: double
+             * @description How long it takes.
+             */
+            best_s: number;
             /** @description What can hurt. */
             caution?: string | null;
+            /** @description What is done in the middle of it. */
+            halfway?: string | null;
+            /**
+             * Format: double
+             * @description Hands at its beginning.
+             */
+            hands_on_s: number;
             /** @description What. */
             name: string;
+            /** @description Where. */
+            place: components["schemas"]["PlaceDto"];
             /** @description Why. */
             reason: string;
         };
@@ -9610,13 +9648,23 @@ export interface operations {
                  *           "shortest_s": 14400
                  *         },
                  *         {
-                 *           "best_s": 240,
+                 *           "best_s": 120,
                  *           "does": "blot",
-                 *           "hands_on_s": 240,
-                 *           "longest_s": 240,
-                 *           "name": "Blot it once more and rub it",
+                 *           "hands_on_s": 120,
+                 *           "longest_s": 120,
+                 *           "name": "Blot it once more",
                  *           "place": "counter",
                  *           "reason": "salt has drawn some water out",
+                 *           "shortest_s": 120
+                 *         },
+                 *         {
+                 *           "best_s": 240,
+                 *           "coats": true,
+                 *           "hands_on_s": 240,
+                 *           "longest_s": 240,
+                 *           "name": "Oil it, then rub it",
+                 *           "place": "counter",
+                 *           "reason": "oil carries the rub and keeps it from sticking",
                  *           "shortest_s": 240
                  *         }
                  *       ]
@@ -9812,13 +9860,23 @@ export interface operations {
                  *           "shortest_s": 14400
                  *         },
                  *         {
-                 *           "best_s": 240,
+                 *           "best_s": 120,
                  *           "does": "blot",
-                 *           "hands_on_s": 240,
-                 *           "longest_s": 240,
-                 *           "name": "Blot it once more and rub it",
+                 *           "hands_on_s": 120,
+                 *           "longest_s": 120,
+                 *           "name": "Blot it once more",
                  *           "place": "counter",
                  *           "reason": "salt has drawn some water out",
+                 *           "shortest_s": 120
+                 *         },
+                 *         {
+                 *           "best_s": 240,
+                 *           "coats": true,
+                 *           "hands_on_s": 240,
+                 *           "longest_s": 240,
+                 *           "name": "Oil it, then rub it",
+                 *           "place": "counter",
+                 *           "reason": "oil carries the rub and keeps it from sticking",
                  *           "shortest_s": 240
                  *         }
                  *       ]
@@ -12702,13 +12760,23 @@ export interface operations {
                  *                     "shortest_s": 14400
                  *                   },
                  *                   {
-                 *                     "best_s": 240,
+                 *                     "best_s": 120,
                  *                     "does": "blot",
-                 *                     "hands_on_s": 240,
-                 *                     "longest_s": 240,
-                 *                     "name": "Blot it once more and rub it",
+                 *                     "hands_on_s": 120,
+                 *                     "longest_s": 120,
+                 *                     "name": "Blot it once more",
                  *                     "place": "counter",
                  *                     "reason": "salt has drawn some water out",
+                 *                     "shortest_s": 120
+                 *                   },
+                 *                   {
+                 *                     "best_s": 240,
+                 *                     "coats": true,
+                 *                     "hands_on_s": 240,
+                 *                     "longest_s": 240,
+                 *                     "name": "Oil it, then rub it",
+                 *                     "place": "counter",
+                 *                     "reason": "oil carries the rub and keeps it from sticking",
                  *                     "shortest_s": 240
                  *                   }
                  *                 ]
@@ -13079,13 +13147,23 @@ export interface operations {
                  *                     "shortest_s": 14400
                  *                   },
                  *                   {
-                 *                     "best_s": 240,
+                 *                     "best_s": 120,
                  *                     "does": "blot",
-                 *                     "hands_on_s": 240,
-                 *                     "longest_s": 240,
-                 *                     "name": "Blot it once more and rub it",
+                 *                     "hands_on_s": 120,
+                 *                     "longest_s": 120,
+                 *                     "name": "Blot it once more",
                  *                     "place": "counter",
                  *                     "reason": "salt has drawn some water out",
+                 *                     "shortest_s": 120
+                 *                   },
+                 *                   {
+                 *                     "best_s": 240,
+                 *                     "coats": true,
+                 *                     "hands_on_s": 240,
+                 *                     "longest_s": 240,
+                 *                     "name": "Oil it, then rub it",
+                 *                     "place": "counter",
+                 *                     "reason": "oil carries the rub and keeps it from sticking",
                  *                     "shortest_s": 240
                  *                   }
                  *                 ]
@@ -13607,13 +13685,23 @@ export interface operations {
                  *                     "shortest_s": 14400
                  *                   },
                  *                   {
-                 *                     "best_s": 240,
+                 *                     "best_s": 120,
                  *                     "does": "blot",
-                 *                     "hands_on_s": 240,
-                 *                     "longest_s": 240,
-                 *                     "name": "Blot it once more and rub it",
+                 *                     "hands_on_s": 120,
+                 *                     "longest_s": 120,
+                 *                     "name": "Blot it once more",
                  *                     "place": "counter",
                  *                     "reason": "salt has drawn some water out",
+                 *                     "shortest_s": 120
+                 *                   },
+                 *                   {
+                 *                     "best_s": 240,
+                 *                     "coats": true,
+                 *                     "hands_on_s": 240,
+                 *                     "longest_s": 240,
+                 *                     "name": "Oil it, then rub it",
+                 *                     "place": "counter",
+                 *                     "reason": "oil carries the rub and keeps it from sticking",
                  *                     "shortest_s": 240
                  *                   }
                  *                 ]

@@ -56,6 +56,9 @@ impl Surface {
     pub const FLOURED: Self = Self::of([Layer::PattedDry, Layer::Flour, Layer::Spray]);
     /// A light dusting of starch and an oil spray.
     pub const STARCHED: Self = Self::of([Layer::PattedDry, Layer::Starch, Layer::Spray]);
+    /// Tossed in starch and flour, and an oil spray.
+    pub const STARCH_AND_FLOUR: Self =
+        Self::of([Layer::PattedDry, Layer::Starch, Layer::Flour, Layer::Spray]);
     /// Flour, egg and crumb, sprayed with oil.
     pub const CRUMBED: Self = Self::of([
         Layer::PattedDry,
@@ -72,7 +75,7 @@ impl Surface {
     pub const BUTTERED: Self = Self::of([Layer::PattedDry, Layer::ButterSauce]);
 
     /// Those that cooks have a name for, in the order a cook thinks of them.
-    pub const USUAL: [Self; 12] = [
+    pub const USUAL: [Self; 13] = [
         Self::RAW,
         Self::PATTED_DRY,
         Self::OILED,
@@ -81,6 +84,7 @@ impl Surface {
         Self::FRIDGE_DRIED,
         Self::FLOURED,
         Self::STARCHED,
+        Self::STARCH_AND_FLOUR,
         Self::CRUMBED,
         Self::MARINATED,
         Self::BUTTERED,
@@ -169,6 +173,7 @@ impl Surface {
             Self::FRIDGE_DRIED => "dried in the fridge, rubbed",
             Self::FLOURED => "floured and sprayed",
             Self::STARCHED => "dusted with starch and sprayed",
+            Self::STARCH_AND_FLOUR => "tossed in starch and flour, sprayed",
             Self::OILED => "patted dry and oiled",
             Self::BAKING_POWDER => "rubbed with baking powder",
             Self::CRUMBED => "in egg and crumb",

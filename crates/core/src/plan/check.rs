@@ -13,7 +13,7 @@ use crate::meat::water::{boiling, pressure_at};
 use crate::meat::{Class, Form, Layer};
 use crate::prep::{Ahead, check_clocks};
 use crate::units::bounds;
-use crate::units::{Length, Temperature};
+use crate::units::{Interval, Length, Temperature};
 
 /// More batches than this one after the other are no supper.
 const MOST_BATCHES: usize = 8;
@@ -77,7 +77,8 @@ impl Request {
 
     fn check_ahead(&self) -> Result<(), PlanError> {
         bounds::AHEADS.check(self.ahead.len() as f64)?;
-        for ahead in &self.ahead {
+        let stages = self.stages();
+        for ahead in &stages {
             let bound = match ahead {
                 Ahead::Counter(_) if Ahead::is_hot(self.room) => bounds::HOT_COUNTER,
                 Ahead::Counter(_) => bounds::COUNTER,
@@ -87,7 +88,8 @@ impl Request {
             bound.check(ahead.time().seconds())?;
         }
         let poultry = self.entry().animal.is_poultry();
-        check_clocks(&self.ahead, self.start.out(), poultry, self.room).map_err(PlanError::Clock)
+        let none = Interval::from_seconds(0.0);
+        check_clocks(&stages, none, poultry, self.room).map_err(PlanError::Clock)
     }
 
     /// What was said of the cut, and what the kitchen's height leaves within reach.

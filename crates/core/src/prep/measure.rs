@@ -9,6 +9,14 @@ pub enum Ingredient {
     Rub,
     /// Oil.
     Oil,
+    /// Oil from a spray.
+    Spray,
+    /// Oil for what the meat lies on, from a spray.
+    OilBelow,
+    /// Butter sauce.
+    ButterSauce,
+    /// Something sweet to brush on.
+    Glaze,
     /// Baking powder.
     BakingPowder,
     /// Flour.
@@ -34,10 +42,14 @@ const TEASPOON: f64 = 4.929;
 
 impl Ingredient {
     /// Every ingredient.
-    pub const ALL: [Self; 11] = [
+    pub const ALL: [Self; 15] = [
         Self::Salt,
         Self::Rub,
         Self::Oil,
+        Self::Spray,
+        Self::OilBelow,
+        Self::ButterSauce,
+        Self::Glaze,
         Self::BakingPowder,
         Self::Flour,
         Self::Starch,
@@ -55,6 +67,10 @@ impl Ingredient {
             Self::Salt => "fine salt",
             Self::Rub => "dry rub",
             Self::Oil => "oil",
+            Self::Spray => "oil spray",
+            Self::OilBelow => "oil spray for what it lies on",
+            Self::ButterSauce => "butter sauce",
+            Self::Glaze => "glaze",
             Self::BakingPowder => "baking powder",
             Self::Flour => "flour",
             Self::Starch => "starch",
@@ -72,7 +88,9 @@ impl Ingredient {
         match self {
             Self::Salt => 1.22,
             Self::Rub => 0.47,
-            Self::Oil => 0.92,
+            Self::Oil | Self::Spray | Self::OilBelow => 0.92,
+            Self::ButterSauce => 1.0,
+            Self::Glaze => 1.25,
             Self::BakingPowder => 0.93,
             Self::Flour => 0.53,
             Self::Starch => 0.54,
@@ -84,15 +102,22 @@ impl Ingredient {
     }
 
     /// What of it is sodium: salt 39.34 % (molar masses 22.990 and 35.453), baking powder about a
-    /// tenth, a marinade with soy sauce about two hundredths (food composition tables; from memory).
+    /// tenth, a marinade with soy sauce about two hundredths, butter sauce a hundredth (food composition tables; from memory).
     #[must_use]
     pub const fn sodium(self) -> f64 {
         match self {
             Self::Salt => 0.393_4,
             Self::BakingPowder => 0.106,
             Self::Marinade => 0.02,
+            Self::ButterSauce | Self::Glaze => 0.01,
             _ => 0.0,
         }
+    }
+
+    /// Whether it is sprayed, and measured in seconds.
+    #[must_use]
+    pub const fn is_sprayed(self) -> bool {
+        matches!(self, Self::Spray | Self::OilBelow)
     }
 
     /// An allergen it often brings.
@@ -101,6 +126,8 @@ impl Ingredient {
         match self {
             Self::Flour | Self::Crumb => Some("wheat"),
             Self::Egg => Some("egg"),
+            Self::ButterSauce => Some("milk"),
+            Self::Glaze => Some("often mustard or soy: read its label"),
             Self::Marinade => Some("often soy, mustard or sesame: read its label"),
             Self::Rub => Some("at times mustard or sesame: read its label"),
             Self::BakingPowder => Some("at times wheat"),

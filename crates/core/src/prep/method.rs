@@ -1,8 +1,10 @@
 //! A method of getting meat ready, as data: tasks with where, how long and why.
 
 use super::ahead::Ahead;
-use super::quantity::Seasoning;
-use crate::meat::Surface;
+use super::cautions::TWO_HOURS;
+use super::coat::coated;
+use super::seasoning::Seasoning;
+use crate::meat::{Cut, Surface};
 use crate::units::Interval;
 
 /// Where a task is done.
@@ -46,6 +48,10 @@ pub struct Task {
     pub reason: String,
     /// What can hurt.
     pub caution: Option<String>,
+    /// What is done in the middle of it: a bag is turned over.
+    pub halfway: Option<String>,
+    /// Whether it puts on a layer of the surface: with another surface, another task takes its place.
+    pub coats: bool,
 }
 
 /// A way of getting meat ready.
@@ -63,6 +69,15 @@ pub struct Method {
     pub seasonings: Vec<Seasoning>,
     /// How the surface is when it goes in.
     pub surface: Surface,
+}
+
+/// The name of the method that a sentence says, where it is none of the known ones.
+pub const SAID: &str = "said";
+
+/// What the layers of a surface take.
+pub(super) fn on_it(surface: Surface) -> impl Iterator<Item = Seasoning> {
+    let layers = surface.layers().filter(|layer| !layer.dries());
+    layers.map(Seasoning::Cover)
 }
 
 impl Window {
@@ -114,6 +129,74 @@ impl Method {
             }
         }
         told.next().is_none().then_some(own)
+    }
+
+    /// The same for another surface: its layers as tasks, what it takes, its name. What is done before them
+    /// stays; a towel is left out where the surface is as wet as it comes.
+    ///
+    /// ```
+    /// use ember_core::{meat::{CutId, Surface, cut}, prep::methods};
+    /// let wing = cut(CutId::PartyWing);
+    /// let night = methods(wing).into_iter().find(|one| one.id == "night_bare").unwrap();
+    /// let floured = night.on(wing, Surface::FLOURED);
+    /// let last: Vec<&str> = floured.tasks.iter().rev().take(2).map(|task| task.name.as_str()).collect();
+    /// assert_eq!(last, ["Spray it with oil", "Turn it in flour, shake it off"]);
+    /// assert_eq!(floured.name, "salted and bare overnight, then floured and sprayed");
+    /// ```
+    #[must_use]
+    pub fn on(&self, cut: &Cut, surface: Surface) -> Self {
+        if surface == self.surface {
+            return self.clone();
+        }
+        let mut tasks = self.tasks.clone();
+        let at = tasks
+            .iter()
+            .position(|task| task.coats)
+            .unwrap_or(tasks.len());
+        tasks.retain(|task| !task.coats);
+        let tail = tasks.split_off(at.min(tasks.len()));
+        tasks.extend(coated(surface));
+        tasks.extend(tail);
+        let mut seasonings = self.seasonings.clone();
+        seasonings.retain(|one| one.layer().is_none_or(|layer| !self.surface.has(layer)));
+        seasonings.extend(on_it(surface));
+        Self {
+            id: SAID.to_owned(),
+            name: format!("{}, then {}", self.name, surface.words(cut.skin)),
+            tasks,
+            seasonings,
+            surface,
+            ..self.clone()
+        }
+    }
+
+    /// The same with so long on the counter: after the fridge, before what is put on last.
+    ///
+    /// ```
+    /// use ember_core::{meat::{CutId, cut}, prep::methods, units::Interval};
+    /// let roast = &methods(cut(CutId::BeefRoast))[1];
+    /// let stood = roast.tempered(Interval::from_minutes(45.0));
+    /// assert_eq!(stood.time().minutes() - roast.time().minutes(), 45.0);
+    /// ```
+    #[must_use]
+    pub fn tempered(&self, time: Interval) -> Self {
+        let in_fridge = |task: &Task| task.place == Place::Fridge;
+        let after = self.tasks.iter().rposition(in_fridge).map_or(0, |n| n + 1);
+        let mut tasks = self.tasks.clone();
+        let minutes = time.minutes();
+        let stand = Task::wait(
+            "Let it stand on the counter",
+            Place::Counter,
+            [minutes; 3],
+            "so that the inside is not left behind the outside; see in the plan what it really does",
+        )
+        .known_to_the_surface()
+        .with_caution(TWO_HOURS);
+        tasks.insert(after, stand);
+        Self {
+            tasks,
+            ..self.clone()
+        }
     }
 
     /// From the first task to the last, at best.
@@ -178,6 +261,8 @@ impl Task {
             ahead: None,
             reason: reason.to_owned(),
             caution: None,
+            halfway: None,
+            coats: false,
         }
     }
 
@@ -214,6 +299,24 @@ impl Task {
     /// The same with what it does to the meat.
     pub(super) const fn doing(mut self, ahead: Ahead) -> Self {
         self.ahead = Some(ahead);
+        self
+    }
+
+    /// The same where the surface says already what it does to the meat.
+    pub(super) const fn known_to_the_surface(mut self) -> Self {
+        self.ahead = None;
+        self
+    }
+
+    /// The same as part of the surface.
+    pub(super) const fn coats(mut self) -> Self {
+        self.coats = true;
+        self
+    }
+
+    /// The same with something in the middle of it.
+    pub(super) fn halfway(mut self, order: &str) -> Self {
+        self.halfway = Some(order.to_owned());
         self
     }
 

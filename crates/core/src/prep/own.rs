@@ -4,9 +4,9 @@ use super::ahead::Ahead;
 use super::cautions::{BOIL_IT, CHILL, TWO_HOURS, raw_caution};
 use super::clocks::{Clock, check_clocks};
 use super::method::{Method, Place, Task};
-use super::quantity::Seasoning;
+use super::seasoning::Seasoning;
 use super::unfit::Unfit;
-use crate::meat::Cut;
+use crate::meat::{Cut, Layer};
 use crate::units::bounds::{AHEAD, COUNTER, PARBOIL};
 use crate::units::{Interval, Temperature};
 
@@ -62,7 +62,10 @@ pub fn own(cut: &Cut, mut method: Method) -> Result<Method, Unfit> {
     method.tasks.iter().try_for_each(check_task)?;
     check_times(cut, &method)?;
     check_seasonings(&method.seasonings)?;
-    let marinated = method.seasonings.contains(&Seasoning::Marinade);
+    let marinated = method
+        .seasonings
+        .iter()
+        .any(|one| *one == Seasoning::Marinade || one.layer() == Some(Layer::WetMarinade));
     for (number, task) in method.tasks.iter_mut().enumerate() {
         let of_time = match task.ahead {
             Some(Ahead::Counter(_)) => Some(TWO_HOURS),

@@ -115,12 +115,12 @@ impl Places {
         name: &str,
         request: &Request,
         plan: &Plan,
-        method: Option<&Method>,
+        method: &Method,
         machine: usize,
     ) -> Dish {
         let mut tasks: Vec<Task> = method
-            .into_iter()
-            .flat_map(|method| &method.tasks)
+            .tasks
+            .iter()
             .map(|task| self.preparing(task))
             .collect();
         number_twins(&mut tasks);

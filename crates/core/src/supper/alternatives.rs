@@ -98,9 +98,7 @@ fn changes(
 
 /// Known methods that take less time than what is done now, the nearest first.
 fn quicker(cook: &Cook) -> Vec<Method> {
-    let Some(now) = &cook.method else {
-        return Vec::new();
-    };
+    let now = &cook.method;
     let mut quicker = methods(cook.request.entry());
     quicker.retain(|method| method.time() < now.time() && !method.ahead().is_empty());
     quicker.sort_by(|a, b| b.time().seconds().total_cmp(&a.time().seconds()));

@@ -6,7 +6,7 @@ use super::wish::{Course, Joins, MethodWish, Wish, WishedCook, WishedSide};
 use super::{Planner, SupperError};
 use crate::fryer::{Action, Machine, MachineKind};
 use crate::plan::{Plan, PlannedAction, Programme, Request, When};
-use crate::prep::{Method, counted, methods};
+use crate::prep::{Method, methods};
 use crate::schedule::{
     Dish, HandsOn, Minute, Places, Side, Site, Task, TaskKey, TypicalSite, whole_minutes,
 };
@@ -24,7 +24,7 @@ pub(super) struct Cook {
     /// With what joins it.
     pub request: Request,
     pub plan: Arc<Plan>,
-    pub method: Option<Method>,
+    pub method: Method,
     pub blend: Option<crate::prep::Blend>,
     pub machine: usize,
 }
@@ -103,8 +103,12 @@ impl Table {
     /// The dish of a cook, with what joins it.
     fn made(&self, wish: &Wish, number: usize, cook: &Cook) -> Dish {
         let name = name_of(&cook.request);
-        let method = cook.method.as_ref();
-        let Cook { request, plan, .. } = cook;
+        let Cook {
+            request,
+            plan,
+            method,
+            ..
+        } = cook;
         let mut made = self.places.cook(&name, request, plan, method, cook.machine);
         let joining = joining(wish, number, cook);
         for (at, id, side) in &joining {
@@ -248,7 +252,7 @@ fn too_late(side: &WishedSide, at: Interval, plan: &Plan) -> SupperError {
 
 /// How it is got ready: the cook's own method, a known one, or what the sentence says. What it does to
 /// the meat goes into the request.
-fn got_ready(request: &mut Request, wanted: &MethodWish) -> Result<Option<Method>, SupperError> {
+fn got_ready(request: &mut Request, wanted: &MethodWish) -> Result<Method, SupperError> {
     let method = match wanted {
         MethodWish::Own(own) => own.as_said(&request.ahead),
         MethodWish::Known(id) => {
@@ -262,14 +266,11 @@ fn got_ready(request: &mut Request, wanted: &MethodWish) -> Result<Option<Method
                 ),
             })?
         }
-        MethodWish::AsSaid if request.ahead.is_empty() => return Ok(None),
-        MethodWish::AsSaid => {
-            return Ok(counted(request.entry(), request.surface, &request.ahead));
-        }
+        MethodWish::AsSaid => return Ok(request.prepared(None)),
     };
     request.ahead = method.ahead();
     request.surface = method.surface;
-    Ok(Some(method))
+    Ok(request.prepared(Some(&method)))
 }
 
 /// What joins a cook, in the order in which it does: when from loading, its identity, and what.

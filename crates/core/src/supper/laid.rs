@@ -391,14 +391,21 @@ impl Table {
             let numbers = hands.steps.iter();
             numbers.filter_map(|step| cook.plan.steps.get(*step))
         };
-        let tasks = cook.method.iter().flat_map(|method| &method.tasks);
-        let mut ahead = tasks.filter(|known| hands.steps.is_empty() && known.name == task.name);
+        let mut ahead = cook
+            .method
+            .tasks
+            .iter()
+            .filter(|known| hands.steps.is_empty() && known.name == task.name);
         let ahead = ahead.next();
         let why = ahead.map(|task| Message::plain(task.reason.clone()));
+        // Hands are asked for at its beginning only: nobody gets up at night to turn a bag.
+        let halfway = ahead.and_then(|task| task.halfway.as_ref());
+        let halfway = halfway.map(|order| Message::plain(format!("{order} once, about half-way")));
         let notes = steps()
             .flat_map(|step| [dialled(cook, step), Some(step.reason.clone())])
             .flatten()
             .chain(why)
+            .chain(halfway)
             .filter(|note| !note.text.is_empty())
             .collect();
         let of_steps = steps().filter_map(|step| step.caution.map(str::to_owned));

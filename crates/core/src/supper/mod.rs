@@ -80,7 +80,7 @@ pub enum SupperError {
 /// };
 /// let laid = lay(&wish, None, &[], &|request| plan(request).map(Arc::new)).unwrap();
 /// assert_eq!((laid.serve, laid.infeasibility), (120, None));
-/// assert!(laid.agenda[0].what.starts_with("Load"));
+/// assert_eq!(laid.agenda[0].what, "Blot every piece dry");
 /// ```
 ///
 /// # Errors

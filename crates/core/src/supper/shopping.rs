@@ -3,7 +3,7 @@
 use super::dishes::Cook;
 use super::wish::Wish;
 use crate::plan::surface;
-use crate::prep::{Amount, Appetite, portion, quantities};
+use crate::prep::{Amount, Appetite, Meat, portion, quantities};
 use crate::units::Mass;
 
 /// Something to buy.
@@ -46,13 +46,11 @@ fn meat(cook: &Cook) -> Mass {
     )
 }
 
-/// What goes on a cook's meat; nothing where it is not got ready in any way that is known.
+/// What goes on a cook's meat.
 pub(super) fn seasoned(cook: &Cook) -> Vec<Amount> {
-    let Some(method) = &cook.method else {
-        return Vec::new();
-    };
-    let (blend, surface) = (cook.blend.as_ref(), surface(&cook.request));
-    quantities(&method.seasonings, blend, meat(cook), surface)
+    let method = &cook.method;
+    let on = Meat::of(cook.request.entry(), meat(cook), surface(&cook.request));
+    quantities(&method.seasonings, cook.blend.as_ref(), &on)
 }
 
 /// The meats with what so many eaters need of them, the sides, and everything else added up.

@@ -2,7 +2,7 @@
 
 use chrono::{DateTime, Utc};
 use diesel::PgConnection;
-use ember_core::meat::{CutId, Surface, cut};
+use ember_core::meat::{CutId, Layer, Surface, cut};
 use ember_core::prep::{Method, Seasoning, methods};
 
 use crate::cards;
@@ -70,10 +70,14 @@ pub fn night_before_the_ferry() -> OwnMethodDto {
         reason: "Salted after the evening's washing-up, and dry by the time the boat is in."
             .to_owned(),
         tasks: tasks.iter().map(OwnTaskDto::from).collect(),
-        seasonings: [Seasoning::Salt(0.012), Seasoning::Rub, Seasoning::Spray]
-            .iter()
-            .map(Into::into)
-            .collect(),
+        seasonings: [
+            Seasoning::Salt(0.012),
+            Seasoning::Cover(Layer::Rub),
+            Seasoning::Cover(Layer::Spray),
+        ]
+        .iter()
+        .map(Into::into)
+        .collect(),
         surface: Surface::RUBBED.into(),
     }
 }

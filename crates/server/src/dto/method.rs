@@ -1,7 +1,7 @@
 //! What a cook makes of a method, and blends, on the wire.
 
-use ember_core::meat::{Surface, cut};
-use ember_core::prep::{Ahead, Blend, Coating, Method, Part, Seasoning, Task, Unfit, Window, own};
+use ember_core::meat::{Layer, Surface, cut};
+use ember_core::prep::{Ahead, Blend, Method, Part, Seasoning, Task, Unfit, Window, own};
 use ember_core::units::{Interval, Mass};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -107,6 +107,17 @@ pub struct OwnTaskDto {
     /// Why.
     #[serde(default)]
     pub reason: String,
+    /// What is done in the middle of it.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub halfway: Option<String>,
+    /// Whether it puts on a layer of the surface: with another surface, another task takes its place.
+    #[serde(default, skip_serializing_if = "is_false")]
+    pub coats: bool,
+}
+
+#[allow(clippy::trivially_copy_pass_by_ref, reason = "as serde calls it")]
+const fn is_false(value: &bool) -> bool {
+    !*value
 }
 
 /// Something that goes on the meat.
@@ -128,18 +139,34 @@ pub enum SeasoningKindDto {
     Salt,
     /// A dry rub.
     Rub,
+    /// Oil.
+    Oil,
     /// A spray of oil.
     Spray,
+    /// Oil for what the meat lies on.
+    OilBelow,
     /// A rub with baking powder.
     BakingPowder,
     /// A dusting of flour.
     Flour,
     /// A dusting of starch.
     Starch,
+    /// Egg.
+    Egg,
+    /// Crumb.
+    Crumb,
     /// Flour, egg and crumb.
     EggAndCrumb,
+    /// Butter sauce.
+    ButterSauce,
+    /// Something sweet to brush on.
+    Glaze,
+    /// What clings to it from a marinade.
+    WetMarinade,
     /// Vinegar and salt for a skin.
     VinegarAndSalt,
+    /// A soak in vinegar and water.
+    VinegarSoak,
     /// A weak brine, until it is even.
     EvenBrine,
     /// A strong brine, briefly.
@@ -251,8 +278,9 @@ impl OwnMethodDto {
             seasonings: self
                 .seasonings
                 .iter()
-                .map(Seasoning::try_from)
-                .collect::<Result<_, _>>()?,
+                .map(SeasoningDto::to_core)
+                .collect::<Result<Vec<_>, _>>()?
+                .concat(),
             surface: Surface::try_from(&self.surface)?,
         };
         Ok(own(cut(self.cut.into()), method)?)
@@ -279,6 +307,8 @@ impl From<&OwnTaskDto> for Task {
             ahead,
             reason: dto.reason.clone(),
             caution: None,
+            halfway: dto.halfway.clone(),
+            coats: dto.coats,
         }
     }
 }
@@ -294,6 +324,8 @@ impl From<&Task> for OwnTaskDto {
             longest_s: task.window.longest.seconds(),
             hands_on_s: task.hands_on.seconds(),
             reason: task.reason.clone(),
+            halfway: task.halfway.clone(),
+            coats: task.coats,
         }
     }
 }
@@ -304,14 +336,11 @@ impl From<&Seasoning> for SeasoningDto {
             Seasoning::Salt(share) => (SeasoningKindDto::Salt, Some(share)),
             Seasoning::EquilibriumBrine(share) => (SeasoningKindDto::EvenBrine, Some(share)),
             Seasoning::GradientBrine(share) => (SeasoningKindDto::StrongBrine, Some(share)),
-            Seasoning::Rub => (SeasoningKindDto::Rub, None),
-            Seasoning::Spray => (SeasoningKindDto::Spray, None),
-            Seasoning::BakingPowder => (SeasoningKindDto::BakingPowder, None),
-            Seasoning::Dusting(Coating::Flour) => (SeasoningKindDto::Flour, None),
-            Seasoning::Dusting(Coating::Starch) => (SeasoningKindDto::Starch, None),
-            Seasoning::EggAndCrumb => (SeasoningKindDto::EggAndCrumb, None),
+            Seasoning::Cover(layer) => (SeasoningKindDto::of(*layer), None),
             Seasoning::VinegarAndSalt => (SeasoningKindDto::VinegarAndSalt, None),
+            Seasoning::VinegarSoak => (SeasoningKindDto::VinegarSoak, None),
             Seasoning::Marinade => (SeasoningKindDto::Marinade, None),
+            Seasoning::OilBelow => (SeasoningKindDto::OilBelow, None),
         };
         Self {
             kind,
@@ -320,23 +349,55 @@ impl From<&Seasoning> for SeasoningDto {
     }
 }
 
-impl TryFrom<&SeasoningDto> for Seasoning {
-    type Error = ApiError;
+impl SeasoningKindDto {
+    /// A layer. What dries the surface goes on nothing, and is told as what comes after it.
+    const fn of(layer: Layer) -> Self {
+        match layer {
+            Layer::Oil => Self::Oil,
+            Layer::Rub => Self::Rub,
+            Layer::BakingPowder => Self::BakingPowder,
+            Layer::Starch => Self::Starch,
+            Layer::Flour => Self::Flour,
+            Layer::Egg => Self::Egg,
+            Layer::Crumb => Self::Crumb,
+            Layer::ButterSauce => Self::ButterSauce,
+            Layer::WetMarinade => Self::WetMarinade,
+            Layer::Spray | Layer::PattedDry | Layer::FridgeDried => Self::Spray,
+            Layer::Glaze => Self::Glaze,
+        }
+    }
+}
 
-    fn try_from(dto: &SeasoningDto) -> Result<Self, ApiError> {
-        let share = dto.salt_percent.map(|percent| percent / 100.0);
-        Ok(match (dto.kind, share) {
-            (SeasoningKindDto::Salt, Some(share)) => Self::Salt(share),
-            (SeasoningKindDto::EvenBrine, Some(share)) => Self::EquilibriumBrine(share),
-            (SeasoningKindDto::StrongBrine, Some(share)) => Self::GradientBrine(share),
-            (SeasoningKindDto::Rub, None) => Self::Rub,
-            (SeasoningKindDto::Spray, None) => Self::Spray,
-            (SeasoningKindDto::BakingPowder, None) => Self::BakingPowder,
-            (SeasoningKindDto::Flour, None) => Self::Dusting(Coating::Flour),
-            (SeasoningKindDto::Starch, None) => Self::Dusting(Coating::Starch),
-            (SeasoningKindDto::EggAndCrumb, None) => Self::EggAndCrumb,
-            (SeasoningKindDto::VinegarAndSalt, None) => Self::VinegarAndSalt,
-            (SeasoningKindDto::Marinade, None) => Self::Marinade,
+impl SeasoningDto {
+    /// What it is; flour, egg and crumb are three.
+    ///
+    /// # Errors
+    /// That it has a salt that it does not take, or lacks one.
+    pub fn to_core(&self) -> Result<Vec<Seasoning>, ApiError> {
+        let share = self.salt_percent.map(|percent| percent / 100.0);
+        let cover = |layer| vec![Seasoning::Cover(layer)];
+        Ok(match (self.kind, share) {
+            (SeasoningKindDto::Salt, Some(share)) => vec![Seasoning::Salt(share)],
+            (SeasoningKindDto::EvenBrine, Some(share)) => vec![Seasoning::EquilibriumBrine(share)],
+            (SeasoningKindDto::StrongBrine, Some(share)) => vec![Seasoning::GradientBrine(share)],
+            (SeasoningKindDto::Rub, None) => cover(Layer::Rub),
+            (SeasoningKindDto::Oil, None) => cover(Layer::Oil),
+            (SeasoningKindDto::Spray, None) => cover(Layer::Spray),
+            (SeasoningKindDto::OilBelow, None) => vec![Seasoning::OilBelow],
+            (SeasoningKindDto::BakingPowder, None) => cover(Layer::BakingPowder),
+            (SeasoningKindDto::Flour, None) => cover(Layer::Flour),
+            (SeasoningKindDto::Starch, None) => cover(Layer::Starch),
+            (SeasoningKindDto::Egg, None) => cover(Layer::Egg),
+            (SeasoningKindDto::Crumb, None) => cover(Layer::Crumb),
+            (SeasoningKindDto::EggAndCrumb, None) => [Layer::Flour, Layer::Egg, Layer::Crumb]
+                .map(Seasoning::Cover)
+                .to_vec(),
+            (SeasoningKindDto::ButterSauce, None) => cover(Layer::ButterSauce),
+            (SeasoningKindDto::Glaze, None) => cover(Layer::Glaze),
+            (SeasoningKindDto::WetMarinade, None) => cover(Layer::WetMarinade),
+            (SeasoningKindDto::VinegarAndSalt, None) => vec![Seasoning::VinegarAndSalt],
+            (SeasoningKindDto::VinegarSoak, None) => vec![Seasoning::VinegarSoak],
+            (SeasoningKindDto::Marinade, None) => vec![Seasoning::Marinade],
             _ => {
                 return Err(ApiError::invalid(
                     "seasonings",

@@ -1,9 +1,8 @@
 //! What comes before the heat, on the wire.
 
-use ember_core::meat;
 use ember_core::plan::{Compared, PlanError, Request, compare, surface, thawing};
 use ember_core::prep::{
-    Amount, Appetite, Bath, Blend, Method, Moment, Seasoning, Task, bare, counted, half_depth,
+    Amount, Appetite, Bath, Blend, Meat, Method, Moment, SAID, Seasoning, Task, bare, half_depth,
     methods, portion, quantities, salted_evenly, sodium,
 };
 use ember_core::units::Mass;
@@ -61,8 +60,8 @@ pub struct BareDto {
 /// The method of preparation a sentence counts with.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
 pub struct CountedDto {
-    /// Nothing where the meat goes in as it is.
-    pub method: Option<CountedMethodDto>,
+    /// It, with the cook's own times.
+    pub method: CountedMethodDto,
 }
 
 /// It, with the times of the sentence.
@@ -85,6 +84,14 @@ pub struct TaskBeforeDto {
     pub name: String,
     /// When it begins, before the machine is switched on.
     pub before_s: f64,
+    /// Where.
+    pub place: PlaceDto,
+    /// How long it takes.
+    pub best_s: f64,
+    /// Hands at its beginning.
+    pub hands_on_s: f64,
+    /// What is done in the middle of it.
+    pub halfway: Option<String>,
     /// Why.
     pub reason: String,
     /// What can hurt.
@@ -147,6 +154,10 @@ pub struct PrepTaskDto {
     pub reason: String,
     /// What can hurt.
     pub caution: Option<String>,
+    /// What is done in the middle of it.
+    pub halfway: Option<String>,
+    /// Whether it puts on a layer of the surface.
+    pub coats: bool,
 }
 
 /// So much of something.
@@ -154,10 +165,17 @@ pub struct PrepTaskDto {
 pub struct AmountDto {
     /// What.
     pub ingredient: String,
-    /// How much.
+    /// How much to set out.
     pub mass_g: f64,
-    /// The same in spoons and cups.
+    /// What of it stays with the meat.
+    #[serde(default)]
+    #[schema(required = true)]
+    pub stays_g: f64,
+    /// The same in spoons and cups, or in seconds of a spray.
     pub spoons: String,
+    /// How long a spray is held on it.
+    #[serde(default)]
+    pub spray_s: Option<f64>,
     /// As it is spooned.
     #[serde(default)]
     #[schema(required = true)]
@@ -201,6 +219,8 @@ impl From<&Task> for PrepTaskDto {
             ahead: task.ahead.map(AheadDto::from),
             reason: task.reason.clone(),
             caution: task.caution.clone(),
+            halfway: task.halfway.clone(),
+            coats: task.coats,
         }
     }
 }
@@ -210,7 +230,9 @@ impl From<&Amount> for AmountDto {
         Self {
             ingredient: amount.what.clone(),
             mass_g: amount.weighed().grams(),
+            stays_g: amount.stays.grams(),
             spoons: amount.spoons(),
+            spray_s: amount.spray.map(|time| time.seconds()),
             density_g_ml: amount.density,
             allergen: amount.allergen.clone(),
             in_blend: amount.in_blend,
@@ -250,19 +272,10 @@ impl CountedDto {
     /// # Errors
     /// Those of the request.
     pub fn of(dto: &RequestDto) -> Result<Self, ApiError> {
-        let Request {
-            cut,
-            surface,
-            ahead,
-            ..
-        } = Request::try_from(dto)?;
         let own = dto.method.as_ref().map(|own| own.checked()).transpose()?;
-        let method = own.map_or_else(
-            || counted(meat::cut(cut), surface, &ahead),
-            |own| Some(own.as_said(&ahead)),
-        );
+        let method = Request::try_from(dto)?.prepared(own.as_ref());
         Ok(Self {
-            method: method.map(|method| CountedMethodDto::from(&method)),
+            method: CountedMethodDto::from(&method),
         })
     }
 }
@@ -278,6 +291,10 @@ impl From<&Method> for CountedMethodDto {
                 .map(|(task, before)| TaskBeforeDto {
                     name: task.name.clone(),
                     before_s: before.seconds(),
+                    place: task.place.into(),
+                    best_s: task.window.best.seconds(),
+                    hands_on_s: task.hands_on.seconds(),
+                    halfway: task.halfway.clone(),
                     reason: task.reason.clone(),
                     caution: task.caution.clone(),
                 })
@@ -286,12 +303,22 @@ impl From<&Method> for CountedMethodDto {
     }
 }
 
+/// Whether it brings salt into the meat ahead of the cook.
+const fn is_salt(seasoning: Seasoning) -> bool {
+    matches!(
+        seasoning,
+        Seasoning::Salt(_)
+            | Seasoning::VinegarAndSalt
+            | Seasoning::EquilibriumBrine(_)
+            | Seasoning::GradientBrine(_)
+    )
+}
+
 /// What the methods are told for.
 struct For<'a> {
     request: &'a Request,
     blend: Option<&'a Blend>,
-    meat: Mass,
-    surface: f64,
+    meat: Meat,
 }
 
 impl MethodDto {
@@ -299,12 +326,12 @@ impl MethodDto {
         let salted = method
             .seasonings
             .iter()
-            .any(|seasoning| !matches!(seasoning, Seasoning::Marinade | Seasoning::EggAndCrumb));
+            .any(|seasoning| is_salt(*seasoning));
         let rests = method.time();
         let salt = salted.then_some(rests);
         let thickness = told.request.thickness_of(told.request.heaviest());
-        let (seasonings, meat) = (&method.seasonings, told.meat);
-        let amounts = quantities(seasonings, told.blend, meat, told.surface);
+        let seasonings = &method.seasonings;
+        let amounts = quantities(seasonings, told.blend, &told.meat);
         let refused = worth.as_ref().err().map(ToString::to_string);
         let worth = worth.ok();
         Self {
@@ -316,7 +343,7 @@ impl MethodDto {
             surface: method.surface.into(),
             seasonings: seasonings.iter().map(SeasoningDto::from).collect(),
             amounts: amounts.iter().map(AmountDto::from).collect(),
-            sodium_mg: sodium(seasonings, told.blend, meat, told.surface),
+            sodium_mg: sodium(seasonings, told.blend, &told.meat),
             time_s: rests.seconds(),
             hands_on_s: method.hands_on().seconds(),
             salt_depth_mm: salt.map(|time| half_depth(time).millimetres()),
@@ -347,6 +374,12 @@ impl PreparationDto {
         let blend = blend.transpose()?;
         let entry = request.entry();
         let mut all = methods(entry);
+        let own = wish.request.method.as_ref();
+        let said = request.prepared(own.map(|own| own.checked()).transpose()?.as_ref());
+        // What the plan says is shown as well, where it is none of those that have a name.
+        if said.id == SAID {
+            all.insert(0, said);
+        }
         let known = all.len();
         for own in &wish.own {
             all.push(own.checked()?);
@@ -357,8 +390,7 @@ impl PreparationDto {
         let told = For {
             request: &request,
             blend: blend.as_ref(),
-            meat: Mass::from_grams(meat),
-            surface: surface(&request),
+            meat: Meat::of(entry, Mass::from_grams(meat), surface(&request)),
         };
         let stood = bare(entry);
         let bare = stood.iter().zip(compare(&request, &stood));
@@ -373,7 +405,7 @@ impl PreparationDto {
                 })
                 .collect(),
             meat_g: meat,
-            surface_m2: told.surface,
+            surface_m2: told.meat.area,
             methods: all
                 .iter()
                 .zip(compare(&request, &all))

@@ -41,7 +41,7 @@ pub enum RegionDto {
 pub enum StartDto {
     /// Straight from the fridge.
     Fridge,
-    /// Half an hour on the counter.
+    /// From the fridge, then on the counter; `tempered_s` tells for how long.
     Tempered,
     /// Straight from the freezer.
     Frozen,
@@ -70,6 +70,9 @@ pub struct RequestDto {
     /// Measured start temperature; only with `start` measured.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub start_c: Option<f64>,
+    /// Time on the counter; only with `start` tempered, half an hour where it is not said.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub tempered_s: Option<f64>,
     /// What happens to the meat before it goes in.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub ahead: Vec<AheadDto>,
@@ -300,6 +303,9 @@ pub mod usual {
         TieDto::Tight
     }
 
+    /// Half an hour on the counter.
+    pub const TEMPERED: super::Interval = super::Interval::from_minutes(30.0);
+
     pub fn hot_holding() -> HotHoldingDto {
         HotHoldingDto::Warm
     }
@@ -340,11 +346,11 @@ impl RequestDto {
 
 impl From<&Request> for RequestDto {
     fn from(request: &Request) -> Self {
-        let (start, start_c) = match request.start {
-            Start::Fridge => (StartDto::Fridge, None),
-            Start::Tempered => (StartDto::Tempered, None),
-            Start::Frozen => (StartDto::Frozen, None),
-            Start::Measured(t) => (StartDto::Measured, Some(t.celsius())),
+        let (start, start_c, tempered_s) = match request.start {
+            Start::Fridge => (StartDto::Fridge, None, None),
+            Start::Tempered(time) => (StartDto::Tempered, None, Some(time.seconds())),
+            Start::Frozen => (StartDto::Frozen, None, None),
+            Start::Measured(t) => (StartDto::Measured, Some(t.celsius()), None),
         };
         Self {
             cut: request.cut.into(),
@@ -354,6 +360,7 @@ impl From<&Request> for RequestDto {
             thickness_mm: request.thickness.map(|t| t.millimetres()),
             start,
             start_c,
+            tempered_s,
             ahead: request.ahead.iter().copied().map(AheadDto::from).collect(),
             method: None,
             blend: None,
@@ -409,9 +416,18 @@ impl TryFrom<&RequestDto> for Request {
     type Error = ApiError;
 
     fn try_from(dto: &RequestDto) -> Result<Self, ApiError> {
+        if dto.tempered_s.is_some() && dto.start != StartDto::Tempered {
+            return Err(ApiError::invalid(
+                "tempered_s",
+                "a time on the counter goes with \"tempered\" only".to_owned(),
+            ));
+        }
         let start = match (dto.start, dto.start_c) {
             (StartDto::Fridge, None) => Start::Fridge,
-            (StartDto::Tempered, None) => Start::Tempered,
+            (StartDto::Tempered, None) => Start::Tempered(
+                dto.tempered_s
+                    .map_or(usual::TEMPERED, Interval::from_seconds),
+            ),
             (StartDto::Frozen, None) => Start::Frozen,
             (StartDto::Measured, Some(c)) => Start::Measured(Temperature::from_celsius(c)),
             (StartDto::Measured, None) => {

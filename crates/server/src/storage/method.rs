@@ -51,6 +51,10 @@ stored!(
         same hands_on_s: f64,
         #[serde(default)]
         same reason: String,
+        #[serde(default)]
+        same halfway: Option<String>,
+        #[serde(default)]
+        same coats: bool,
     }
 );
 
@@ -81,6 +85,9 @@ impl Document for Blend {}
 /// Version 1 had nine coats, by name, which are still understood.
 fn layers(_method: &mut Value) {}
 
+/// Version 2 knew fewer things that go on meat, and nothing in the middle of a task.
+fn seasonings(_method: &mut Value) {}
+
 impl Document for Method {
-    const UPGRADES: &'static [Upgrade] = &[layers];
+    const UPGRADES: &'static [Upgrade] = &[layers, seasonings];
 }

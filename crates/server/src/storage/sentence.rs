@@ -77,6 +77,8 @@ stored!(
         #[serde(default)]
         same start_c: Option<f64>,
         #[serde(default)]
+        same tempered_s: Option<f64>,
+        #[serde(default)]
         each ahead: Vec<Ahead>,
         #[serde(default)]
         maybe_box method: Option<Versioned<Method>>,
@@ -148,8 +150,11 @@ fn hot_holding(_sentence: &mut Value) {}
 /// Version 3 had nine coats, by name, which are still understood.
 fn layers(_sentence: &mut Value) {}
 
+/// Version 4 tempered for half an hour, as is still meant where no time is said.
+fn tempered(_sentence: &mut Value) {}
+
 impl Document for Sentence {
-    const UPGRADES: &'static [Upgrade] = &[as_usual, hot_holding, layers];
+    const UPGRADES: &'static [Upgrade] = &[as_usual, hot_holding, layers, tempered];
 }
 
 fn first() -> u32 {

@@ -11,7 +11,7 @@ import { minutes, type Units } from "../../lib/units";
 import { Bare } from "./Bare";
 import { MethodEditor } from "./MethodEditor";
 import { Methods } from "./Methods";
-import { type Changed, copied, methodAhead, ownAhead, ownId } from "./method";
+import { type Changed, copied, methodAhead, ownAhead, ownId, SAID } from "./method";
 import { Quantities } from "./Quantities";
 import { Tasks } from "./Tasks";
 import { useMethods } from "./useMethods";
@@ -38,7 +38,7 @@ const isWriting = (value: unknown): value is Writing | null =>
 export function Prep({ request, catalogue, entry, counted, units, onChange }: PrepProps) {
   const [open, setOpen] = useState<string | null>(null);
   const [changed, setChanged] = useState<Changed>({});
-  const { kept, own, prep, methods } = useMethods(request);
+  const { kept, own, prep, methods } = useMethods(request, counted === SAID);
   const [writing, setWriting] = useDraft(`method ${request.cut}`, null, isWriting);
   const chosen = methods.find((method) => method.id === counted);
   const shown = methods.find((method) => method.id === open) ?? chosen ?? methods[1] ?? methods[0];

@@ -13,6 +13,10 @@ import {
 } from "../../lib/units";
 import { BlendWord } from "./BlendWord";
 
+/** Whether a good part of it does not stay with the meat; what is thrown away is no news. */
+const isPartlyLost = ({ mass_g, stays_g, spray_s }: Method["amounts"][number]) =>
+  !spray_s && stays_g > 0 && stays_g < 0.7 * mass_g;
+
 interface QuantitiesProps {
   method: Method;
   prep: Preparation;
@@ -27,7 +31,12 @@ export function Quantities({ method, prep, blend, units, onBlend }: QuantitiesPr
   const eaters = Math.max(1, Math.round(prep.meat_g / (prep.portion_g[1] ?? prep.meat_g)));
   return (
     <Box mt="4">
-      <Text textStyle="section">Weigh out for {mass(prep.meat_g, units)}</Text>
+      <Text textStyle="section">Set out for {mass(prep.meat_g, units)}</Text>
+      {method.amounts.some(isPartlyLost) ? (
+        <Text textStyle="small" color="ink.soft">
+          With what stays in the bowl and on the fingers.
+        </Text>
+      ) : null}
       <Grid as="dl" templateColumns="1fr auto auto" columnGap="4" textStyle="small" mt="1">
         {method.amounts.map((amount, n) => (
           <Box key={n} display="contents">
@@ -44,7 +53,8 @@ export function Quantities({ method, prep, blend, units, onBlend }: QuantitiesPr
               {amount.spoons}
             </chakra.dd>
             <chakra.dd textAlign="end" color="ink.soft">
-              {smallMass(amount.mass_g, units)}
+              {amount.spray_s ? "" : smallMass(amount.mass_g, units)}
+              {isPartlyLost(amount) ? `, ${smallMass(amount.stays_g, units)} of it stays on` : ""}
             </chakra.dd>
           </Box>
         ))}
@@ -62,6 +72,7 @@ export function Quantities({ method, prep, blend, units, onBlend }: QuantitiesPr
       <Text textStyle="small" color="ink.soft" mt="1">
         Spoons assume{" "}
         {method.amounts
+          .filter((amount) => !amount.spray_s)
           .map((amount) => `${decimal(amount.density_g_ml, 2)} g/ml ${amount.ingredient}`)
           .filter((words, n, all) => all.indexOf(words) === n)
           .join(", ")}

@@ -44,9 +44,11 @@ export function Tasks({ method, changed, onChange }: TasksProps) {
               )}
             </Text>
           </Text>
-          {task.reason ? (
+          {task.reason || task.halfway ? (
             <Text textStyle="small" color="ink.soft">
-              {task.reason}
+              {[task.reason, task.halfway ? `${task.halfway} half-way` : ""]
+                .filter((words) => words !== "")
+                .join(". ")}
             </Text>
           ) : null}
           {task.caution ? (

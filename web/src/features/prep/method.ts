@@ -54,6 +54,9 @@ export const stepsBefore = (method: CountedMethod, preheat: number): Step[] =>
     caution: task.caution,
   }));
 
+/** The name of the method that a sentence says, where it is none of the known ones. */
+export const SAID = "said";
+
 /** A method written down to be changed. */
 export const copied = (method: Method, cut: Request["cut"], changed: Changed): OwnMethod => ({
   cut,
@@ -72,6 +75,8 @@ export const copied = (method: Method, cut: Request["cut"], changed: Changed): O
       longest_s: Math.max(task.longest_s, best_s),
       hands_on_s: Math.min(task.hands_on_s, best_s),
       reason: task.reason,
+      halfway: task.halfway,
+      coats: task.coats,
     };
   }),
 });
@@ -117,12 +122,20 @@ export function lasting(task: OwnTask, best_s: number): OwnTask {
 export const SEASONINGS = {
   salt: "salt for its weight",
   rub: "a dry rub",
+  oil: "oil",
   spray: "a spray of oil",
+  oil_below: "a spray of oil for what it lies on",
   baking_powder: "baking powder",
   flour: "a dusting of flour",
   starch: "a dusting of starch",
+  egg: "egg",
+  crumb: "crumb",
   egg_and_crumb: "flour, egg and crumb",
+  butter_sauce: "butter sauce",
+  glaze: "a glaze",
+  wet_marinade: "what clings to it from a marinade",
   vinegar_and_salt: "vinegar, then salt on the skin",
+  vinegar_soak: "a soak in vinegar and water",
   even_brine: "a weak brine, until it is even",
   strong_brine: "a strong brine, briefly",
   marinade: "a marinade",
@@ -130,7 +143,10 @@ export const SEASONINGS = {
 
 type SeasoningKind = keyof typeof SEASONINGS;
 
-export const SEASONING_KINDS = Object.keys(SEASONINGS) as SeasoningKind[];
+/** Those that are offered: flour, egg and crumb each by itself. */
+export const SEASONING_KINDS = (Object.keys(SEASONINGS) as SeasoningKind[]).filter(
+  (kind) => kind !== "egg_and_crumb",
+);
 
 /** Salt to begin from, %; only these have any. */
 export const SALT_PERCENT: Partial<Record<SeasoningKind, number>> = {

@@ -4,9 +4,11 @@ import { methodsQuery, preparationQuery } from "../../api/queries";
 import type { Request } from "../../api/types";
 import { ownFor } from "./method";
 
-export function useMethods(request: Request) {
+/** `said`: whether the sentence counts with what it says itself, and not with one of those that have a name. */
+export function useMethods(request: Request, said: boolean) {
   // The methods are of the cut, not of the method that is chosen.
-  const { ahead: _ahead, method: _method, ...bare } = request;
+  const { ahead: _ahead, method: _method, ...named } = request;
+  const bare = said ? request : named;
   const kept = useQuery(methodsQuery());
   const own = ownFor(
     request,

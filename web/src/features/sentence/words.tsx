@@ -1,6 +1,6 @@
 // The words that hold a number.
 import { Box, Flex } from "@chakra-ui/react";
-import { reader } from "../../api/reader";
+import { reader, readTime } from "../../api/reader";
 import type { CutEntry, Plan, Request } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { QuantityInput } from "../../components/QuantityInput";
@@ -167,12 +167,15 @@ export function ThicknessWord({ request, units, wrong, onChange, plan, hint }: P
   );
 }
 
+/** Half an hour on the counter, where no time is said, s. */
+const TEMPERED = 30 * 60;
+
 const FROM = [
   { value: "fridge" as const, text: "from the fridge", reason: "taken as 4 °C (39 °F)" },
   {
     value: "tempered" as const,
-    text: "tempered half an hour",
-    reason: "taken as 9 °C (48 °F); an hour at the most",
+    text: "tempered",
+    reason: "from the fridge, then on the counter: 30 to 60 min, two hours at the most",
   },
   {
     value: "frozen" as const,
@@ -190,9 +193,13 @@ export function StartWord({
   hint,
 }: WordProps & { hint?: string }) {
   const measured = request.start === "measured";
+  const tempered = request.start === "tempered";
+  const tempered_s = request.tempered_s ?? TEMPERED;
   const text = measured
     ? `at ${show.temperature(request.start_c ?? 4, units)}`
-    : (FROM.find((from) => from.value === request.start)?.text ?? request.start);
+    : tempered
+      ? `tempered for ${show.hours(tempered_s)}`
+      : (FROM.find((from) => from.value === request.start)?.text ?? request.start);
   return (
     <Word
       label="From where"
@@ -209,10 +216,25 @@ export function StartWord({
               onChange({
                 start,
                 start_c: start === "measured" ? (request.start_c ?? 5) : undefined,
+                tempered_s: start === "tempered" ? tempered_s : undefined,
               });
-              if (start !== "measured") close();
+              if (start !== "measured" && start !== "tempered") close();
             }}
           />
+          {tempered ? (
+            <Box mt="3">
+              <QuantityInput
+                label="Time on the counter"
+                value={tempered_s}
+                show={show.hours}
+                understand={readTime}
+                range={[10 * 60, 120 * 60]}
+                step={300}
+                onChange={(tempered_s) => onChange({ tempered_s })}
+                onDone={close}
+              />
+            </Box>
+          ) : null}
           {measured ? (
             <Box mt="3">
               <QuantityInput

@@ -60,8 +60,7 @@ export function PlanView(props: PlanViewProps) {
   const now = useNow(15_000);
   const calm = useSettled(request, CALM);
   const counted = useQuery(countedQuery(calm)).data?.method ?? undefined;
-  const before =
-    shown && counted && calm.ahead?.length ? stepsBefore(counted, shown.preheat_s ?? 0) : [];
+  const before = shown && counted ? stepsBefore(counted, shown.preheat_s ?? 0) : [];
   const ahead = -(before[0]?.at_s ?? 0);
   const load = loadTime(shown, eat, now, ahead);
   const late = eat !== null && load < now - MINUTE;

@@ -9,7 +9,7 @@ import { Word } from "../../components/Word";
 import { compact } from "../../domain/address";
 import { entryOf, inMachine } from "../../domain/request";
 import { BlendWord } from "../../features/prep/BlendWord";
-import { ownId } from "../../features/prep/method";
+import { ownId, SAID } from "../../features/prep/method";
 import { useMethods } from "../../features/prep/useMethods";
 import { TargetWord } from "../../features/sentence/TargetWord";
 import { MassWord, PiecesWord } from "../../features/sentence/words";
@@ -25,16 +25,15 @@ export function CookWords(props: CookWordsProps) {
   const { catalogue, machines, request, method, number, units, kept, onChange } = props;
   const entry = entryOf(catalogue, request);
   const { ahead, method: said } = request;
-  const { own, methods } = useMethods(request);
   const counted = useQuery(countedQuery(request)).data?.method;
+  const { own, methods } = useMethods(request, counted?.id === SAID);
   if (!entry) return null;
   const change = (part: Partial<Request>) =>
     onChange({ cook: { request: { ...request, ...part }, method } });
   const chosen = said ? ownId(said) : (method ?? NOTHING);
   const shown = methods.find((known) => known.id === (chosen || counted?.id));
   const word = { request, entry, units, wrong: null, onChange: change };
-  const ready =
-    shown?.name ?? said?.name ?? (ahead?.length ? "got ready as said" : "nothing done ahead");
+  const ready = shown?.name ?? said?.name ?? counted?.name ?? "prepared as its plan says";
   const getReady = (id: string) => {
     const mine = own.find((known) => ownId(known) === id);
     onChange({
@@ -60,7 +59,7 @@ export function CookWords(props: CookWordsProps) {
         {(close) => (
           <Choice<string>
             items={[
-              { value: NOTHING, text: "nothing done ahead" },
+              { value: NOTHING, text: "as its plan says" },
               ...methods.map((known) => ({
                 value: known.id,
                 text: known.own ? `${known.name} (your own)` : known.name,

@@ -303,7 +303,8 @@ impl<'a> Problem<'a> {
                 .with_bone(request.entry())
         };
         let start = request.start.temperature().celsius();
-        let piece = if request.ahead.is_empty() {
+        let stages = request.stages();
+        let piece = if stages.is_empty() {
             let surface = request.entry().surface_start(request.surface);
             let mut piece = raw(start + variation.start, surface);
             if request.start == Start::Frozen {
@@ -319,7 +320,7 @@ impl<'a> Problem<'a> {
             let mut known = self.prepared.lock().unwrap_or_else(PoisonError::into_inner);
             let stood = known.entry(key).or_insert_with(|| {
                 let mut piece = raw(start, SurfaceStart::RAW);
-                simulate(&mut piece, &request.ahead, request.room);
+                simulate(&mut piece, &stages, request.room);
                 piece.coat(request.entry().surface_start(request.surface));
                 piece
             });

@@ -33,7 +33,7 @@ pub struct Compared {
 #[must_use]
 pub fn ahead(request: &Request) -> Vec<Moment> {
     let (mut piece, _) = raw(request);
-    simulate(&mut piece, &request.ahead, request.room)
+    simulate(&mut piece, &request.stages(), request.room)
 }
 
 /// Surface of all pieces, m²: what a rub, a spray or a coat has to cover.

@@ -15,7 +15,7 @@ use crate::basket::{GAP, Placed, Tie};
 use crate::doneness::{Floor, Handling, Region, floor, usual_texture};
 use crate::fryer::{Action, Machine, Support};
 use crate::meat::{Cut, CutId, FirstUp, Form, Surface, Texture, cut};
-use crate::prep::{Ahead, warming_before};
+use crate::prep::{Ahead, Method, prepared, warming_before};
 use crate::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
 
 /// The sentence.
@@ -389,11 +389,38 @@ impl Request {
         Interval::from_seconds(self.entry().rest.seconds().max(needed))
     }
 
+    /// What happens to the meat before it goes in, with the time on the counter at its end.
+    ///
+    /// ```
+    /// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, Start}, prep::Ahead, units::Interval};
+    /// let mut roast = Request::usual(CutId::BeefRoast, PRESETS[1].machine());
+    /// let time = Interval::from_minutes(45.0);
+    /// roast.start = Start::Tempered(time);
+    /// assert_eq!(roast.stages(), [Ahead::Counter(time)]);
+    /// ```
+    #[must_use]
+    pub fn stages(&self) -> Vec<Ahead> {
+        let mut stages = self.ahead.clone();
+        if let Start::Tempered(time) = self.start {
+            stages.push(Ahead::Counter(time));
+        }
+        stages
+    }
+
+    /// The method of preparation it counts with: the cook's own, or a known one, or what it says.
+    #[must_use]
+    pub fn prepared(&self, own: Option<&Method>) -> Method {
+        let stands = match self.start {
+            Start::Tempered(time) => Some(time),
+            Start::Fridge | Start::Frozen | Start::Measured(_) => None,
+        };
+        prepared(self.entry(), self.surface, &self.ahead, own, stands)
+    }
+
     /// Time out of the fridge right before loading.
     #[must_use]
     pub fn warming(&self) -> Interval {
-        let before = warming_before(&self.ahead).seconds();
-        Interval::from_seconds(before + self.start.out().seconds())
+        warming_before(&self.stages())
     }
 
     /// What the thermometer shows when a core is so hot.

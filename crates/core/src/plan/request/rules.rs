@@ -7,16 +7,13 @@ use crate::units::{Interval, Temperature, TemperatureDifference};
 const FRIDGE: f64 = 4.0;
 /// A freezer as kitchens have it.
 const FREEZER: f64 = -18.0;
-/// What half an hour on the counter makes of it (common practice: the outside warms, the inside
-/// hardly).
-const TEMPERED: f64 = 9.0;
 /// Where the meat comes from.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub enum Start {
     /// Straight from the fridge.
     Fridge,
-    /// Half an hour on the counter.
-    Tempered,
+    /// From the fridge, then so long on the counter (common practice: 30 to 60 min).
+    Tempered(Interval),
     /// Straight from the freezer.
     Frozen,
     /// Measured by the cook.
@@ -136,12 +133,11 @@ pub enum BatchOrder {
 }
 
 impl Start {
-    /// The even temperature the model starts from.
+    /// The even temperature the model starts from, before it stands on the counter.
     #[must_use]
     pub const fn temperature(self) -> Temperature {
         match self {
-            Self::Fridge => Temperature::from_celsius(FRIDGE),
-            Self::Tempered => Temperature::from_celsius(TEMPERED),
+            Self::Fridge | Self::Tempered(_) => Temperature::from_celsius(FRIDGE),
             Self::Frozen => Temperature::from_celsius(FREEZER),
             Self::Measured(t) => t,
         }
@@ -150,10 +146,10 @@ impl Start {
     /// How long it has been out of the fridge then.
     #[must_use]
     pub const fn out(self) -> Interval {
-        Interval::from_minutes(match self {
-            Self::Tempered => 30.0,
-            Self::Fridge | Self::Frozen | Self::Measured(_) => 0.0,
-        })
+        match self {
+            Self::Tempered(time) => time,
+            Self::Fridge | Self::Frozen | Self::Measured(_) => Interval::from_seconds(0.0),
+        }
     }
 
     /// One standard deviation of what is not known.
@@ -161,7 +157,7 @@ impl Start {
     pub const fn spread(self) -> TemperatureDifference {
         TemperatureDifference::from_kelvins(match self {
             Self::Fridge => 2.0,
-            Self::Tempered | Self::Frozen => 3.0,
+            Self::Tempered(_) | Self::Frozen => 3.0,
             Self::Measured(_) => 0.5,
         })
     }

@@ -53,7 +53,13 @@ fn words(kind: Unknown, request: &Request) -> (Message, bool) {
         }
         Unknown::Start => match request.start {
             Start::Fridge => (Message::with("Fridge, taken as {}", start), true),
-            Start::Tempered => (Message::with("Half an hour out, taken as {}", start), true),
+            Start::Tempered(time) => (
+                Message::with(
+                    "From the fridge at {}, then {} on the counter",
+                    [start[0], Quantity::Time(time)],
+                ),
+                true,
+            ),
             Start::Frozen => (Message::with("Freezer, taken as {}", start), false),
             Start::Measured(_) => (Message::with("Start, measured as {}", start), false),
         },

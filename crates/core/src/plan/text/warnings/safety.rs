@@ -78,7 +78,7 @@ pub fn clock_of_heating(request: &Request, plan: &Plan) -> Option<Warning> {
 /// Days in the fridge before the cook.
 pub fn clock_of_fridge(request: &Request, _plan: &Plan) -> Option<Warning> {
     let poultry = request.entry().animal.is_poultry();
-    let (_, time) = clocks(&request.ahead, request.start.out())
+    let (_, time) = clocks(&request.stages(), Interval::from_seconds(0.0))
         .into_iter()
         .find(|(clock, _)| *clock == Clock::Fridge)?;
     if time <= Clock::Fridge.told_from(poultry, false) {
