@@ -4,8 +4,8 @@
 mod full_supper;
 
 use ember_core::schedule::{
-    Begun, Change, Dish, HandsOn, Infeasibility, Minute, PlaceKind, Resource, Schedule, Serve,
-    Stand, Supper, Task, TaskKey, Waiting, alternatives, schedule,
+    Begun, Change, Dish, Edge, HandsOn, Infeasibility, Link, Minute, PlaceKind, Placed, Resource,
+    Schedule, Serve, Stand, Supper, Task, TaskAt, TaskKey, Waiting, alternatives, schedule,
 };
 use ember_core::stop::Stop;
 use full_supper::full_supper;
@@ -59,6 +59,7 @@ fn supper(serve: Serve, rooms: &[u32], dishes: Vec<Dish>) -> Supper {
         hands: 1,
         quiet: Vec::new(),
         dishes,
+        links: Vec::new(),
         begun: Vec::new(),
         before: Vec::new(),
     }
@@ -82,10 +83,24 @@ fn check(supper: &Supper, found: &Schedule) {
         loss += dish.waiting.loss(waits).unwrap();
     }
     assert!((loss - found.loss).abs() < 1e-9, "{loss} {}", found.loss);
+    for link in &supper.links {
+        let at = |at: TaskAt| found.dishes[at.dish][at.task];
+        let after = at(link.after);
+        let edge = if link.edge == Edge::End {
+            after.end
+        } else {
+            after.start
+        };
+        let waited = at(link.task).start - edge - link.lag;
+        assert!(
+            waited >= 0 && link.most.is_none_or(|most| waited <= most),
+            "{link:?}"
+        );
+    }
     let both = || supper.dishes.iter().zip(&found.dishes);
     let tasks = || both().flat_map(|(dish, placed)| dish.tasks.iter().zip(placed));
     for minute in found.begins()..found.serve {
-        let on = |at: &ember_core::schedule::Placed| at.start <= minute && minute < at.end;
+        let on = |at: &Placed| at.start <= minute && minute < at.end;
         for (n, place) in supper.resources.iter().enumerate() {
             let taken: u32 = tasks()
                 .filter(|(_, at)| on(at))
@@ -225,6 +240,143 @@ proptest! {
             prop_assert!(again.loss <= found.loss + 1e-9 || !again.proven);
         }
     }
+}
+
+/// Some small dishes of up to three tasks, and what of them waits for what.
+fn small_supper() -> impl Strategy<Value = Supper> {
+    let some_task = (0..3_usize, 1..4_i64, 0..3_i64, 0..2_i64);
+    let some_dish = (prop::collection::vec(some_task, 1..4), 0..2_i64, 1..4_u8);
+    let some_link = (
+        0..3_usize,
+        0..3_usize,
+        0..3_usize,
+        0..2_i64,
+        0..4_i64,
+        any::<bool>(),
+    );
+    let dishes = prop::collection::vec(some_dish, 2..4);
+    (dishes, prop::option::of(some_link)).prop_map(|(dishes, link)| {
+        let made: Vec<Dish> = dishes
+            .iter()
+            .enumerate()
+            .map(|(n, (tasks, free, rate))| {
+                let tasks = tasks.iter().map(|(place, lasts, wait, work)| {
+                    let hands = if *work > 0 {
+                        vec![hands(0, 1)]
+                    } else {
+                        Vec::new()
+                    };
+                    task((*place < 2).then_some(*place), [*lasts; 3], *wait, hands)
+                });
+                dish(
+                    &format!("dish {n}"),
+                    tasks.collect(),
+                    [*free, 8],
+                    f64::from(*rate),
+                )
+            })
+            .collect();
+        let links = link
+            .into_iter()
+            .filter_map(|(on, task, after, lag, most, ends)| {
+                let at = |dish: usize, task: usize| TaskAt {
+                    dish,
+                    task: task % made[dish].tasks.len(),
+                };
+                let dish = on % made.len();
+                Some(Link {
+                    task: at(dish, task),
+                    after: at((dish + 1) % made.len(), after),
+                    edge: if ends { Edge::End } else { Edge::Start },
+                    lag,
+                    most: (most < 3).then_some(most),
+                })
+            });
+        Supper {
+            links: links.collect(),
+            ..supper(Serve::At(12), &[1, 1], made.clone())
+        }
+    })
+}
+
+/// The least that eaters lose, by trying every start of every task, minute by minute.
+fn tried_out(supper: &Supper, placed: &mut Vec<Vec<Placed>>) -> Option<f64> {
+    let Serve::At(serve) = supper.serve else {
+        return None;
+    };
+    let stands = |placed: &[Vec<Placed>], at: TaskAt| {
+        placed
+            .get(at.dish)
+            .and_then(|dish| dish.get(at.task))
+            .copied()
+    };
+    for link in &supper.links {
+        if let (Some(task), Some(after)) = (stands(placed, link.task), stands(placed, link.after)) {
+            let edge = if link.edge == Edge::End {
+                after.end
+            } else {
+                after.start
+            };
+            let waited = task.start - edge - link.lag;
+            if waited < 0 || link.most.is_some_and(|most| waited > most) {
+                return None;
+            }
+        }
+    }
+    let all = || {
+        placed.iter().enumerate().flat_map(|(n, dish)| {
+            dish.iter()
+                .enumerate()
+                .map(move |(m, at)| (&supper.dishes[n].tasks[m], *at))
+        })
+    };
+    for minute in 0..serve {
+        let on = |at: Placed| at.start <= minute && minute < at.end;
+        for place in 0..2 {
+            let here = |task: &Task| task.stand.is_some_and(|stand| stand.resource == place);
+            if all().filter(|(task, at)| here(task) && on(*at)).count() > 1 {
+                return None;
+            }
+        }
+        let at_work = all().filter(|(task, at)| !task.hands.is_empty() && at.start == minute);
+        if at_work.count() > 1 {
+            return None;
+        }
+    }
+    let number = placed
+        .iter()
+        .rposition(|dish| !dish.is_empty())
+        .unwrap_or(0);
+    let number = if placed[number].len() == supper.dishes[number].tasks.len() {
+        number + 1
+    } else {
+        number
+    };
+    if number == supper.dishes.len() {
+        let waits = supper.dishes.iter().zip(placed.iter());
+        let losses = waits.map(|(dish, at)| dish.waiting.loss(serve - at.last().unwrap().end));
+        return losses.sum();
+    }
+    let tasks = &supper.dishes[number].tasks;
+    let begun = placed[number].len();
+    let lasts = tasks[begun].lasts[0];
+    let earliest = placed[number].last().map_or(0, |at| at.end);
+    let latest = match placed[number].last() {
+        Some(at) => at.end + tasks[begun - 1].wait,
+        None => serve,
+    };
+    let mut best: Option<f64> = None;
+    for start in earliest..=latest.min(serve - lasts) {
+        placed[number].push(Placed {
+            start,
+            end: start + lasts,
+        });
+        if let Some(loss) = tried_out(supper, placed) {
+            best = Some(best.map_or(loss, |best| best.min(loss)));
+        }
+        placed[number].pop();
+    }
+    best
 }
 
 /// Every start of every dish: a task in a place, and what follows at once by itself.
@@ -509,6 +661,7 @@ fn a_supper_of_plans_and_sides() {
         hands: 1,
         quiet: vec![(22 * 60, 1440 + 7 * 60)],
         dishes,
+        links: Vec::new(),
         begun: Vec::new(),
         before: Vec::new(),
     };
@@ -550,4 +703,36 @@ fn a_search_ends_early_with_what_it_has() {
     assert_eq!(stop.during(|| alternatives(&late, &[])), Some(Vec::new()));
     stop.stop();
     assert_eq!(stop.during(|| schedule(&late)), None);
+}
+
+/// Small suppers with work before, waits between tasks, and tasks that wait for those of another dish, against
+/// every start of every task: nothing is found that cannot be, next to nothing is missed, and in 97 of 100 what
+/// is found is the best there is. The solver puts dishes and the work before them one behind another, each as
+/// late as it goes; where dishes interlock minute by minute there can be something better.
+#[test]
+fn chains_are_put_as_well_as_by_trying_out() {
+    use proptest::strategy::ValueTree;
+    use proptest::test_runner::TestRunner;
+    const TRIED: usize = 400;
+    let mut runner = TestRunner::deterministic();
+    let (mut same, mut missed) = (0, 0);
+    for _ in 0..TRIED {
+        let supper = small_supper().new_tree(&mut runner).unwrap().current();
+        let best = tried_out(&supper, &mut vec![Vec::new(); supper.dishes.len()]);
+        let found = schedule(&supper).ok();
+        if let Some(found) = &found {
+            check(&supper, found);
+        }
+        match (best, found.map(|found| found.loss)) {
+            (None, None) => same += 1,
+            (Some(_), None) => missed += 1,
+            (Some(best), Some(loss)) if (best - loss).abs() < 1e-9 => same += 1,
+            (Some(best), Some(loss)) => assert!(loss > best, "better than there is"),
+            (None, Some(_)) => panic!("{supper:?} cannot be"),
+        }
+    }
+    assert!(
+        100 * same >= 97 * TRIED && missed * 200 <= TRIED,
+        "{same} {missed}"
+    );
 }

@@ -29,7 +29,7 @@ pub struct Alternative {
 ///     waiting: Waiting { free: 0, per_minute: 1.0, longest: 60 },
 /// };
 /// let supper = Supper {
-///     serve: Serve::At(60), now: 0, hands: 1, quiet: vec![], begun: vec![], before: vec![],
+///     serve: Serve::At(60), now: 0, hands: 1, quiet: vec![], begun: vec![], links: vec![], before: vec![],
 ///     resources: vec![Resource { kind: PlaceKind::Machine, name: "the drum".to_owned(), levels: 1 }],
 ///     dishes: vec![cook("one"), cook("two")],
 /// };

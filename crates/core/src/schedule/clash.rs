@@ -1,6 +1,6 @@
 //! What is in the way of a supper that does not go, where it is.
 
-use super::search::search;
+use super::search::{Wanted, search};
 use super::solve::wanted_at;
 use super::supper::{Minute, Schedule, Supper};
 
@@ -41,10 +41,10 @@ pub fn as_asked(supper: &Supper) -> Option<Schedule> {
     }
     let serve = wanted_at(supper);
     let budget = u32::try_from(supper.dishes.len() * supper.dishes.len() + 2).unwrap_or(PLENTY);
-    search(&alone, serve, budget).or_else(|| {
+    search(&alone, serve, budget, Wanted::Any).or_else(|| {
         // Not even alone: where it would fall into the night, it is shown there.
         alone.quiet.clear();
-        search(&alone, serve, budget)
+        search(&alone, serve, budget, Wanted::Any)
     })
 }
 
@@ -61,7 +61,7 @@ pub fn as_asked(supper: &Supper) -> Option<Schedule> {
 ///     waiting: Waiting { free: 0, per_minute: 1.0, longest: 0 },
 /// };
 /// let supper = Supper {
-///     serve: Serve::At(90), now: 60, hands: 1, quiet: vec![], begun: vec![], before: vec![],
+///     serve: Serve::At(90), now: 60, hands: 1, quiet: vec![], begun: vec![], links: vec![], before: vec![],
 ///     resources: vec![Resource { kind: PlaceKind::Machine, name: "the drum".to_owned(), levels: 1 }],
 ///     dishes: vec![cook("one"), cook("two")],
 /// };

@@ -20,6 +20,6 @@ pub use kitchen::{Places, Side, Site};
 pub use sides::{SIDES, TypicalSide, TypicalSite};
 pub use solve::schedule;
 pub use supper::{
-    Begun, Dish, HandsOn, Infeasibility, Instead, Minute, PlaceKind, Placed, Resource, Schedule,
-    Serve, Stand, Supper, Task, TaskKey, Waiting, whole_minutes,
+    Begun, Dish, Edge, HandsOn, Infeasibility, Instead, Link, Minute, PlaceKind, Placed, Resource,
+    Schedule, Serve, Stand, Supper, Task, TaskAt, TaskKey, Waiting, whole_minutes,
 };

@@ -14,7 +14,7 @@
 use std::collections::HashSet;
 
 use super::queue::{Queuing, queues};
-use super::supper::{Begun, Minute, Placed, Schedule, Supper, Waiting};
+use super::supper::{Begun, Minute, Placed, Schedule, Supper, TaskAt, Waiting};
 use super::timeline::Timeline;
 use crate::stop::Stop;
 
@@ -23,8 +23,21 @@ const STRETCH: Minute = 15;
 /// Losses this near are the same.
 const SAME: f64 = 1e-9;
 
+/// How much is wanted of a search.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Wanted {
+    /// Any schedule.
+    Any,
+    /// The best there is.
+    Best,
+}
+
 /// The best schedule for a serving time; nothing where there is none.
-pub fn search(supper: &Supper, serve: Minute, budget: u32) -> Option<Schedule> {
+///
+/// Whole dishes are put first, one behind another. Where that loses something, or does not go, it is looked
+/// whether more goes when only what happens from the machine on is put so, and the work before it where
+/// hands are left: an hour of peeling is in nobody's way that could be done earlier.
+pub fn search(supper: &Supper, serve: Minute, budget: u32, wanted: Wanted) -> Option<Schedule> {
     // What has begun too early waits as long as it must; it only loses by it.
     let mut patient = supper.clone();
     for begun in &supper.begun {
@@ -33,37 +46,42 @@ pub fn search(supper: &Supper, serve: Minute, budget: u32) -> Option<Schedule> {
         }
     }
     let supper = &patient;
-    let mut search = Search {
-        supper,
-        serve,
-        timeline: Timeline::new(supper),
-        placed: vec![None; supper.dishes.len()],
-        seen: HashSet::new(),
-        best: None,
-        nodes: 0,
-        budget,
-        cut_short: false,
+    let whole = vec![0; supper.dishes.len()];
+    let split: Vec<usize> = supper.dishes.iter().map(split_at).collect();
+    let mut first = Search::new(supper, serve, budget, whole)?;
+    first.stay();
+    first.go(0.0, 0, serve);
+    let (mut proven, mut best) = (!first.cut_short, first.best);
+    let enough = match (wanted, &best) {
+        (_, None) => false,
+        (Wanted::Any, Some(_)) => true,
+        (Wanted::Best, Some((worth, _))) => worth.loss <= SAME,
     };
-    for begun in &supper.begun {
-        let task = supper.dishes.get(begun.dish)?.tasks.get(begun.task)?;
-        search.timeline.take(
-            task,
-            Placed {
-                start: begun.start,
-                end: begun.end,
-            },
-        );
+    if !enough && split.iter().any(|at| *at > 0) {
+        let mut second = Search::new(supper, serve, budget, split)?;
+        second.best = best;
+        second.go(0.0, 0, serve);
+        proven &= !second.cut_short;
+        best = second.best;
+        // What was given up would have to be better to matter.
+        proven &= best
+            .as_ref()
+            .is_none_or(|(worth, _)| second.given_up >= worth.loss - SAME);
     }
-    search.stay();
-    search.go(0.0, 0, serve);
-    let proven = !search.cut_short;
-    let (worth, dishes) = search.best?;
+    let (worth, dishes) = best?;
     Some(Schedule {
         serve,
         dishes,
         loss: worth.loss,
         proven,
     })
+}
+
+/// The first task of a dish that decides when it is ready: what comes before the last place that it needs may
+/// be done earlier.
+fn split_at(dish: &super::Dish) -> usize {
+    let stands = |task: &super::Task| task.stand.is_some();
+    dish.tasks.iter().rposition(stands).unwrap_or(0)
 }
 
 /// How good a schedule is: less is better, first what eaters lose, then what moved, then how early
@@ -79,7 +97,12 @@ struct Search<'a> {
     supper: &'a Supper,
     serve: Minute,
     timeline: Timeline<'a>,
+    /// Dishes that were put, each from the task of its number in [`Self::from`] on.
     placed: Vec<Option<Vec<Placed>>>,
+    /// The first task of each dish that is put with it; what comes before is put when all are.
+    from: Vec<usize>,
+    /// What comes before, while a whole schedule is tried.
+    heads: Vec<Vec<Placed>>,
     /// Where the dishes that were put have stood already.
     seen: HashSet<Vec<Option<Vec<Placed>>>>,
     best: Option<(Worth, Vec<Vec<Placed>>)>,
@@ -87,13 +110,82 @@ struct Search<'a> {
     budget: u32,
     /// Whether some order was not looked at.
     cut_short: bool,
+    /// The least loss of a way to put the dishes for which the work before them was given up.
+    given_up: f64,
 }
 
-impl Search<'_> {
+/// Orders of the work before that are tried for one way to put the rest.
+const MOST_HEADS: u32 = 48;
+
+impl<'a> Search<'a> {
+    fn new(supper: &'a Supper, serve: Minute, budget: u32, from: Vec<usize>) -> Option<Self> {
+        let mut search = Self {
+            supper,
+            serve,
+            timeline: Timeline::new(supper),
+            placed: vec![None; supper.dishes.len()],
+            heads: vec![Vec::new(); supper.dishes.len()],
+            from,
+            seen: HashSet::new(),
+            best: None,
+            nodes: 0,
+            budget,
+            cut_short: false,
+            given_up: f64::INFINITY,
+        };
+        for begun in &supper.begun {
+            let task = supper.dishes.get(begun.dish)?.tasks.get(begun.task)?;
+            search.timeline.take(
+                task,
+                Placed {
+                    start: begun.start,
+                    end: begun.end,
+                },
+            );
+        }
+        Some(search)
+    }
+
+    fn from(&self, dish: usize) -> usize {
+        self.from.get(dish).copied().unwrap_or(0)
+    }
+
+    /// Where a task stands, if it does already.
+    fn stands(&self, at: TaskAt) -> Option<Placed> {
+        if let Some(begun) = begun(self.supper, at.dish, at.task) {
+            let (start, end) = (begun.start, begun.end);
+            return Some(Placed { start, end });
+        }
+        let from = self.from(at.dish);
+        match at.task.checked_sub(from) {
+            Some(number) => self.placed.get(at.dish)?.as_ref()?.get(number).copied(),
+            None => self.heads.get(at.dish)?.get(at.task).copied(),
+        }
+    }
+
+    /// The span in which a task of such a length may begin, by what it waits for and what waits for it.
+    fn span(&self, task: TaskAt, length: Minute) -> [Minute; 2] {
+        let links = self.supper.links.iter();
+        let spans = links.filter_map(|link| {
+            if link.task == task {
+                self.stands(link.after).map(|at| link.span(at))
+            } else if link.after == task {
+                let waits = self.stands(link.task)?;
+                Some(link.span_before(waits.start, length))
+            } else {
+                None
+            }
+        });
+        spans.fold([Minute::MIN / 4, Minute::MAX / 4], |[a, b], [from, to]| {
+            [a.max(from), b.min(to)]
+        })
+    }
+
     /// The dish just put alone, where it uses a place that holds one thing.
     fn queuing(&self, dish: usize, alone: f64) -> Option<Queuing> {
         let known = self.supper.dishes.get(dish)?;
         let placed = self.placed.get(dish)?.as_ref()?;
+        let from = self.from(dish);
         let is_narrow = |task: &super::Task| {
             let stand = task.stand?;
             let place = self.supper.resources.get(stand.resource)?;
@@ -104,6 +196,7 @@ impl Search<'_> {
             .tasks
             .iter()
             .enumerate()
+            .skip(from)
             .filter(|(number, _)| begun(self.supper, dish, *number).is_none())
             .filter_map(|(number, task)| Some((number, is_narrow(task)?)))
             .max_by_key(|(number, _)| known.tasks.get(*number).map(|task| task.lasts[0]))?;
@@ -121,7 +214,7 @@ impl Search<'_> {
         let stretched: Minute = after.iter().map(|task| task.lasts[2] - task.lasts[0]).sum();
         // Alone it leaves as late as it can, where what follows is as long as it is.
         let release = if stretched == 0 {
-            self.serve - placed.get(number)?.end
+            self.serve - placed.get(number - from)?.end
         } else {
             follows
         };
@@ -173,6 +266,18 @@ impl Search<'_> {
                 _ => return,
             }
         }
+        let stood = |at: TaskAt| supper.before.get(at.dish)?.get(at.task).copied();
+        let broken = supper.links.iter().any(|link| {
+            stood(link.after)
+                .zip(stood(link.task))
+                .is_none_or(|(after, task)| {
+                    let [from, to] = link.span(after);
+                    !(from..=to).contains(&task.start)
+                })
+        });
+        if broken {
+            return;
+        }
         let begins = supper.before.iter().flatten().map(|at| at.start).min();
         let worth = Worth {
             loss,
@@ -189,15 +294,7 @@ impl Search<'_> {
             .filter(|dish| self.placed.get(*dish).is_some_and(Option::is_none))
             .collect();
         if left.is_empty() {
-            let whole = Worth {
-                loss,
-                moved,
-                early: self.serve - begins,
-            };
-            if self.may_be_better(whole) {
-                let dishes = self.placed.iter().flatten().cloned().collect();
-                self.best = Some((whole, dishes));
-            }
+            self.whole(loss);
             return;
         }
         if !self.seen.insert(self.placed.clone()) {
@@ -253,9 +350,112 @@ impl Search<'_> {
             let begins = placed
                 .first()
                 .map_or(begins, |first| first.start.min(begins));
-            let here = moved + moved_by(self.supper.before.get(dish), placed);
+            let here = moved + moved_by(self.supper.before.get(dish), self.from(dish), placed);
             self.go(loss + lost, here, begins);
             self.take_out(dish);
+        }
+    }
+
+    /// Every dish is put: with the work before them, a schedule, where that goes.
+    fn whole(&mut self, loss: f64) {
+        let mut left: Vec<usize> = (0..self.supper.dishes.len())
+            .filter(|dish| self.from(*dish) > 0)
+            .collect();
+        let begins = |dish: &usize| {
+            let placed = self.placed.get(*dish).and_then(Option::as_ref);
+            placed
+                .and_then(|placed| placed.first())
+                .map(|first| first.start)
+        };
+        // What is needed last stands nearest to it.
+        left.sort_by_key(|dish| std::cmp::Reverse(begins(dish)));
+        let with_heads = left.clone();
+        let mut tried = 0;
+        if !self.may_go(&left) {
+            return;
+        }
+        if !self.put_heads(&mut left, &mut tried) {
+            if tried > MOST_HEADS {
+                self.given_up = self.given_up.min(loss);
+            }
+            return;
+        }
+        let parts = self.heads.iter().zip(self.placed.iter().flatten());
+        let dishes: Vec<Vec<Placed>> = parts
+            .map(|(head, placed)| head.iter().chain(placed).copied().collect())
+            .collect();
+        let begins = dishes.iter().flatten().map(|at| at.start).min();
+        let before = &self.supper.before;
+        let moved = dishes.iter().enumerate();
+        let worth = Worth {
+            loss,
+            moved: moved
+                .map(|(dish, at)| moved_by(before.get(dish), 0, at))
+                .sum(),
+            early: self.serve - begins.unwrap_or(self.serve).min(self.serve),
+        };
+        if self.may_be_better(worth) {
+            self.best = Some((worth, dishes));
+        }
+        for dish in with_heads.into_iter().rev() {
+            self.take_head(dish);
+        }
+    }
+
+    /// Whether the work before each of these dishes goes by itself.
+    fn may_go(&mut self, left: &[usize]) -> bool {
+        left.iter().all(|dish| {
+            let goes = self.put_head(*dish);
+            self.take_head(*dish);
+            goes
+        })
+    }
+
+    /// Puts the work before these dishes, in some order in which it goes; whether there is one.
+    fn put_heads(&mut self, left: &mut Vec<usize>, tried: &mut u32) -> bool {
+        for n in 0..left.len() {
+            *tried += 1;
+            if *tried > MOST_HEADS {
+                return false;
+            }
+            let dish = left.remove(n);
+            if self.put_head(dish) {
+                if self.put_heads(left, tried) {
+                    return true;
+                }
+                self.take_head(dish);
+            }
+            left.insert(n, dish);
+        }
+        left.is_empty()
+    }
+
+    fn put_head(&mut self, dish: usize) -> bool {
+        let Some(mut places) = self.placed.get(dish).cloned().flatten() else {
+            return false;
+        };
+        places.reverse();
+        let Some(first) = places.last().copied() else {
+            return false;
+        };
+        let from = self.from(dish);
+        if self.chain(dish, from, first.start, &mut places).is_err() {
+            return false;
+        }
+        places.reverse();
+        places.truncate(from);
+        if let Some(head) = self.heads.get_mut(dish) {
+            *head = places;
+        }
+        true
+    }
+
+    fn take_head(&mut self, dish: usize) {
+        if let Some(head) = self.heads.get_mut(dish)
+            && !head.is_empty()
+        {
+            head.clear();
+            self.undo(dish, 0..self.from(dish));
         }
     }
 
@@ -271,7 +471,11 @@ impl Search<'_> {
         let placed = self.placed.get(dish).and_then(Option::as_deref);
         let first = placed.and_then(|placed| placed.first());
         // A shorter wait could begin later.
-        if tasks.iter().all(|task| task.lasts[0] == task.lasts[2]) {
+        if tasks
+            .iter()
+            .skip(self.from(dish))
+            .all(|task| task.lasts[0] == task.lasts[2])
+        {
             first.map_or(self.serve, |first| first.start)
         } else {
             self.serve
@@ -298,6 +502,10 @@ impl Search<'_> {
             match self.chain(dish, count, self.serve - waits, &mut places) {
                 Ok(()) => {
                     places.reverse();
+                    // The work before it only has to go as well; it is put when all are there.
+                    let from = self.from(dish);
+                    self.undo(dish, 0..from);
+                    places.drain(..from);
                     *self.placed.get_mut(dish)? = Some(places);
                     return Some(lost);
                 }
@@ -350,10 +558,11 @@ impl Search<'_> {
             .sum();
         let mut need: Option<Minute> = None;
         for length in lengths(task.lasts) {
-            let mut by = end;
+            let [earliest, latest] = self.span(TaskAt { dish, task: number }, length);
+            let mut by = end.min(latest.saturating_add(length));
             // The last moment at which it can end, whatever else there is.
             while let Some(at) = self.timeline.latest(task, length, by) {
-                if at.start - before < supper.now {
+                if at.start - before < supper.now || at.start < earliest {
                     break;
                 }
                 if at.end < end - slack {
@@ -386,9 +595,17 @@ impl Search<'_> {
             return;
         };
         *placed = None;
-        // They were put last to first: the first is on top.
-        for (number, task) in tasks.iter().enumerate() {
-            if begun(self.supper, dish, number).is_none() {
+        let all = tasks.len();
+        self.undo(dish, self.from(dish)..all);
+    }
+
+    /// Takes tasks of a dish from the timeline. They were put last to first: the first is on top.
+    fn undo(&mut self, dish: usize, tasks: std::ops::Range<usize>) {
+        let supper = self.supper;
+        let known = supper.dishes.get(dish).map_or(&[][..], |dish| &dish.tasks);
+        let these = known.iter().enumerate().take(tasks.end).skip(tasks.start);
+        for (number, task) in these {
+            if begun(supper, dish, number).is_none() {
                 self.timeline.undo(task);
             }
         }
@@ -417,11 +634,12 @@ fn lengths([shortest, best, longest]: [Minute; 3]) -> impl Iterator<Item = Minut
         .chain((shortest < best).then_some(shortest))
 }
 
-/// Minutes that the tasks of a dish moved, all together.
-fn moved_by(before: Option<&Vec<Placed>>, now: &[Placed]) -> Minute {
+/// Minutes that the tasks of a dish moved, from the task of this number on.
+fn moved_by(before: Option<&Vec<Placed>>, from: usize, now: &[Placed]) -> Minute {
     before
         .into_iter()
         .flatten()
+        .skip(from)
         .zip(now)
         .map(|(before, now)| (before.start - now.start).abs())
         .sum()

@@ -1,7 +1,7 @@
 //! When it is served: at a time, as soon as it can be, or so that nobody is needed from a time on.
 
 use super::infeasibility::{infeasibility, remaining};
-use super::search::search;
+use super::search::{Wanted, search};
 use super::supper::{Infeasibility, Minute, Schedule, Serve, Supper};
 
 /// Places tried for a dish, at the most: a supper of six cooks and four sides is proven before.
@@ -32,7 +32,7 @@ const FIRST: Minute = 15;
 /// };
 /// let supper = Supper {
 ///     serve: Serve::At(180), now: 0, resources: vec![oven], hands: 1, quiet: vec![],
-///     dishes: vec![roast("wings", 20, 3.0), roast("roast", 60, 0.5)], begun: vec![], before: vec![],
+///     dishes: vec![roast("wings", 20, 3.0), roast("roast", 60, 0.5)], begun: vec![], links: vec![], before: vec![],
 /// };
 /// // By hand: the wings go last; the roast waits 20 min and loses 10, the other way 180.
 /// let best = schedule(&supper).unwrap();
@@ -50,11 +50,11 @@ pub fn schedule(supper: &Supper) -> Result<Schedule, Infeasibility> {
 /// The best schedule there is; nothing where there is none.
 pub(super) fn solve(supper: &Supper) -> Option<Schedule> {
     match supper.serve {
-        Serve::At(serve) => at(supper, serve, MOST_NODES),
+        Serve::At(serve) => at(supper, serve, MOST_NODES, Wanted::Best),
         Serve::LeaveBy(leave) => leave_by(supper, leave, MOST_NODES),
         Serve::Soonest => {
             let soonest = earliest(first(supper), |serve| goes(supper, serve))?;
-            at(supper, soonest, MOST_NODES)
+            at(supper, soonest, MOST_NODES, Wanted::Best)
         }
     }
 }
@@ -70,13 +70,13 @@ fn possible(supper: &Supper) -> bool {
 
 /// The best schedule for a serving time; nothing where there is none. Where everything at its best
 /// length leaves no room, everything is let be only as long as it must.
-fn at(supper: &Supper, serve: Minute, budget: u32) -> Option<Schedule> {
-    search(supper, serve, budget).or_else(|| {
+fn at(supper: &Supper, serve: Minute, budget: u32, wanted: Wanted) -> Option<Schedule> {
+    search(supper, serve, budget, wanted).or_else(|| {
         let mut brief = supper.clone();
         for task in brief.dishes.iter_mut().flat_map(|dish| &mut dish.tasks) {
             task.lasts = [task.lasts[0]; 3];
         }
-        let found = search(&brief, serve, budget)?;
+        let found = search(&brief, serve, budget, wanted)?;
         Some(Schedule {
             proven: false,
             ..found
@@ -86,7 +86,7 @@ fn at(supper: &Supper, serve: Minute, budget: u32) -> Option<Schedule> {
 
 /// Whether everything goes at a serving time, as far as a short search sees.
 fn goes(supper: &Supper, serve: Minute) -> bool {
-    at(supper, serve, PROBE_NODES).is_some()
+    at(supper, serve, PROBE_NODES, Wanted::Any).is_some()
 }
 
 /// No hands from a minute on; the table then, or when what rests by itself has rested: whichever
@@ -100,10 +100,10 @@ fn leave_by(supper: &Supper, leave: Minute, budget: u32) -> Option<Schedule> {
     after.dedup();
     let probes = after.into_iter().filter_map(|after| {
         let serve = leave + after;
-        Some((at(&left, serve, PROBE_NODES)?.loss, serve))
+        Some((at(&left, serve, PROBE_NODES, Wanted::Best)?.loss, serve))
     });
     let (_, serve) = probes.min_by(|a, b| a.0.total_cmp(&b.0).then(a.1.cmp(&b.1)))?;
-    at(&left, serve, budget)
+    at(&left, serve, budget, Wanted::Best)
 }
 
 /// When it is asked for; the earliest that could be where it is as soon as it can be.

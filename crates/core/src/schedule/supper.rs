@@ -182,6 +182,65 @@ pub struct Begun {
     pub end: Minute,
 }
 
+/// A task of a dish, by numbers.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct TaskAt {
+    /// Number of the dish.
+    pub dish: usize,
+    /// Number of its task.
+    pub task: usize,
+}
+
+/// A moment of a task.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Edge {
+    /// When it begins.
+    Start,
+    /// When it ends.
+    End,
+}
+
+/// A task of one dish that waits for a task of another: puddings for the joint to be out, gravy for its
+/// drippings, potatoes for the minute at which they join.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct Link {
+    /// What waits.
+    pub task: TaskAt,
+    /// For what.
+    pub after: TaskAt,
+    /// For which moment of it.
+    pub edge: Edge,
+    /// It begins no sooner than so long after that moment, min.
+    pub lag: Minute,
+    /// And no later than so long after that, min; nothing where it may wait as long as it likes.
+    pub most: Option<Minute>,
+}
+
+impl Link {
+    /// The span in which what waits may begin, where what it waits for stands there.
+    pub(super) fn span(&self, at: Placed) -> [Minute; 2] {
+        let moment = match self.edge {
+            Edge::Start => at.start,
+            Edge::End => at.end,
+        };
+        let first = moment + self.lag;
+        [
+            first,
+            self.most.map_or(Minute::MAX / 4, |most| first + most),
+        ]
+    }
+
+    /// The span in which what is waited for may begin, being so long, where what waits begins then.
+    pub(super) fn span_before(&self, begins: Minute, length: Minute) -> [Minute; 2] {
+        let edge = match self.edge {
+            Edge::Start => 0,
+            Edge::End => length,
+        };
+        let last = begins - self.lag - edge;
+        [self.most.map_or(Minute::MIN / 4, |most| last - most), last]
+    }
+}
+
 /// Everything that is wanted.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Supper {
@@ -197,6 +256,8 @@ pub struct Supper {
     pub quiet: Vec<(Minute, Minute)>,
     /// What is cooked.
     pub dishes: Vec<Dish>,
+    /// Which of their tasks wait for one another.
+    pub links: Vec<Link>,
     /// What has begun.
     pub begun: Vec<Begun>,
     /// Where tasks stood before a change: moved as little as possible. By dish and task.

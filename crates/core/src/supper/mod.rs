@@ -101,6 +101,7 @@ pub fn lay(
         hands: wish.hands,
         quiet: wish.quiet.clone(),
         dishes: table.dishes.clone(),
+        links: Vec::new(),
         begun: before::by_number(&begun, &table),
         before: before.map_or_else(Vec::new, |before| before.stood(&table)),
     };

@@ -95,6 +95,7 @@ pub fn full_supper() -> Supper {
         hands: 1,
         quiet: Vec::new(),
         dishes,
+        links: Vec::new(),
         begun: Vec::new(),
         before: Vec::new(),
     }
