@@ -17,6 +17,7 @@ pub mod live;
 pub mod meat;
 pub mod plan;
 pub mod prep;
+pub mod recipe;
 pub mod schedule;
 pub mod stop;
 pub mod supper;

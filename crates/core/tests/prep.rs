@@ -9,10 +9,10 @@ use ember_core::plan::{
     Compared, PlanError, Request, Start, ahead, compare, plan, surface as outside,
 };
 use ember_core::prep::{
-    Ahead, Appetite, Blend, Ingredient, Meat, Method, Part, Place, SALT_IN_MEAT, Seasoning,
-    counted, half_depth, methods, own, portion, quantities, salted_evenly, simulate, sodium,
-    spoons,
+    Ahead, Appetite, Ingredient, Meat, Method, Place, SALT_IN_MEAT, Seasoning, counted, half_depth,
+    methods, own, portion, quantities, salted_evenly, simulate, sodium, spoons,
 };
+use ember_core::recipe::{Item, Recipe, RecipeKind, Unit};
 use ember_core::units::{Interval, Length, Mass, Temperature};
 
 fn hours(hours: f64) -> Interval {
@@ -211,31 +211,27 @@ fn drumsticks() -> Meat {
 /// 7.22 g are added, and the sodium is that of 9.2 g as without it. On its own it brings 1.98 g. 15 % of the
 /// rub stay in the bowl: 11.65 g are set out.
 #[test]
-fn salt_in_a_blend_counts_once() {
-    let part = |what: &str, grams: f64, salt: bool, allergen: Option<&str>| Part {
-        what: what.to_owned(),
-        mass: Mass::from_grams(grams),
-        salt,
-        allergen: allergen.map(str::to_owned),
-    };
-    let blend = Blend {
-        name: "ferry rub".to_owned(),
-        parts: vec![
-            part("fennel seed", 20.0, false, None),
-            part("mustard powder", 12.0, false, Some("mustard")),
-            part("fine salt", 8.0, true, None),
+fn salt_in_a_recipe_counts_once() {
+    let grams = |what: &str, grams: f64| Item::new(what, grams, Unit::Gram);
+    let rub = [Recipe::of(
+        "ferry rub",
+        RecipeKind::Rub,
+        vec![
+            grams("fennel seed", 20.0),
+            grams("mustard powder", 12.0),
+            grams("fine salt", 8.0),
         ],
-    };
+    )];
     let method = [Seasoning::Salt(0.01), Seasoning::Cover(Layer::Rub)];
-    let told = quantities(&method, Some(&blend), &drumsticks());
+    let told = quantities(&method, &rub, &drumsticks());
     let grams: Vec<f64> = told.iter().map(|one| one.mass.grams()).collect();
     assert!((grams[0] - 7.22).abs() < 1e-9, "{grams:?}");
     assert!((grams[1..].iter().sum::<f64>() - 9.9 / 0.85).abs() < 1e-9);
     assert_eq!(told[2].allergen.as_deref(), Some("mustard"));
-    let salted = sodium(&method, Some(&blend), &drumsticks());
+    let salted = sodium(&method, &rub, &drumsticks());
     assert!((salted - 9.2 * 393.4).abs() < 1e-6, "{salted}");
-    let rub = sodium(&[Seasoning::Cover(Layer::Rub)], Some(&blend), &drumsticks());
-    assert!((rub - 1.98 * 393.4).abs() < 1e-6, "{rub}");
+    let alone = sodium(&[Seasoning::Cover(Layer::Rub)], &rub, &drumsticks());
+    assert!((alone - 1.98 * 393.4).abs() < 1e-6, "{alone}");
 }
 
 /// What a cook makes of a method is checked where it can hurt or cannot be.
@@ -308,7 +304,7 @@ fn quantities_by_hand() {
         Seasoning::Cover(Layer::Rub),
         Seasoning::Cover(Layer::Spray),
     ];
-    let told: Vec<String> = quantities(&method, None, &drumsticks())
+    let told: Vec<String> = quantities(&method, &[], &drumsticks())
         .iter()
         .map(|one| format!("{} {} g, {}", one.what, one.weighed().grams(), one.spoons()))
         .collect();
@@ -321,10 +317,10 @@ fn quantities_by_hand() {
         ]
     );
     // 9.2 g of salt are 3619 mg of sodium; a fifth of that in each of five portions.
-    assert!((sodium(&method, None, &drumsticks()) / 5.0 - 723.9).abs() < 0.5);
+    assert!((sodium(&method, &[], &drumsticks()) / 5.0 - 723.9).abs() < 0.5);
     // A brine leaves only what goes in.
     let brine = [Seasoning::GradientBrine(0.06)];
-    assert!(sodium(&brine, None, &drumsticks()) < sodium(&method, None, &drumsticks()));
+    assert!(sodium(&brine, &[], &drumsticks()) < sodium(&method, &[], &drumsticks()));
     assert_eq!(spoons(Ingredient::Flour, 125.0), "1 cup");
     assert_eq!(spoons(Ingredient::Oil, 14.0), "1 tbsp");
     // Common practice: a pound of bone-in wings or ribs feeds one.
@@ -340,7 +336,7 @@ fn set_out(id: CutId, pieces: u32, grams: f64, surface: Surface, of: Ingredient)
     request.surface = surface;
     let mass = Mass::from_grams(grams * f64::from(pieces));
     let meat = Meat::of(request.entry(), mass, outside(&request));
-    let amounts = quantities(&request.prepared(None).seasonings, None, &meat);
+    let amounts = quantities(&request.prepared(None).seasonings, &[], &meat);
     let known = amounts.iter().find(|amount| amount.what == of.word());
     known.map_or(0.0, |amount| amount.mass.grams())
 }

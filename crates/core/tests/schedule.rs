@@ -284,13 +284,13 @@ fn small_supper() -> impl Strategy<Value = Supper> {
                     task: task % made[dish].tasks.len(),
                 };
                 let dish = on % made.len();
-                Some(Link {
+                Link {
                     task: at(dish, task),
                     after: at((dish + 1) % made.len(), after),
                     edge: if ends { Edge::End } else { Edge::Start },
                     lag,
                     most: (most < 3).then_some(most),
-                })
+                }
             });
         Supper {
             links: links.collect(),

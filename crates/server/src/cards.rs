@@ -1,4 +1,4 @@
-//! The card box: what a cook wrote down to use again. Methods and blends are kept the same way.
+//! The card box: what a cook wrote down to use again. Methods and recipes are kept the same way.
 
 use chrono::{DateTime, Utc};
 use diesel::{Connection, PgConnection};
@@ -8,10 +8,11 @@ use uuid::Uuid;
 use crate::db::models::{Card as Row, NewCard};
 use crate::db::{Slice, cards as rows};
 use crate::documents::{self, Made, Read, Unread};
-use crate::dto::method::{BlendDto, KeptBlendDto, KeptMethodDto, OwnMethodDto};
+use crate::dto::method::{KeptMethodDto, OwnMethodDto};
+use crate::dto::recipe::{KeptRecipeDto, RecipeDto};
 use crate::error::ApiError;
 use crate::growth;
-use crate::storage::{self, Document, method};
+use crate::storage::{self, Document, method, recipe};
 use crate::text;
 
 /// Something that is kept as a card.
@@ -39,10 +40,10 @@ pub trait Card: Clone + PartialEq + From<Self::Stored> {
     fn kept(self, id: Uuid, revision: i32) -> Self::Kept;
 }
 
-impl Card for BlendDto {
-    const KIND: &'static str = "blend";
-    type Stored = method::Blend;
-    type Kept = KeptBlendDto;
+impl Card for RecipeDto {
+    const KIND: &'static str = "recipe";
+    type Stored = recipe::Recipe;
+    type Kept = KeptRecipeDto;
 
     fn name(&self) -> &str {
         self.name.trim()
@@ -56,11 +57,11 @@ impl Card for BlendDto {
         self.checked().map(drop)
     }
 
-    fn kept(self, id: Uuid, revision: i32) -> KeptBlendDto {
-        KeptBlendDto {
+    fn kept(self, id: Uuid, revision: i32) -> KeptRecipeDto {
+        KeptRecipeDto {
             id,
             revision,
-            blend: self,
+            recipe: self,
         }
     }
 }
@@ -103,6 +104,18 @@ fn read<T: Card>(row: Row) -> Result<T::Kept, Unread> {
     storage::unpack::<T::Stored>(row.document)
         .map(|stored| T::from(stored).kept(id, row.revision))
         .map_err(|why| why.row(id, &name, created_at))
+}
+
+/// A card by its identity, deleted or not.
+///
+/// # Errors
+/// That there is none, or that it cannot be read.
+pub fn find<T: Card>(connection: &mut PgConnection, id: Uuid) -> Result<T, ApiError> {
+    let row = rows::find_any(connection, (id, T::KIND))?.ok_or(ApiError::NotFound(T::KIND))?;
+    let (name, created_at) = (row.name, row.created_at);
+    storage::unpack::<T::Stored>(row.document)
+        .map(T::from)
+        .map_err(|why| why.row(id, &name, created_at).into())
 }
 
 /// The cards of a kind on a page.

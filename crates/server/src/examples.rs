@@ -38,7 +38,10 @@ pub fn of(name: &str) -> Option<Value> {
         }),
         "MachineDto" => value(&machine()?),
         "MachinesDocumentDto" => value(&MachinesDocumentDto::of(vec![machine()?])),
-        "BlendDto" => value(&demo::fennel_rub()),
+        "RecipeDto" => value(&demo::fennel_rub()),
+        "RecipeTextDto" => Some(json!({
+            "kind": "marinade", "text": "2 tbsp soy sauce\n1 tbsp honey\n2 cloves garlic",
+        })),
         "OwnMethodDto" => value(&demo::night_before_the_ferry()),
         "SupperDto" => value(&SupperDto {
             serve_at: None,
@@ -70,7 +73,7 @@ pub fn of(name: &str) -> Option<Value> {
         "OtherMachineDto" => {
             Some(json!({ "request": value(&sentence()?)?, "machine": value(&machine()?)? }))
         }
-        "RecipeDto" => Some(json!({
+        "ConversionDto" => Some(json!({
             "request": value(&sentence()?)?, "recipe_s": 1500.0, "machine": value(&machine()?)?,
         })),
         "PairDto" => Some(json!({ "first": value(&sentence()?)?, "second": value(&sentence()?)? })),

@@ -19,7 +19,7 @@ const MOST: [(&str, i64, &str, &str); 5] = [
     (
         "cards",
         1_000,
-        "methods and blends",
+        "methods, recipes and side dishes",
         "delete some for good: what is deleted goes after 30 days",
     ),
     (

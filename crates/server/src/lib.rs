@@ -34,6 +34,7 @@ pub mod openapi;
 pub mod practice;
 pub mod purge;
 pub mod routes;
+mod schema_org;
 pub mod sent_csv;
 pub mod settings;
 pub mod shared;

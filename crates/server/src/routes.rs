@@ -10,8 +10,8 @@ use utoipa_actix_web::service_config::ServiceConfig;
 use crate::description::Description;
 use crate::error::{ApiError, Code, Problem, respond};
 use crate::handlers::{
-    blends, catalogue, changes, cooks, devices, events, health, household, links, machines,
-    methods, phone, plans, quantities, session, settings, shared, stored, suppers, thermometers,
+    catalogue, changes, cooks, devices, events, health, household, links, machines, methods, phone,
+    plans, quantities, recipes, session, settings, shared, stored, suppers, thermometers,
 };
 
 /// Everything below `/api`.
@@ -58,11 +58,14 @@ pub fn api(config: &mut ServiceConfig) {
             .service(methods::replace::replace)
             .service(methods::delete::delete)
             .service(methods::restore::restore)
-            .service(blends::list::list)
-            .service(blends::create::create)
-            .service(blends::replace::replace)
-            .service(blends::delete::delete)
-            .service(blends::restore::restore)
+            .service(recipes::weigh::weigh)
+            .service(recipes::read::read)
+            .service(recipes::export::export)
+            .service(recipes::list::list)
+            .service(recipes::create::create)
+            .service(recipes::replace::replace)
+            .service(recipes::delete::delete)
+            .service(recipes::restore::restore)
             .service(quantities::understand::understand)
             .service(plans::preview::preview)
             .service(plans::method::method)

@@ -31,8 +31,14 @@ pub const SEARCH: Limit = Limit { min: 0, max: 100 };
 /// A note.
 pub const NOTE: Limit = Limit { min: 0, max: 2000 };
 
+/// A recipe as text, or a page that holds one.
+pub const RECIPE: Limit = Limit {
+    min: 0,
+    max: 200_000,
+};
+
 /// Fields that may have several lines.
-const WITH_LINES: [&str; 1] = ["note"];
+const WITH_LINES: [&str; 3] = ["note", "notes", "text"];
 
 /// A name without blanks around it.
 ///

@@ -90,7 +90,7 @@ where
     for list in [
         "machines",
         "methods",
-        "blends",
+        "recipes",
         "suppers?per_page=100",
         "cooks?per_page=100",
     ] {

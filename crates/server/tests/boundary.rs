@@ -21,7 +21,7 @@ async fn text_and_times_that_no_kitchen_has_are_refused() {
     drum["name"] = json!("the\u{0}drum");
     let mut there = sentence();
     there["machine"] = drum.clone();
-    let blend = |what: &str| json!({ "name": "rub", "parts": [{ "what": what, "mass_g": 9.0 }] });
+    let rub = |what: &str| json!({ "name": "rub", "kind": "rub", "items": [{ "what": what, "amount": 9.0, "unit": "gram" }] });
     let supper = |change: &dyn Fn(&mut Value)| {
         let mut supper = json!({ "name": "Supper", "eaters": 2, "hands": 1, "rings": 4, "shelves": 3,
             "dishes": [{ "id": "1", "cook": { "request": sentence() } }] });
@@ -55,7 +55,7 @@ async fn text_and_times_that_no_kitchen_has_are_refused() {
         ),
         ("/api/machines", drum, "name"),
         ("/api/plans/preview", there, "name"),
-        ("/api/blends", blend("salt\u{7}"), "what"),
+        ("/api/recipes", rub("salt\u{7}"), "what"),
         (
             "/api/suppers",
             supper(&|one| one["name"] = json!("a\u{1b}[2J")),

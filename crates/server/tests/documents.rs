@@ -11,8 +11,8 @@ use serde_json::{Value, json};
 use support::{Database, call, get, post, sentence, server};
 use uuid::Uuid;
 
-fn blend(name: &str) -> Value {
-    json!({ "name": name, "parts": [{ "what": "fennel seed", "mass_g": 20.0 }] })
+fn recipe(name: &str) -> Value {
+    json!({ "name": name, "kind": "rub", "items": [{ "what": "pepper", "amount": 9.0, "unit": "gram" }] })
 }
 
 fn method(name: &str) -> Value {
@@ -42,7 +42,7 @@ type Kind = (&'static str, fn(&str) -> Value, &'static str);
 /// Every kind.
 fn kinds() -> [Kind; 5] {
     [
-        ("blends", blend, "/blend/name"),
+        ("recipes", recipe, "/recipe/name"),
         ("methods", method, "/method/name"),
         ("machines", machine, "/machine/name"),
         ("suppers", supper, "/supper/name"),
@@ -191,7 +191,7 @@ async fn every_list_has_pages() {
     for (noun, new, _) in kinds() {
         let all = format!("/api/{noun}");
         assert_eq!(post(&app, &all, &new("first")).await.0, 201);
-        let table = if noun == "blends" || noun == "methods" {
+        let table = if noun == "recipes" || noun == "methods" {
             "cards"
         } else {
             noun
@@ -245,7 +245,7 @@ async fn one_unreadable_row_hides_no_other() {
             ids.push(made["id"].as_str().unwrap().to_owned());
         }
         let (table, columns): (_, &[&str]) = match noun {
-            "blends" | "methods" => ("cards", &["document"]),
+            "recipes" | "methods" => ("cards", &["document"]),
             "machines" => ("machines", &["profile"]),
             "suppers" => ("suppers", &["document", "summary"]),
             _ => ("cooks", &["request", "summary"]),

@@ -59,7 +59,7 @@ where
     );
     known.push(
         device
-            .does(app, "POST", "/api/blends", Some(&named("BlendDto")))
+            .does(app, "POST", "/api/recipes", Some(&named("RecipeDto")))
             .await,
     );
     known.push(
@@ -130,7 +130,7 @@ fn addresses(path: &str, ids: &BTreeSet<String>) -> Vec<String> {
     if !path.contains('{') {
         return vec![path.to_owned()];
     }
-    let kinds = ["cooks", "suppers", "machines", "methods", "blends"];
+    let kinds = ["cooks", "suppers", "machines", "methods", "recipes"];
     let with = |id: &String| {
         let filled = |kind: &str| {
             let mut filled = path.replace("{kind}", kind).replace("{channel}", "1");
@@ -196,7 +196,7 @@ async fn another_household_finds_nothing_of_the_first() {
     for (path, count) in [
         ("machines", 1),
         ("methods", 1),
-        ("blends", 1),
+        ("recipes", 1),
         ("suppers", 1),
         ("cooks", 1),
     ] {

@@ -25,7 +25,7 @@ async fn the_demo_is_filled_once() {
     }
     start(&database, Utc::now()).unwrap();
     let app = server(&database).await;
-    for list in ["cooks", "machines", "suppers", "blends"] {
+    for list in ["cooks", "machines", "suppers", "recipes"] {
         assert_eq!(
             get(&app, &format!("/api/{list}")).await.1["total"],
             0,

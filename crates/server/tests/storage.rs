@@ -10,7 +10,7 @@ use diesel::connection::SimpleConnection;
 use diesel::{RunQueryDsl, sql_query};
 use ember_server::examples;
 use ember_server::storage::snapshot::CookSummary;
-use ember_server::storage::{self, event, machine, method, sentence, settings, supper};
+use ember_server::storage::{self, event, machine, method, recipe, sentence, settings, supper};
 use serde_json::{Value, json};
 use support::{Database, call, get, post, report, server, start};
 
@@ -70,7 +70,7 @@ async fn a_kitchen_of_version_0_1_keeps_everything() {
         machines["items"][1]["machine"]["spit"]["spit_heaviest_g"],
         2000.0
     );
-    assert_eq!(get(&app, "/api/blends").await.1["total"], 2);
+    assert_eq!(get(&app, "/api/recipes").await.1["total"], 2);
     let (_, methods) = get(&app, "/api/methods").await;
     assert_eq!(
         methods["items"][0]["method"]["name"],
@@ -175,7 +175,7 @@ async fn documents_from_before_a_field_existed_are_read() {
         (&Value::Null, &json!(8.0))
     );
     assert_eq!(cook["events"][4]["happening"], json!({ "kind": "pulled" }));
-    for list in ["machines", "methods", "blends"] {
+    for list in ["machines", "methods", "recipes"] {
         let (_, list) = get(&app, &format!("/api/{list}")).await;
         assert_eq!(list["unreadable"], json!([]));
     }
@@ -211,10 +211,32 @@ fn a_surface_that_had_a_name_is_layers_now() {
     let read: sentence::Sentence = storage::unpack(stored).unwrap();
     let now = storage::pack(read).unwrap();
     let rubbed = json!(["patted_dry", "oil", "rub"]);
-    assert_eq!(now["version"], 4);
+    assert_eq!(now["version"], 5);
     assert_eq!(now["holds"]["surface"], rubbed);
-    assert_eq!(now["holds"]["method"]["version"], 2);
+    assert_eq!(now["holds"]["method"]["version"], 3);
     assert_eq!(now["holds"]["method"]["holds"]["surface"], rubbed);
+}
+
+/// A blend of spices, alone and in a sentence, as it was stored before there were recipes.
+#[test]
+fn a_blend_is_a_recipe_now() {
+    let blend = json!({ "version": 1, "holds": { "name": "ferry rub", "parts": [
+        { "what": "mustard powder", "mass_g": 12.0, "salt": false, "allergen": "mustard" },
+        { "what": "sea grains", "mass_g": 8.0, "salt": true, "allergen": null },
+    ] } });
+    let read: recipe::Recipe = storage::unpack(blend.clone()).unwrap();
+    let now = serde_json::to_value(&read).unwrap();
+    assert_eq!(now["kind"], "rub");
+    assert_eq!(now["items"][0]["allergens"], json!(["mustard"]));
+    assert_eq!(
+        (&now["items"][1]["amount"], &now["items"][1]["salt_percent"]),
+        (&json!(8.0), &json!(100.0))
+    );
+    let mut stored: Value = serde_json::from_str(include_str!("fixtures/sentence-3.json")).unwrap();
+    stored["holds"]["blend"] = blend;
+    let read: sentence::Sentence = storage::unpack(stored).unwrap();
+    let now = storage::pack(read).unwrap();
+    assert_eq!(now["holds"]["recipes"][0]["holds"]["name"], "ferry rub");
 }
 
 /// Every kind of document as it is written today. A change here is a change of what is stored: give the
@@ -228,7 +250,7 @@ fn what_is_stored_changes_only_with_a_version() {
     }
     let mut full = example("RequestDto");
     full["method"] = example("OwnMethodDto");
-    full["blend"] = example("BlendDto");
+    full["recipes"] = json!([example("RecipeDto")]);
     full["ahead"] = json!([{ "kind": "uncovered", "ahead_s": 3600.0 }]);
     full["programme"] = json!({ "kind": "hot_start", "stage_setting_c": 200.0, "stage_s": 600.0 });
     full["actions"] = json!([{ "at_s": 300.0, "kind": "turn" }]);
@@ -243,8 +265,8 @@ fn what_is_stored_changes_only_with_a_version() {
     let machine = machine::Machine::from(read::<ember_server::dto::machine::MachineDto>(example(
         "MachineDto",
     )));
-    let blend = method::Blend::from(read::<ember_server::dto::method::BlendDto>(example(
-        "BlendDto",
+    let recipe = recipe::Recipe::from(read::<ember_server::dto::recipe::RecipeDto>(example(
+        "RecipeDto",
     )));
     let own = method::Method::from(read::<ember_server::dto::method::OwnMethodDto>(example(
         "OwnMethodDto",
@@ -256,7 +278,7 @@ fn what_is_stored_changes_only_with_a_version() {
     insta::assert_json_snapshot!("supper", shape(&storage::pack(supper).unwrap()));
     insta::assert_json_snapshot!("happening", storage::pack(happening).unwrap());
     insta::assert_json_snapshot!("machine", storage::pack(machine).unwrap());
-    insta::assert_json_snapshot!("blend", storage::pack(blend).unwrap());
+    insta::assert_json_snapshot!("recipe", storage::pack(recipe).unwrap());
     insta::assert_json_snapshot!("method", storage::pack(own).unwrap());
     insta::assert_json_snapshot!("preferences", storage::pack(preferences).unwrap());
 }

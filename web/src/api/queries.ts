@@ -2,7 +2,6 @@
 import { keepPreviousData, type QueryClient, queryOptions } from "@tanstack/react-query";
 import { answer, client } from "./client";
 import type {
-  Blend,
   Cook,
   Happening,
   HouseholdSettings,
@@ -10,6 +9,8 @@ import type {
   MachinesDocument,
   Outcome,
   OwnMethod,
+  Recipe,
+  RecipeKind,
   Report,
   Request,
   Supper,
@@ -32,7 +33,7 @@ const seen = ({ id, revision }: Seen) => ({
 /** Something that can be asked for by its identity alone. */
 const of = ({ id }: { id: string }) => ({ params: { path: { id } } });
 
-/** As many as a page holds: more machines, blends or methods no kitchen has. */
+/** As many as a page holds: more machines, recipes or methods no kitchen has. */
 const ALL = { params: { query: { per_page: 100 } } };
 
 export const catalogueQuery = () =>
@@ -133,24 +134,36 @@ export const deleteMethod = (known: Seen) =>
 export const restoreMethod = (known: Seen) =>
   answer(client.POST("/api/methods/{id}/restore", of(known)));
 
-export const blendsQuery = () =>
+export const recipesQuery = () =>
   queryOptions({
-    queryKey: ["blends"],
-    queryFn: ({ signal }) => answer(client.GET("/api/blends", { ...ALL, signal })),
+    queryKey: ["recipes"],
+    queryFn: ({ signal }) => answer(client.GET("/api/recipes", { ...ALL, signal })),
     staleTime: 60_000,
   });
 
-export const keepBlend = (id: string, blend: Blend) =>
-  answer(client.POST("/api/blends", { params: { query: { id } }, body: blend }));
+export const keepRecipe = (id: string, recipe: Recipe) =>
+  answer(client.POST("/api/recipes", { params: { query: { id } }, body: recipe }));
 
-export const changeBlend = (known: Seen, blend: Blend) =>
-  answer(client.PUT("/api/blends/{id}", { params: seen(known), body: blend }));
+export const changeRecipe = (known: Seen, recipe: Recipe) =>
+  answer(client.PUT("/api/recipes/{id}", { params: seen(known), body: recipe }));
 
-export const deleteBlend = (known: Seen) =>
-  answer(client.DELETE("/api/blends/{id}", { params: seen(known) }));
+export const deleteRecipe = (known: Seen) =>
+  answer(client.DELETE("/api/recipes/{id}", { params: seen(known) }));
 
-export const restoreBlend = (known: Seen) =>
-  answer(client.POST("/api/blends/{id}/restore", of(known)));
+export const restoreRecipe = (known: Seen) =>
+  answer(client.POST("/api/recipes/{id}/restore", of(known)));
+
+/** A text as a recipe: schema.org's, a page that holds one, or lines as cooks write them. */
+export const readRecipe = (text: string, kind: RecipeKind) =>
+  answer(client.POST("/api/recipes/read", { body: { text, kind } }));
+
+/** What a recipe weighs, with its salt, its sugar and its allergens. */
+export const weighedQuery = (recipe: Recipe) =>
+  queryOptions({
+    queryKey: ["weighed", recipe],
+    queryFn: ({ signal }) => answer(client.POST("/api/recipes/weigh", { body: recipe, signal })),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
 
 /** The lowest setting at which the pieces are out within so many seconds. */
 export const settingFor = (request: Request, within: number) =>
@@ -357,7 +370,7 @@ export const chooseForHousehold = (settings: HouseholdSettings, revision: number
     }),
   );
 
-export type StoredKind = "cooks" | "suppers" | "machines" | "methods" | "blends";
+export type StoredKind = "cooks" | "suppers" | "machines" | "methods" | "recipes";
 
 /** Deletes what cannot be shown, and with it the question which revision was seen. */
 export const deleteStored = (kind: StoredKind, id: string) => {
@@ -371,8 +384,8 @@ export const deleteStored = (kind: StoredKind, id: string) => {
       return answer(client.DELETE("/api/machines/{id}", known));
     case "methods":
       return answer(client.DELETE("/api/methods/{id}", known));
-    case "blends":
-      return answer(client.DELETE("/api/blends/{id}", known));
+    case "recipes":
+      return answer(client.DELETE("/api/recipes/{id}", known));
   }
 };
 

@@ -4,59 +4,6 @@
  */
 
 export interface paths {
-    "/api/blends": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The kitchen's own blends, by name. */
-        get: operations["list_blends"];
-        put?: never;
-        /** Keeps a blend. */
-        post: operations["create_blend"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/blends/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /** Writes a blend anew; what was planned with it keeps what it said. */
-        put: operations["replace_blend"];
-        post?: never;
-        /** Throws a blend away; it can be brought back for a month. */
-        delete: operations["delete_blend"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/blends/{id}/restore": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Brings a deleted blend back. */
-        post: operations["restore_blend"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/calendars/{secret}.ics": {
         parameters: {
             query?: never;
@@ -776,6 +723,113 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The kitchen's own recipes, by name. */
+        get: operations["list_recipes"];
+        put?: never;
+        /** Keeps a recipe. */
+        post: operations["create_recipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reads a recipe from a text: schema.org's Recipe, a page that holds one, or lines as cooks write them. Nothing
+         *     is kept.
+         */
+        post: operations["read_recipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/weigh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a recipe weighs, with its salt, its sugar and what some may not eat. */
+        post: operations["weigh_recipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Writes a recipe anew; what was planned with it keeps what it said. */
+        put: operations["replace_recipe"];
+        post?: never;
+        /** Throws a recipe away; it can be brought back for a month. */
+        delete: operations["delete_recipe"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{id}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A recipe as a file: schema.org's Recipe in JSON-LD. */
+        get: operations["export_recipe"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings a deleted recipe back. */
+        post: operations["restore_recipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -1235,8 +1289,6 @@ export interface components {
              * @description As it is spooned.
              */
             density_g_ml: number;
-            /** @description Whether it is mixed into the cook's own rub. */
-            in_blend: boolean;
             /** @description What. */
             ingredient: string;
             /**
@@ -1244,6 +1296,8 @@ export interface components {
              * @description How much to set out.
              */
             mass_g: number;
+            /** @description The recipe of the cook's own that it goes into. */
+            part_of?: string | null;
             /** @description The same in spoons and cups, or in seconds of a spray. */
             spoons: string;
             /**
@@ -1377,35 +1431,6 @@ export interface components {
             /** @description Key of its task. */
             task: string;
         };
-        /** @description A cook's own rub. */
-        BlendDto: {
-            /** @description The cook's name for it. */
-            name: string;
-            /** @description What it is mixed of. */
-            parts: components["schemas"]["PartDto"][];
-        };
-        /** @description Blends of the kitchen. */
-        BlendPageDto: {
-            /** @description The rows. */
-            items: components["schemas"]["KeptBlendDto"][];
-            /**
-             * Format: int64
-             * @description This page, from 1.
-             */
-            page: number;
-            /**
-             * Format: int64
-             * @description Rows on a page.
-             */
-            per_page: number;
-            /**
-             * Format: int64
-             * @description How many there are in all.
-             */
-            total: number;
-            /** @description Rows of this page that cannot be shown. */
-            unreadable: components["schemas"]["UnreadableDto"][];
-        };
         /**
          * @description Colour of a face.
          * @enum {string}
@@ -1532,6 +1557,18 @@ export interface components {
          * @enum {string}
          */
         Code: "out_of_bounds" | "no_such_machine" | "not_on_the_spit" | "weighed" | "no_such_level" | "below_poultry_floor" | "needs_acknowledgement" | "no_waiver" | "below_handled_floor" | "clock_overrun" | "not_handled" | "not_from_frozen" | "out_of_reach" | "taken_out" | "split" | "never_reached" | "too_tall" | "above_ceiling" | "below_lowest" | "not_on_the_dial" | "thickness_of_weight" | "too_large_a_piece" | "too_many_batches" | "cannot_hold" | "laid_out" | "after_the_end" | "too_soon" | "invalid" | "malformed" | "too_large" | "not_json" | "not_found" | "method_not_allowed" | "name_taken" | "id_taken" | "already_finished" | "already_started" | "not_started" | "told_since" | "no_such_task" | "unreadable" | "changed" | "foreign_host" | "foreign_origin" | "database_down" | "database_full" | "database_busy" | "too_often" | "too_slow" | "not_signed_in" | "not_let_in" | "too_many_tries" | "full" | "busy" | "fault";
+        /** @description What does a recipe for one machine mean in another? */
+        ConversionDto: {
+            /** @description The machine to read it for. */
+            machine: components["schemas"]["MachineDto"];
+            /**
+             * Format: double
+             * @description Minutes of the recipe, in seconds.
+             */
+            recipe_s: number;
+            /** @description What the recipe cooks, in which machine, at which setting. */
+            request: components["schemas"]["RequestDto"];
+        };
         /** @description A recipe read for another machine. */
         ConvertedDto: {
             /**
@@ -2439,6 +2476,30 @@ export interface components {
          * @enum {string}
          */
         HowDto: "one_basket" | "two_drawers" | "one_after_the_other";
+        /** @description Something that goes into a recipe. */
+        ItemDto: {
+            /** @description What it brings that some may not eat, likewise; empty for nothing. */
+            allergens?: string[] | null;
+            /**
+             * Format: double
+             * @description How much of its unit.
+             */
+            amount: number;
+            /**
+             * Format: double
+             * @description What of it is salt, where the cook knows better than the shelf.
+             */
+            salt_percent?: number | null;
+            /**
+             * Format: double
+             * @description What of it is sugar, likewise.
+             */
+            sugar_percent?: number | null;
+            /** @description In what it is measured. */
+            unit: components["schemas"]["UnitDto"];
+            /** @description What. */
+            what: string;
+        };
         /** @description Coming in by a link. */
         JoinDto: {
             /** @description What to call this device. */
@@ -2451,21 +2512,6 @@ export interface components {
          * @enum {string}
          */
         JoinsDto: "last_minutes" | "turned_down" | "at_minute";
-        /** @description A blend of the kitchen. */
-        KeptBlendDto: {
-            /** @description What it is. */
-            blend: components["schemas"]["BlendDto"];
-            /**
-             * Format: uuid
-             * @description Identity.
-             */
-            id: string;
-            /**
-             * Format: int32
-             * @description Changes so far, counted from 1; the ETag.
-             */
-            revision: number;
-        };
         /** @description The first batch until the last is out. */
         KeptDto: {
             /**
@@ -2515,6 +2561,21 @@ export interface components {
             id: string;
             /** @description What it is. */
             method: components["schemas"]["OwnMethodDto"];
+            /**
+             * Format: int32
+             * @description Changes so far, counted from 1; the ETag.
+             */
+            revision: number;
+        };
+        /** @description A recipe of the kitchen. */
+        KeptRecipeDto: {
+            /**
+             * Format: uuid
+             * @description Identity.
+             */
+            id: string;
+            /** @description What it is. */
+            recipe: components["schemas"]["RecipeDto"];
             /**
              * Format: int32
              * @description Changes so far, counted from 1; the ETag.
@@ -3262,20 +3323,6 @@ export interface components {
             /** @description The second; its own machine does not count. */
             second: components["schemas"]["RequestDto"];
         };
-        /** @description Something of a blend. */
-        PartDto: {
-            /** @description An allergen it brings. */
-            allergen?: string | null;
-            /**
-             * Format: double
-             * @description How much the recipe takes.
-             */
-            mass_g: number;
-            /** @description Whether it is salt. */
-            salt?: boolean;
-            /** @description What. */
-            what: string;
-        };
         /** @description A new passphrase; every other device has to sign in with it. */
         PassphraseDto: {
             /** @description The one that counts now, where there is one. */
@@ -3795,18 +3842,29 @@ export interface components {
              */
             pull_c: number;
         };
-        /** @description What does a recipe for one machine mean in another? */
+        /** @description A recipe of the cook's own. */
         RecipeDto: {
-            /** @description The machine to read it for. */
-            machine: components["schemas"]["MachineDto"];
+            /** @description What goes into it. */
+            items: components["schemas"]["ItemDto"][];
+            /** @description What it is for. */
+            kind: components["schemas"]["RecipeKindDto"];
+            /** @description The cook's name for it. */
+            name: string;
+            /** @description What to remember. */
+            notes?: string;
             /**
-             * Format: double
-             * @description Minutes of the recipe, in seconds.
+             * Format: int32
+             * @description For how many it is; absent where that is not how it is counted.
              */
-            recipe_s: number;
-            /** @description What the recipe cooks, in which machine, at which setting. */
-            request: components["schemas"]["RequestDto"];
+            serves?: number | null;
+            /** @description What to do, in order. */
+            steps?: components["schemas"]["RecipeStepDto"][];
         };
+        /**
+         * @description What a recipe is for.
+         * @enum {string}
+         */
+        RecipeKindDto: "rub" | "marinade" | "sauce" | "glaze" | "gravy" | "side";
         /** @description What a recipe leads to. */
         RecipeOutcomeDto: {
             /** @description Colour of the face that looks up and of the other. */
@@ -3816,6 +3874,54 @@ export interface components {
              * @description Core when it comes out.
              */
             core_c: number;
+        };
+        /** @description Recipes of the kitchen. */
+        RecipePageDto: {
+            /** @description The rows. */
+            items: components["schemas"]["KeptRecipeDto"][];
+            /**
+             * Format: int64
+             * @description This page, from 1.
+             */
+            page: number;
+            /**
+             * Format: int64
+             * @description Rows on a page.
+             */
+            per_page: number;
+            /**
+             * Format: int64
+             * @description How many there are in all.
+             */
+            total: number;
+            /** @description Rows of this page that cannot be shown. */
+            unreadable: components["schemas"]["UnreadableDto"][];
+        };
+        /** @description What was understood of it. */
+        RecipeReadDto: {
+            /** @description The recipe; it is not kept yet. */
+            recipe: components["schemas"]["RecipeDto"];
+            /** @description Lines in which no amount was found. */
+            unread: string[];
+            /** @description The same, weighed. */
+            weighed: components["schemas"]["WeighedDto"];
+        };
+        /** @description Something to do. */
+        RecipeStepDto: {
+            /**
+             * Format: double
+             * @description How long it takes; absent where nobody says.
+             */
+            time_s?: number | null;
+            /** @description What, as an order. */
+            what: string;
+        };
+        /** @description A recipe as text: a page or a file with schema.org's Recipe, or lines as cooks write them. */
+        RecipeTextDto: {
+            /** @description What it is for, where the text does not say. */
+            kind: components["schemas"]["RecipeKindDto"];
+            /** @description The text. */
+            text: string;
         };
         /**
          * @description Whose safety floors apply.
@@ -3885,7 +3991,6 @@ export interface components {
             batch_order?: components["schemas"]["BatchOrderDto"];
             /** @description The cook accepts a target below the floor. */
             below_floor_acknowledged?: boolean;
-            blend?: components["schemas"]["BlendDto"] | null;
             /**
              * Format: double
              * @description Core temperature wanted, after the rest.
@@ -3934,6 +4039,8 @@ export interface components {
              * @description The uppermost rack to use, from below; absent for the one that suits.
              */
             rack?: number | null;
+            /** @description The cook's own recipes for what goes on the meat: at most one of a kind. */
+            recipes?: components["schemas"]["RecipeDto"][];
             /** @description Whose safety floor applies. */
             region: components["schemas"]["RegionDto"];
             /**
@@ -4090,7 +4197,7 @@ export interface components {
          * @description What goes on the meat.
          * @enum {string}
          */
-        SeasoningKindDto: "salt" | "rub" | "oil" | "spray" | "oil_below" | "baking_powder" | "flour" | "starch" | "egg" | "crumb" | "egg_and_crumb" | "butter_sauce" | "glaze" | "wet_marinade" | "vinegar_and_salt" | "vinegar_soak" | "even_brine" | "strong_brine" | "marinade";
+        SeasoningKindDto: "salt" | "rub" | "oil" | "spray" | "oil_below" | "baking_powder" | "flour" | "starch" | "egg" | "crumb" | "egg_and_crumb" | "butter_sauce" | "glaze" | "sauce" | "wet_marinade" | "vinegar_and_salt" | "vinegar_soak" | "even_brine" | "strong_brine" | "marinade";
         /** @description What the other of two drawers holds. */
         SecondDrawerDto: {
             /**
@@ -4920,6 +5027,11 @@ export interface components {
              */
             value: number;
         };
+        /**
+         * @description In what an ingredient is measured.
+         * @enum {string}
+         */
+        UnitDto: "gram" | "ounce" | "pound" | "millilitre" | "teaspoon" | "tablespoon" | "cup" | "piece" | "pinch";
         /** @description A row that cannot be shown. It can be exported as it is, or deleted. */
         UnreadableDto: {
             /**
@@ -4951,6 +5063,53 @@ export interface components {
          * @enum {string}
          */
         WarningKindDto: "below_floor" | "near_element" | "too_long" | "surface_burns" | "stays_pale" | "sauce_too_early" | "smoke" | "out_of_fridge" | "allergen" | "falls_off" | "turns_badly" | "cools_between" | "reheats" | "not_verified" | "past_the_inside" | "clock" | "raw_sauce" | "turn_twice" | "hot_fat" | "fire" | "timer" | "from_frozen";
+        /** @description A recipe weighed. */
+        WeighedDto: {
+            /** @description What it brings that some may not eat, each once. */
+            allergens: string[];
+            /** @description Its ingredients, in order. */
+            items: components["schemas"]["WeighedItemDto"][];
+            /**
+             * Format: double
+             * @description All of it.
+             */
+            mass_g: number;
+            /**
+             * Format: double
+             * @description Salt in it.
+             */
+            salt_g: number;
+            /**
+             * Format: double
+             * @description Sugar in it.
+             */
+            sugar_g: number;
+            /**
+             * Format: double
+             * @description What of it is sugar.
+             */
+            sugar_percent: number;
+        };
+        /** @description An ingredient weighed. */
+        WeighedItemDto: {
+            /** @description What it brings that some may not eat. */
+            allergens: string[];
+            /**
+             * Format: double
+             * @description How much.
+             */
+            mass_g: number;
+            /**
+             * Format: double
+             * @description What of it is salt.
+             */
+            salt_percent: number;
+            /**
+             * Format: double
+             * @description What of it is sugar.
+             */
+            sugar_percent: number;
+        };
         /**
          * @description System a bare weight or length is read in.
          * @enum {string}
@@ -4989,639 +5148,6 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    list_blends: {
-        parameters: {
-            query?: {
-                /** @description Page, from 1. */
-                page?: number;
-                /** @description Rows on a page. */
-                per_page?: number;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BlendPageDto"];
-                };
-            };
-            /** @description The request could not be read. */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Nobody is signed in, where one has to be. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Sent by a page of somebody else. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Meant for another server. */
-            421: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description A value that cannot be, with its bound. */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description A fault of ours. */
-            500: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    create_blend: {
-        parameters: {
-            query?: {
-                /**
-                 * @description Identity of what is made, so that a request repeated after a lost answer makes it once. Made
-                 *     by the server when absent.
-                 */
-                id?: string;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                /**
-                 * @example {
-                 *       "name": "lemon and fennel rub",
-                 *       "parts": [
-                 *         {
-                 *           "mass_g": 18,
-                 *           "salt": false,
-                 *           "what": "fennel seed, crushed"
-                 *         },
-                 *         {
-                 *           "mass_g": 10,
-                 *           "salt": false,
-                 *           "what": "dried lemon peel"
-                 *         },
-                 *         {
-                 *           "mass_g": 6,
-                 *           "salt": false,
-                 *           "what": "black pepper"
-                 *         },
-                 *         {
-                 *           "allergen": "mustard",
-                 *           "mass_g": 6,
-                 *           "salt": false,
-                 *           "what": "mustard powder"
-                 *         },
-                 *         {
-                 *           "mass_g": 10,
-                 *           "salt": true,
-                 *           "what": "fine salt"
-                 *         }
-                 *       ]
-                 *     }
-                 */
-                "application/json": components["schemas"]["BlendDto"];
-            };
-        };
-        responses: {
-            /** @description It was there already. */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["KeptBlendDto"];
-                };
-            };
-            201: {
-                headers: {
-                    ETag?: string;
-                    Location?: string;
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["KeptBlendDto"];
-                };
-            };
-            /** @description The request could not be read. */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Nobody is signed in, where one has to be. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Sent by a page of somebody else. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The body is too large. */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The body is not JSON. */
-            415: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Meant for another server. */
-            421: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description A value that cannot be, with its bound. */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description A fault of ours. */
-            500: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The kitchen holds as many as it may. */
-            507: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    replace_blend: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description The ETag that was seen. */
-                "If-Match"?: string | null;
-            };
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                /**
-                 * @example {
-                 *       "name": "lemon and fennel rub",
-                 *       "parts": [
-                 *         {
-                 *           "mass_g": 18,
-                 *           "salt": false,
-                 *           "what": "fennel seed, crushed"
-                 *         },
-                 *         {
-                 *           "mass_g": 10,
-                 *           "salt": false,
-                 *           "what": "dried lemon peel"
-                 *         },
-                 *         {
-                 *           "mass_g": 6,
-                 *           "salt": false,
-                 *           "what": "black pepper"
-                 *         },
-                 *         {
-                 *           "allergen": "mustard",
-                 *           "mass_g": 6,
-                 *           "salt": false,
-                 *           "what": "mustard powder"
-                 *         },
-                 *         {
-                 *           "mass_g": 10,
-                 *           "salt": true,
-                 *           "what": "fine salt"
-                 *         }
-                 *       ]
-                 *     }
-                 */
-                "application/json": components["schemas"]["BlendDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    ETag?: string;
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["KeptBlendDto"];
-                };
-            };
-            /** @description The request could not be read. */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Nobody is signed in, where one has to be. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Sent by a page of somebody else. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            412: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The body is too large. */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The body is not JSON. */
-            415: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Meant for another server. */
-            421: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description A value that cannot be, with its bound. */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description A fault of ours. */
-            500: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The kitchen holds as many as it may. */
-            507: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    delete_blend: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description The ETag that was seen. */
-                "If-Match"?: string | null;
-            };
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description The request could not be read. */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Nobody is signed in, where one has to be. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Sent by a page of somebody else. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            412: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Meant for another server. */
-            421: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description A value that cannot be, with its bound. */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description A fault of ours. */
-            500: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    restore_blend: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description The request could not be read. */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Nobody is signed in, where one has to be. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Sent by a page of somebody else. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Meant for another server. */
-            421: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description A value that cannot be, with its bound. */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description A fault of ours. */
-            500: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     subscribed_calendar: {
         parameters: {
             query?: never;
@@ -10349,7 +9875,7 @@ export interface operations {
                  *       }
                  *     }
                  */
-                "application/json": components["schemas"]["RecipeDto"];
+                "application/json": components["schemas"]["ConversionDto"];
             };
         };
         responses: {
@@ -11604,6 +11130,996 @@ export interface operations {
             };
         };
     };
+    list_recipes: {
+        parameters: {
+            query?: {
+                /** @description Page, from 1. */
+                page?: number;
+                /** @description Rows on a page. */
+                per_page?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipePageDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    create_recipe: {
+        parameters: {
+            query?: {
+                /**
+                 * @description Identity of what is made, so that a request repeated after a lost answer makes it once. Made
+                 *     by the server when absent.
+                 */
+                id?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "items": [
+                 *         {
+                 *           "amount": 3,
+                 *           "unit": "tablespoon",
+                 *           "what": "fennel seed, crushed"
+                 *         },
+                 *         {
+                 *           "amount": 10,
+                 *           "unit": "gram",
+                 *           "what": "dried lemon peel"
+                 *         },
+                 *         {
+                 *           "amount": 2.5,
+                 *           "unit": "teaspoon",
+                 *           "what": "black pepper"
+                 *         },
+                 *         {
+                 *           "amount": 1,
+                 *           "unit": "tablespoon",
+                 *           "what": "mustard powder"
+                 *         },
+                 *         {
+                 *           "amount": 10,
+                 *           "unit": "gram",
+                 *           "what": "fine salt"
+                 *         }
+                 *       ],
+                 *       "kind": "rub",
+                 *       "name": "lemon and fennel rub"
+                 *     }
+                 */
+                "application/json": components["schemas"]["RecipeDto"];
+            };
+        };
+        responses: {
+            /** @description It was there already. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptRecipeDto"];
+                };
+            };
+            201: {
+                headers: {
+                    ETag?: string;
+                    Location?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptRecipeDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "kind": "marinade",
+                 *       "text": "2 tbsp soy sauce\n1 tbsp honey\n2 cloves garlic"
+                 *     }
+                 */
+                "application/json": components["schemas"]["RecipeTextDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeReadDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    weigh_recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "items": [
+                 *         {
+                 *           "amount": 3,
+                 *           "unit": "tablespoon",
+                 *           "what": "fennel seed, crushed"
+                 *         },
+                 *         {
+                 *           "amount": 10,
+                 *           "unit": "gram",
+                 *           "what": "dried lemon peel"
+                 *         },
+                 *         {
+                 *           "amount": 2.5,
+                 *           "unit": "teaspoon",
+                 *           "what": "black pepper"
+                 *         },
+                 *         {
+                 *           "amount": 1,
+                 *           "unit": "tablespoon",
+                 *           "what": "mustard powder"
+                 *         },
+                 *         {
+                 *           "amount": 10,
+                 *           "unit": "gram",
+                 *           "what": "fine salt"
+                 *         }
+                 *       ],
+                 *       "kind": "rub",
+                 *       "name": "lemon and fennel rub"
+                 *     }
+                 */
+                "application/json": components["schemas"]["RecipeDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeighedDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    replace_recipe: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The ETag that was seen. */
+                "If-Match"?: string | null;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "items": [
+                 *         {
+                 *           "amount": 3,
+                 *           "unit": "tablespoon",
+                 *           "what": "fennel seed, crushed"
+                 *         },
+                 *         {
+                 *           "amount": 10,
+                 *           "unit": "gram",
+                 *           "what": "dried lemon peel"
+                 *         },
+                 *         {
+                 *           "amount": 2.5,
+                 *           "unit": "teaspoon",
+                 *           "what": "black pepper"
+                 *         },
+                 *         {
+                 *           "amount": 1,
+                 *           "unit": "tablespoon",
+                 *           "what": "mustard powder"
+                 *         },
+                 *         {
+                 *           "amount": 10,
+                 *           "unit": "gram",
+                 *           "what": "fine salt"
+                 *         }
+                 *       ],
+                 *       "kind": "rub",
+                 *       "name": "lemon and fennel rub"
+                 *     }
+                 */
+                "application/json": components["schemas"]["RecipeDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptRecipeDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_recipe: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The ETag that was seen. */
+                "If-Match"?: string | null;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/ld+json": unknown;
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restore_recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     read_session: {
         parameters: {
             query?: never;
@@ -12454,7 +12970,7 @@ export interface operations {
             header?: never;
             path: {
                 /** @description What it is. */
-                kind: "cooks" | "suppers" | "machines" | "methods" | "blends";
+                kind: "cooks" | "suppers" | "machines" | "methods" | "recipes";
                 /** @description Identity. */
                 id: string;
             };
@@ -12654,37 +13170,6 @@ export interface operations {
                  *               "altitude_m": 0,
                  *               "batch_order": "heaviest_first",
                  *               "below_floor_acknowledged": false,
-                 *               "blend": {
-                 *                 "name": "lemon and fennel rub",
-                 *                 "parts": [
-                 *                   {
-                 *                     "mass_g": 18,
-                 *                     "salt": false,
-                 *                     "what": "fennel seed, crushed"
-                 *                   },
-                 *                   {
-                 *                     "mass_g": 10,
-                 *                     "salt": false,
-                 *                     "what": "dried lemon peel"
-                 *                   },
-                 *                   {
-                 *                     "mass_g": 6,
-                 *                     "salt": false,
-                 *                     "what": "black pepper"
-                 *                   },
-                 *                   {
-                 *                     "allergen": "mustard",
-                 *                     "mass_g": 6,
-                 *                     "salt": false,
-                 *                     "what": "mustard powder"
-                 *                   },
-                 *                   {
-                 *                     "mass_g": 10,
-                 *                     "salt": true,
-                 *                     "what": "fine salt"
-                 *                   }
-                 *                 ]
-                 *               },
                  *               "core_target_c": 77,
                  *               "cut": "drumstick",
                  *               "gap_mm": 8,
@@ -12784,6 +13269,39 @@ export interface operations {
                  *               "piece_mass_g": 115,
                  *               "pieces": 16,
                  *               "preheat": "thin_only",
+                 *               "recipes": [
+                 *                 {
+                 *                   "items": [
+                 *                     {
+                 *                       "amount": 3,
+                 *                       "unit": "tablespoon",
+                 *                       "what": "fennel seed, crushed"
+                 *                     },
+                 *                     {
+                 *                       "amount": 10,
+                 *                       "unit": "gram",
+                 *                       "what": "dried lemon peel"
+                 *                     },
+                 *                     {
+                 *                       "amount": 2.5,
+                 *                       "unit": "teaspoon",
+                 *                       "what": "black pepper"
+                 *                     },
+                 *                     {
+                 *                       "amount": 1,
+                 *                       "unit": "tablespoon",
+                 *                       "what": "mustard powder"
+                 *                     },
+                 *                     {
+                 *                       "amount": 10,
+                 *                       "unit": "gram",
+                 *                       "what": "fine salt"
+                 *                     }
+                 *                   ],
+                 *                   "kind": "rub",
+                 *                   "name": "lemon and fennel rub"
+                 *                 }
+                 *               ],
                  *               "region": "us",
                  *               "room_c": 21,
                  *               "sauce": "none",
@@ -13041,37 +13559,6 @@ export interface operations {
                  *               "altitude_m": 0,
                  *               "batch_order": "heaviest_first",
                  *               "below_floor_acknowledged": false,
-                 *               "blend": {
-                 *                 "name": "lemon and fennel rub",
-                 *                 "parts": [
-                 *                   {
-                 *                     "mass_g": 18,
-                 *                     "salt": false,
-                 *                     "what": "fennel seed, crushed"
-                 *                   },
-                 *                   {
-                 *                     "mass_g": 10,
-                 *                     "salt": false,
-                 *                     "what": "dried lemon peel"
-                 *                   },
-                 *                   {
-                 *                     "mass_g": 6,
-                 *                     "salt": false,
-                 *                     "what": "black pepper"
-                 *                   },
-                 *                   {
-                 *                     "allergen": "mustard",
-                 *                     "mass_g": 6,
-                 *                     "salt": false,
-                 *                     "what": "mustard powder"
-                 *                   },
-                 *                   {
-                 *                     "mass_g": 10,
-                 *                     "salt": true,
-                 *                     "what": "fine salt"
-                 *                   }
-                 *                 ]
-                 *               },
                  *               "core_target_c": 77,
                  *               "cut": "drumstick",
                  *               "gap_mm": 8,
@@ -13171,6 +13658,39 @@ export interface operations {
                  *               "piece_mass_g": 115,
                  *               "pieces": 16,
                  *               "preheat": "thin_only",
+                 *               "recipes": [
+                 *                 {
+                 *                   "items": [
+                 *                     {
+                 *                       "amount": 3,
+                 *                       "unit": "tablespoon",
+                 *                       "what": "fennel seed, crushed"
+                 *                     },
+                 *                     {
+                 *                       "amount": 10,
+                 *                       "unit": "gram",
+                 *                       "what": "dried lemon peel"
+                 *                     },
+                 *                     {
+                 *                       "amount": 2.5,
+                 *                       "unit": "teaspoon",
+                 *                       "what": "black pepper"
+                 *                     },
+                 *                     {
+                 *                       "amount": 1,
+                 *                       "unit": "tablespoon",
+                 *                       "what": "mustard powder"
+                 *                     },
+                 *                     {
+                 *                       "amount": 10,
+                 *                       "unit": "gram",
+                 *                       "what": "fine salt"
+                 *                     }
+                 *                   ],
+                 *                   "kind": "rub",
+                 *                   "name": "lemon and fennel rub"
+                 *                 }
+                 *               ],
                  *               "region": "us",
                  *               "room_c": 21,
                  *               "sauce": "none",
@@ -13579,37 +14099,6 @@ export interface operations {
                  *               "altitude_m": 0,
                  *               "batch_order": "heaviest_first",
                  *               "below_floor_acknowledged": false,
-                 *               "blend": {
-                 *                 "name": "lemon and fennel rub",
-                 *                 "parts": [
-                 *                   {
-                 *                     "mass_g": 18,
-                 *                     "salt": false,
-                 *                     "what": "fennel seed, crushed"
-                 *                   },
-                 *                   {
-                 *                     "mass_g": 10,
-                 *                     "salt": false,
-                 *                     "what": "dried lemon peel"
-                 *                   },
-                 *                   {
-                 *                     "mass_g": 6,
-                 *                     "salt": false,
-                 *                     "what": "black pepper"
-                 *                   },
-                 *                   {
-                 *                     "allergen": "mustard",
-                 *                     "mass_g": 6,
-                 *                     "salt": false,
-                 *                     "what": "mustard powder"
-                 *                   },
-                 *                   {
-                 *                     "mass_g": 10,
-                 *                     "salt": true,
-                 *                     "what": "fine salt"
-                 *                   }
-                 *                 ]
-                 *               },
                  *               "core_target_c": 77,
                  *               "cut": "drumstick",
                  *               "gap_mm": 8,
@@ -13709,6 +14198,39 @@ export interface operations {
                  *               "piece_mass_g": 115,
                  *               "pieces": 16,
                  *               "preheat": "thin_only",
+                 *               "recipes": [
+                 *                 {
+                 *                   "items": [
+                 *                     {
+                 *                       "amount": 3,
+                 *                       "unit": "tablespoon",
+                 *                       "what": "fennel seed, crushed"
+                 *                     },
+                 *                     {
+                 *                       "amount": 10,
+                 *                       "unit": "gram",
+                 *                       "what": "dried lemon peel"
+                 *                     },
+                 *                     {
+                 *                       "amount": 2.5,
+                 *                       "unit": "teaspoon",
+                 *                       "what": "black pepper"
+                 *                     },
+                 *                     {
+                 *                       "amount": 1,
+                 *                       "unit": "tablespoon",
+                 *                       "what": "mustard powder"
+                 *                     },
+                 *                     {
+                 *                       "amount": 10,
+                 *                       "unit": "gram",
+                 *                       "what": "fine salt"
+                 *                     }
+                 *                   ],
+                 *                   "kind": "rub",
+                 *                   "name": "lemon and fennel rub"
+                 *                 }
+                 *               ],
                  *               "region": "us",
                  *               "room_c": 21,
                  *               "sauce": "none",

@@ -3,7 +3,6 @@ import type { components } from "./schema";
 
 type Schemas = components["schemas"];
 
-export type Blend = Schemas["BlendDto"];
 export type Browning = Schemas["BrowningDto"];
 export type Catalogue = Schemas["CatalogueDto"];
 export type Cook = Schemas["CookDto"];
@@ -16,7 +15,10 @@ export type Division = Schemas["DivisionDto"];
 export type Estimate = Schemas["EstimateDto"];
 export type Happening = Schemas["HappeningDto"];
 export type HouseholdSettings = Schemas["SettingsDto"];
-export type KeptBlend = Schemas["KeptBlendDto"];
+export type KeptRecipe = Schemas["KeptRecipeDto"];
+export type Recipe = Schemas["RecipeDto"];
+export type RecipeKind = Schemas["RecipeKindDto"];
+export type Weighed = Schemas["WeighedDto"];
 export type CountedMethod = Schemas["CountedMethodDto"];
 export type KeptMethod = Schemas["KeptMethodDto"];
 export type KeptSupper = Schemas["KeptSupperDto"];

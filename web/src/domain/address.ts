@@ -1,5 +1,5 @@
 // A sentence in an address: short, without what is usual, without what is long - a layout, a method, a
-// blend - and without the consent to go below a safe minimum. The whole sentence goes along in the
+// recipes - and without the consent to go below a safe minimum. The whole sentence goes along in the
 // history of the browser, so that a reload and the way back have everything.
 import type { Catalogue, Machine, Request } from "../api/types";
 import { asNow } from "../lib/earlier";
@@ -20,7 +20,7 @@ const NEVER = new Set<keyof Request>([
   "below_floor_acknowledged",
   "layout",
   "method",
-  "blend",
+  "recipes",
   "region",
   "altitude_m",
   "thermometer_offset_k",

@@ -15,8 +15,39 @@ const COATS: Record<string, string[]> = {
 
 /** Goes over every part of a JSON text as it is read. */
 export function asNow(_key: string, value: unknown): unknown {
-  if (typeof value !== "object" || value === null || !("coat" in value)) return value;
-  const { coat, ...rest } = value;
-  const surface = typeof coat === "string" ? COATS[coat] : undefined;
-  return surface && !("surface" in rest) ? { ...rest, surface } : value;
+  return typeof value === "object" && value !== null ? recipes(surface(value)) : value;
 }
+
+function surface(value: object): object {
+  if (!("coat" in value)) return value;
+  const { coat, ...rest } = value;
+  const layers = typeof coat === "string" ? COATS[coat] : undefined;
+  return layers && !("surface" in rest) ? { ...rest, surface: layers } : value;
+}
+
+/** There was one recipe, a blend of spices in grams. */
+function recipes(value: object): object {
+  if (!("blend" in value)) return value;
+  const { blend, ...rest } = value;
+  return isBlend(blend) ? { ...rest, recipes: [asRecipe(blend)] } : rest;
+}
+
+interface Blend {
+  name: string;
+  parts: { what: string; mass_g: number; salt?: boolean; allergen?: string | null }[];
+}
+
+const isBlend = (value: unknown): value is Blend =>
+  typeof value === "object" && value !== null && "parts" in value && Array.isArray(value.parts);
+
+const asRecipe = ({ name, parts }: Blend) => ({
+  name,
+  kind: "rub",
+  items: parts.map(({ what, mass_g, salt, allergen }) => ({
+    what,
+    amount: mass_g,
+    unit: "gram",
+    ...(salt ? { salt_percent: 100 } : {}),
+    ...(allergen ? { allergens: [allergen] } : {}),
+  })),
+});

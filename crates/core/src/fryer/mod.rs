@@ -13,5 +13,6 @@ pub use machine::{
     Calibration, Dial, Floor, Machine, MachineError, MachineKind, Spit, USUAL_CORNER,
 };
 pub use presets::{PRESETS, Preset, typical};
-pub use run::{Pace, Phase, Rest, Run, WARMING_OVEN, resting};
+pub(crate) use run::USUAL_SAUCE;
+pub use run::{Pace, Phase, Rest, Run, WARMING_OVEN, resting, sweetness};
 pub use support::Support;

@@ -86,8 +86,25 @@ pub struct Run {
     elapsed: f64,
     since_change: f64,
     side: Side,
+    /// Sugar of the sauce that is brushed on, of a glaze's.
+    sauce: f64,
     last_dt: f64,
     stop: Stop,
+}
+
+/// Sugar of a sauce of which nothing is known, of a glaze's: a fifth of it is sugar (common practice).
+pub(crate) const USUAL_SAUCE: f64 = 0.5;
+/// Sugar of a glaze, as a share of its weight: what the colours of a glazed surface were held against.
+const GLAZE_SUGAR: f64 = 0.4;
+
+/// Sugar as a share of a sauce's weight, over that of a glaze.
+///
+/// ```
+/// assert_eq!(ember_core::fryer::sweetness(0.2), 0.5);
+/// ```
+#[must_use]
+pub fn sweetness(sugar: f64) -> f64 {
+    (sugar / GLAZE_SUGAR).clamp(0.0, 2.0)
 }
 
 impl Run {
@@ -120,6 +137,13 @@ impl Run {
         (cavity, seconds)
     }
 
+    /// The same with a sauce of so much sugar, of a glaze's.
+    #[must_use]
+    pub const fn with_sauce(mut self, sweetness: f64) -> Self {
+        self.sauce = sweetness;
+        self
+    }
+
     /// Puts `count` pieces like `piece` into a cavity (cold or hot). `count` may be broken: it
     /// scales the one computed piece to the weight of the load. The setting is in °C.
     #[must_use]
@@ -134,6 +158,7 @@ impl Run {
             elapsed: 0.0,
             since_change: 0.0,
             side: Side::default(),
+            sauce: USUAL_SAUCE,
             last_dt: 1.0,
             stop: Stop::current(),
         }
@@ -347,7 +372,7 @@ impl Run {
             }
             Action::Sauce(on) => {
                 for lot in &mut self.lots {
-                    lot.piece.wet_faces(BRUSHED, on);
+                    lot.piece.sauce(BRUSHED, self.sauce, on);
                 }
             }
             Action::Baste(Baste::Water) => {

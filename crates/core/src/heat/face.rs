@@ -62,7 +62,12 @@ pub struct Face {
     pub leaving: f64,
     /// Browning so far, in minutes' worth at the reference temperature of [`FaceLaw`].
     pub browning: f64,
+    /// Sugar of a sauce that was brushed on, of a glaze's.
+    pub sugar: f64,
 }
+
+/// How much faster a face browns under the sugar of a glaze: as a layer of it does.
+const SWEET: f64 = 0.45;
 
 /// The constants of the surface; one set for all cuts and machines.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -302,6 +307,7 @@ impl Face {
             lost: 0.0,
             leaving: 0.0,
             browning: 0.0,
+            sugar: 0.0,
         }
     }
 
@@ -347,6 +353,11 @@ impl Face {
             && self.surface > BROWNING_FROM
         {
             let dry = 1.0 - self.activity(around, solved.rate);
+            let colouring = SurfaceStart {
+                sugar: colouring.sugar.max(self.sugar),
+                browning_rate: colouring.browning_rate * (1.0 + SWEET * self.sugar),
+                ..colouring
+            };
             self.browning += dry * law.browning_rate(self.surface, colouring) * stride.dt / 60.0;
         }
 

@@ -322,6 +322,22 @@ impl Piece {
         self.disturb();
     }
 
+    /// Brushes the faces that look up, down, or both with a sauce: a film of water, kg/m², and its sugar, of a
+    /// glaze's.
+    pub fn sauce(&mut self, film: f64, sugar: f64, looking: Looking) {
+        for (face, patch) in self.faces.iter_mut().zip(&self.grid.patches) {
+            let covered = match (patch.facing, looking) {
+                (Facing::Cavity, _) => 0.0,
+                (_, Looking::Both) => 1.0,
+                (Facing::Side, _) => 0.5,
+                (Facing::Vertical(up), Looking::Up) => up,
+                (Facing::Vertical(up), Looking::Down) => 1.0 - up,
+            };
+            face.sugar = face.sugar.max(sugar * covered);
+        }
+        self.wet_faces(film, looking);
+    }
+
     /// Covers the whole surface with ice, kg/m²: it melts with the outermost cells, and wets them.
     pub fn glaze(&mut self, ice: f64) {
         for (patch, face) in self.grid.patches.iter().zip(&mut self.faces) {
@@ -849,6 +865,7 @@ impl Piece {
             sum.lost += weight * face.lost;
             sum.leaving += weight * face.leaving;
             sum.browning += weight * face.browning;
+            sum.sugar += weight * face.sugar;
         }
         if area <= 0.0 {
             // A sphere has one patch only.
@@ -862,6 +879,7 @@ impl Piece {
             lost: sum.lost / area,
             leaving: sum.leaving / area,
             browning: sum.browning / area,
+            sugar: sum.sugar / area,
         }
     }
 

@@ -213,6 +213,24 @@ impl SurfaceStart {
         }
     }
 
+    /// The same under a glaze of another sugar, as a multiple of a usual one's.
+    ///
+    /// ```
+    /// use ember_core::meat::{Layer, SurfaceStart};
+    /// let glazed = SurfaceStart::RAW.with(Layer::Glaze, 1.0);
+    /// assert!((glazed.sweetened(1.0).browning_rate - glazed.browning_rate).abs() < 1e-9);
+    /// assert!(glazed.sweetened(0.3).browning_rate < glazed.browning_rate);
+    /// ```
+    #[must_use]
+    pub fn sweetened(self, sweetness: f64) -> Self {
+        let faster = Layer::Glaze.effect().faster;
+        Self {
+            sugar: self.sugar * sweetness,
+            browning_rate: self.browning_rate * (1.0 + sweetness * (faster - 1.0)) / faster,
+            ..self
+        }
+    }
+
     /// The same on a rind, which is collagen and has little that browns (from memory).
     #[must_use]
     pub const fn on_rind(self) -> Self {

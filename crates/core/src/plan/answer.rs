@@ -16,7 +16,7 @@ use crate::meat::{Browning, Surface};
 use crate::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
 
 /// Version of the model and its constants, stored with every plan.
-pub const MODEL_VERSION: &str = "4";
+pub const MODEL_VERSION: &str = "5";
 
 /// What the plan aims at.
 #[derive(Debug, Clone, PartialEq)]

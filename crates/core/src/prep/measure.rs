@@ -17,6 +17,8 @@ pub enum Ingredient {
     ButterSauce,
     /// Something sweet to brush on.
     Glaze,
+    /// Sauce to brush on, or to toss in.
+    Sauce,
     /// Baking powder.
     BakingPowder,
     /// Flour.
@@ -42,7 +44,7 @@ const TEASPOON: f64 = 4.929;
 
 impl Ingredient {
     /// Every ingredient.
-    pub const ALL: [Self; 15] = [
+    pub const ALL: [Self; 16] = [
         Self::Salt,
         Self::Rub,
         Self::Oil,
@@ -50,6 +52,7 @@ impl Ingredient {
         Self::OilBelow,
         Self::ButterSauce,
         Self::Glaze,
+        Self::Sauce,
         Self::BakingPowder,
         Self::Flour,
         Self::Starch,
@@ -71,6 +74,7 @@ impl Ingredient {
             Self::OilBelow => "oil spray for what it lies on",
             Self::ButterSauce => "butter sauce",
             Self::Glaze => "glaze",
+            Self::Sauce => "sauce",
             Self::BakingPowder => "baking powder",
             Self::Flour => "flour",
             Self::Starch => "starch",
@@ -91,6 +95,7 @@ impl Ingredient {
             Self::Oil | Self::Spray | Self::OilBelow => 0.92,
             Self::ButterSauce => 1.0,
             Self::Glaze => 1.25,
+            Self::Sauce => 1.1,
             Self::BakingPowder => 0.93,
             Self::Flour => 0.53,
             Self::Starch => 0.54,
@@ -109,7 +114,7 @@ impl Ingredient {
             Self::Salt => 0.393_4,
             Self::BakingPowder => 0.106,
             Self::Marinade => 0.02,
-            Self::ButterSauce | Self::Glaze => 0.01,
+            Self::ButterSauce | Self::Glaze | Self::Sauce => 0.01,
             _ => 0.0,
         }
     }
@@ -127,7 +132,7 @@ impl Ingredient {
             Self::Flour | Self::Crumb => Some("wheat"),
             Self::Egg => Some("egg"),
             Self::ButterSauce => Some("milk"),
-            Self::Glaze => Some("often mustard or soy: read its label"),
+            Self::Glaze | Self::Sauce => Some("often mustard or soy: read its label"),
             Self::Marinade => Some("often soy, mustard or sesame: read its label"),
             Self::Rub => Some("at times mustard or sesame: read its label"),
             Self::BakingPowder => Some("at times wheat"),

@@ -2,7 +2,6 @@
 //! everything it takes.
 
 mod ahead;
-mod blend;
 mod cautions;
 mod clocks;
 mod coat;
@@ -15,10 +14,8 @@ mod quantity;
 mod salt;
 mod seasoning;
 mod thaw;
-mod unfit;
 
 pub use ahead::{Ahead, Moment, simulate};
-pub use blend::{BLEND_WORD, Blend, MOST_PARTS, Part};
 pub use clocks::{Clock, Overrun, check_clocks, clocks, warming_before};
 pub use measure::{Ingredient, spoons};
 pub use method::{Method, Place, SAID, Task, Window};
@@ -29,4 +26,3 @@ pub use quantity::{Amount, quantities, sodium};
 pub use salt::{SALT_IN_MEAT, half_depth, salted_evenly};
 pub use seasoning::{Meat, Seasoning};
 pub use thaw::{Bath, thaw_time};
-pub use unfit::Unfit;

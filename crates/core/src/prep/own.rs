@@ -5,10 +5,9 @@ use super::cautions::{BOIL_IT, CHILL, TWO_HOURS, raw_caution};
 use super::clocks::{Clock, check_clocks};
 use super::method::{Method, Place, Task};
 use super::seasoning::Seasoning;
-use super::unfit::Unfit;
 use crate::meat::{Cut, Layer};
 use crate::units::bounds::{AHEAD, COUNTER, PARBOIL};
-use crate::units::{Interval, Temperature};
+use crate::units::{Interval, Temperature, Unfit};
 
 /// Tasks of a method, at the most.
 pub const MOST_TASKS: usize = 12;

@@ -23,6 +23,10 @@ pub enum Seasoning {
     Marinade,
     /// Oil for what the meat lies on.
     OilBelow,
+    /// Sauce brushed on, over so many times its whole outside.
+    Brushed(f64),
+    /// Sauce in which the pieces are tossed.
+    Tossed,
 }
 
 /// The meat that is seasoned.
@@ -89,6 +93,11 @@ const GLAZE: Coverage = Coverage {
     keeps: 250.0,
     lost: 0.2,
 };
+/// A brush leaves about a tenth of a millimetre and a half.
+const BRUSHED: Coverage = Coverage {
+    keeps: 150.0,
+    lost: 0.25,
+};
 const TOSSED: Coverage = Coverage {
     keeps: 600.0,
     lost: 0.3,
@@ -134,7 +143,7 @@ impl Coverage {
         })
     }
 
-    fn part(&self, ingredient: Ingredient, area: f64) -> Dose {
+    fn dose(&self, ingredient: Ingredient, area: f64) -> Dose {
         let stays = self.keeps * area;
         Dose {
             ingredient,
@@ -187,7 +196,7 @@ impl Seasoning {
     }
 
     /// What is set out for it, and what stays.
-    pub(super) fn parts(self, meat: &Meat) -> Vec<Dose> {
+    pub(super) fn doses(self, meat: &Meat) -> Vec<Dose> {
         let grams = meat.mass.grams();
         match self {
             Self::Salt(share) => vec![whole(Ingredient::Salt, share * grams)],
@@ -197,11 +206,11 @@ impl Seasoning {
                 } else {
                     meat.area
                 };
-                let part = Coverage::of(layer).map(|(what, coverage)| coverage.part(what, area));
-                part.into_iter().collect()
+                let dose = Coverage::of(layer).map(|(what, coverage)| coverage.dose(what, area));
+                dose.into_iter().collect()
             }
             Self::VinegarAndSalt => vec![
-                VINEGAR.part(Ingredient::Vinegar, meat.area),
+                VINEGAR.dose(Ingredient::Vinegar, meat.area),
                 Dose {
                     ingredient: Ingredient::Salt,
                     grams: SALT_CRUST * meat.area,
@@ -225,7 +234,9 @@ impl Seasoning {
                 let water = TO_COVER * grams;
                 brine(water, strength * water / (1.0 - strength), TAKEN_UP * grams)
             }
-            Self::Marinade => vec![MARINADE.part(Ingredient::Marinade, meat.area)],
+            Self::Marinade => vec![MARINADE.dose(Ingredient::Marinade, meat.area)],
+            Self::Brushed(times) => vec![BRUSHED.dose(Ingredient::Sauce, times * meat.area)],
+            Self::Tossed => vec![TOSSED.dose(Ingredient::Sauce, meat.area)],
             Self::OilBelow => vec![thrown_away(Ingredient::OilBelow, BELOW)],
         }
     }

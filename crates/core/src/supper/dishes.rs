@@ -7,6 +7,7 @@ use super::{Planner, SupperError};
 use crate::fryer::{Action, Machine, MachineKind};
 use crate::plan::{Plan, PlannedAction, Programme, Request, When};
 use crate::prep::{Method, methods};
+use crate::recipe::Recipe;
 use crate::schedule::{
     Dish, HandsOn, Minute, Places, Side, Site, Task, TaskKey, TypicalSite, whole_minutes,
 };
@@ -25,7 +26,7 @@ pub(super) struct Cook {
     pub request: Request,
     pub plan: Arc<Plan>,
     pub method: Method,
-    pub blend: Option<crate::prep::Blend>,
+    pub recipes: Vec<Recipe>,
     pub machine: usize,
 }
 
@@ -205,7 +206,7 @@ fn planned(
     let method = got_ready(&mut request, &wanted.method).map_err(of)?;
     let mut made = Cook {
         plan: plan(&request).map_err(|error| of(error.into()))?,
-        blend: wanted.blend.clone(),
+        recipes: wanted.recipes.clone(),
         method,
         machine: 0,
         request,

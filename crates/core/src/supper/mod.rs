@@ -27,8 +27,8 @@ use std::sync::Arc;
 
 use crate::fryer::Machine;
 use crate::plan::{Plan, PlanError, Request};
-use crate::prep::Unfit;
 use crate::schedule::{self, Schedule, Serve, Supper, as_asked, clashes, schedule};
+use crate::units::Unfit;
 
 /// How a cook is planned: the caller may remember plans it has made before.
 pub type Planner<'a> = dyn Fn(&Request) -> Result<Arc<Plan>, PlanError> + 'a;
@@ -71,7 +71,7 @@ pub enum SupperError {
 /// let drumsticks = WishedCook {
 ///     request: Request::usual(CutId::Drumstick, PRESETS[1].machine()),
 ///     method: MethodWish::AsSaid,
-///     blend: None,
+///     recipes: vec![],
 /// };
 /// let wish = Wish {
 ///     serve: Serve::At(120), eaters: 4, hands: 1, rings: 4, shelves: 3, quiet: vec![],

@@ -48,9 +48,10 @@ fn meat(cook: &Cook) -> Mass {
 
 /// What goes on a cook's meat.
 pub(super) fn seasoned(cook: &Cook) -> Vec<Amount> {
-    let method = &cook.method;
+    let mut seasonings = cook.method.seasonings.clone();
+    seasonings.extend(cook.request.sauced());
     let on = Meat::of(cook.request.entry(), meat(cook), surface(&cook.request));
-    quantities(&method.seasonings, cook.blend.as_ref(), &on)
+    quantities(&seasonings, &cook.recipes, &on)
 }
 
 /// The meats with what so many eaters need of them, the sides, and everything else added up.

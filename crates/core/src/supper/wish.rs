@@ -1,7 +1,8 @@
 //! What is wanted for a supper.
 
 use crate::plan::Request;
-use crate::prep::{Blend, Method};
+use crate::prep::Method;
+use crate::recipe::Recipe;
 use crate::schedule::{Minute, Serve, TaskKey, TypicalSite};
 use crate::units::{Interval, Mass};
 
@@ -51,8 +52,8 @@ pub struct WishedCook {
     pub request: Request,
     /// How the meat is got ready.
     pub method: MethodWish,
-    /// The cook's own rub.
-    pub blend: Option<Blend>,
+    /// What goes on the meat by a recipe of the cook's own.
+    pub recipes: Vec<Recipe>,
 }
 
 /// How the meat is got ready.

@@ -7,6 +7,7 @@ pub mod bounds;
 mod format;
 mod message;
 mod parse;
+mod unfit;
 
 pub use bounds::{Bound, OutOfBounds};
 pub use format::{TemperatureScale, WeightSystem, round_to_step};
@@ -17,6 +18,8 @@ pub use parse::{
     parse_share, parse_temperature, parse_temperature_difference, parse_time, parse_volume,
     spellings,
 };
+
+pub use unfit::Unfit;
 
 /// Grams in one avoirdupois pound, exact.
 pub const GRAMS_PER_POUND: f64 = 453.592_37;

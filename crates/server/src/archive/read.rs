@@ -215,6 +215,10 @@ impl Reading {
         table: &Table,
         mut row: Map<String, Value>,
     ) -> Result<Option<Map<String, Value>>, ApiError> {
+        // A blend of spices was a kind of its own, in households of earlier programs.
+        if let Some(kind) = row.get_mut("kind").filter(|kind| *kind == "blend") {
+            *kind = Value::from("recipe");
+        }
         let document = if table.name == "machines" {
             "profile"
         } else {

@@ -1,4 +1,4 @@
-//! Queries on cards: methods and blends.
+//! Queries on cards: methods, recipes and side dishes.
 
 use chrono::{DateTime, Utc};
 use diesel::prelude::*;

@@ -125,7 +125,7 @@ pub struct SupperEvent {
     pub before: Option<Value>,
 }
 
-/// A card of the box: a method or a blend.
+/// A card of the box: a method, a recipe or a side dish.
 #[derive(Debug, Clone, Queryable, Selectable)]
 #[diesel(table_name = cards)]
 pub struct Card {
@@ -147,7 +147,7 @@ pub struct Card {
 pub struct NewCard {
     /// Identity.
     pub id: Uuid,
-    /// Method or blend.
+    /// Method, recipe or side.
     pub kind: &'static str,
     /// What the cook calls it.
     pub name: String,

@@ -41,7 +41,7 @@ pub fn ferry_crew(now: DateTime<Utc>) -> SupperDto {
     let drumsticks = RequestDto {
         pieces: 16,
         method: Some(Box::new(cards::night_before_the_ferry())),
-        blend: Some(cards::fennel_rub()),
+        recipes: vec![cards::fennel_rub()],
         ..RequestDto::from(&Request::usual(CutId::Drumstick, drum()))
     };
     let loin = RequestDto::from(&Request::usual(CutId::PorkLoinRoast, drum()));

@@ -1,8 +1,8 @@
 //! What a cook makes of a method, and blends, on the wire.
 
 use ember_core::meat::{Layer, Surface, cut};
-use ember_core::prep::{Ahead, Blend, Method, Part, Seasoning, Task, Unfit, Window, own};
-use ember_core::units::{Interval, Mass};
+use ember_core::prep::{Ahead, Method, Seasoning, Task, Window, own};
+use ember_core::units::{Interval, Unfit};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -37,32 +37,6 @@ pub enum AheadKindDto {
     Counter,
     /// In simmering water.
     Parboil,
-}
-
-/// A cook's own rub.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct BlendDto {
-    /// The cook's name for it.
-    pub name: String,
-    /// What it is mixed of.
-    pub parts: Vec<PartDto>,
-}
-
-/// Something of a blend.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct PartDto {
-    /// What.
-    pub what: String,
-    /// How much the recipe takes.
-    pub mass_g: f64,
-    /// Whether it is salt.
-    #[serde(default)]
-    pub salt: bool,
-    /// An allergen it brings.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub allergen: Option<String>,
 }
 
 /// A method of preparation that the cook wrote down.
@@ -161,6 +135,8 @@ pub enum SeasoningKindDto {
     ButterSauce,
     /// Something sweet to brush on.
     Glaze,
+    /// Sauce, for tossing.
+    Sauce,
     /// What clings to it from a marinade.
     WetMarinade,
     /// Vinegar and salt for a skin.
@@ -175,17 +151,6 @@ pub enum SeasoningKindDto {
     Marinade,
 }
 
-/// A blend of the kitchen.
-#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
-pub struct KeptBlendDto {
-    /// Identity.
-    pub id: Uuid,
-    /// Changes so far, counted from 1; the ETag.
-    pub revision: i32,
-    /// What it is.
-    pub blend: BlendDto,
-}
-
 /// A method of the kitchen.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
 pub struct KeptMethodDto {
@@ -197,10 +162,6 @@ pub struct KeptMethodDto {
     pub method: OwnMethodDto,
 }
 
-page!(
-    /// Blends of the kitchen.
-    BlendPageDto of KeptBlendDto
-);
 page!(
     /// Methods of the kitchen.
     MethodPageDto of KeptMethodDto
@@ -237,30 +198,6 @@ impl From<&AheadDto> for Ahead {
 impl From<Unfit> for ApiError {
     fn from(unfit: Unfit) -> Self {
         Self::invalid(unfit.field, unfit.detail)
-    }
-}
-
-impl BlendDto {
-    /// The blend, where it can be mixed.
-    ///
-    /// # Errors
-    /// What is wrong with it.
-    pub fn checked(&self) -> Result<Blend, ApiError> {
-        let blend = Blend {
-            name: self.name.clone(),
-            parts: self
-                .parts
-                .iter()
-                .map(|part| Part {
-                    what: part.what.clone(),
-                    mass: Mass::from_grams(part.mass_g),
-                    salt: part.salt,
-                    allergen: part.allergen.clone(),
-                })
-                .collect(),
-        };
-        blend.check()?;
-        Ok(blend)
     }
 }
 
@@ -341,6 +278,7 @@ impl From<&Seasoning> for SeasoningDto {
             Seasoning::VinegarSoak => (SeasoningKindDto::VinegarSoak, None),
             Seasoning::Marinade => (SeasoningKindDto::Marinade, None),
             Seasoning::OilBelow => (SeasoningKindDto::OilBelow, None),
+            Seasoning::Brushed(_) | Seasoning::Tossed => (SeasoningKindDto::Sauce, None),
         };
         Self {
             kind,
@@ -383,6 +321,7 @@ impl SeasoningDto {
             (SeasoningKindDto::Rub, None) => cover(Layer::Rub),
             (SeasoningKindDto::Oil, None) => cover(Layer::Oil),
             (SeasoningKindDto::Spray, None) => cover(Layer::Spray),
+            (SeasoningKindDto::Sauce, None) => vec![Seasoning::Tossed],
             (SeasoningKindDto::OilBelow, None) => vec![Seasoning::OilBelow],
             (SeasoningKindDto::BakingPowder, None) => cover(Layer::BakingPowder),
             (SeasoningKindDto::Flour, None) => cover(Layer::Flour),

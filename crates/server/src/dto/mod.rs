@@ -15,6 +15,7 @@ pub mod plan;
 pub mod preparation;
 pub mod quantity;
 pub mod question;
+pub mod recipe;
 pub mod request;
 pub mod settings;
 pub mod supper;

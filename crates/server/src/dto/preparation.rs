@@ -2,15 +2,16 @@
 
 use ember_core::plan::{Compared, PlanError, Request, compare, surface, thawing};
 use ember_core::prep::{
-    Amount, Appetite, Bath, Blend, Meat, Method, Moment, SAID, Seasoning, Task, bare, half_depth,
-    methods, portion, quantities, salted_evenly, sodium,
+    Amount, Appetite, Bath, Meat, Method, Moment, SAID, Seasoning, Task, bare, half_depth, methods,
+    portion, quantities, salted_evenly, sodium,
 };
+use ember_core::recipe::Recipe;
 use ember_core::units::Mass;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::method::{AheadDto, BlendDto, OwnMethodDto, SeasoningDto};
-use super::request::RequestDto;
+use super::method::{AheadDto, OwnMethodDto, SeasoningDto};
+use super::request::{RequestDto, checked_recipes};
 use super::surface::SurfaceDto;
 use super::words::{BrowningDto, PlaceDto};
 use crate::error::ApiError;
@@ -182,10 +183,9 @@ pub struct AmountDto {
     pub density_g_ml: f64,
     /// An allergen it often brings.
     pub allergen: Option<String>,
-    /// Whether it is mixed into the cook's own rub.
+    /// The recipe of the cook's own that it goes into.
     #[serde(default)]
-    #[schema(required = true)]
-    pub in_blend: bool,
+    pub part_of: Option<String>,
 }
 
 /// A method, cooked.
@@ -235,7 +235,7 @@ impl From<&Amount> for AmountDto {
             spray_s: amount.spray.map(|time| time.seconds()),
             density_g_ml: amount.density,
             allergen: amount.allergen.clone(),
-            in_blend: amount.in_blend,
+            part_of: amount.part_of.clone(),
         }
     }
 }
@@ -317,7 +317,7 @@ const fn is_salt(seasoning: Seasoning) -> bool {
 /// What the methods are told for.
 struct For<'a> {
     request: &'a Request,
-    blend: Option<&'a Blend>,
+    recipes: Vec<Recipe>,
     meat: Meat,
 }
 
@@ -331,7 +331,9 @@ impl MethodDto {
         let salt = salted.then_some(rests);
         let thickness = told.request.thickness_of(told.request.heaviest());
         let seasonings = &method.seasonings;
-        let amounts = quantities(seasonings, told.blend, &told.meat);
+        let mut set_out = seasonings.clone();
+        set_out.extend(told.request.sauced());
+        let amounts = quantities(&set_out, &told.recipes, &told.meat);
         let refused = worth.as_ref().err().map(ToString::to_string);
         let worth = worth.ok();
         Self {
@@ -343,7 +345,7 @@ impl MethodDto {
             surface: method.surface.into(),
             seasonings: seasonings.iter().map(SeasoningDto::from).collect(),
             amounts: amounts.iter().map(AmountDto::from).collect(),
-            sodium_mg: sodium(seasonings, told.blend, &told.meat),
+            sodium_mg: sodium(&set_out, &told.recipes, &told.meat),
             time_s: rests.seconds(),
             hands_on_s: method.hands_on().seconds(),
             salt_depth_mm: salt.map(|time| half_depth(time).millimetres()),
@@ -370,8 +372,7 @@ impl PreparationDto {
             ));
         }
         let request = Request::try_from(&wish.request)?;
-        let blend = wish.request.blend.as_ref().map(BlendDto::checked);
-        let blend = blend.transpose()?;
+        let recipes = checked_recipes(&wish.request.recipes)?;
         let entry = request.entry();
         let mut all = methods(entry);
         let own = wish.request.method.as_ref();
@@ -389,7 +390,7 @@ impl PreparationDto {
             .sum();
         let told = For {
             request: &request,
-            blend: blend.as_ref(),
+            recipes,
             meat: Meat::of(entry, Mass::from_grams(meat), surface(&request)),
         };
         let stood = bare(entry);

@@ -31,7 +31,7 @@ pub struct OtherMachineDto {
 /// What does a recipe for one machine mean in another?
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
-pub struct RecipeDto {
+pub struct ConversionDto {
     /// What the recipe cooks, in which machine, at which setting.
     pub request: RequestDto,
     /// Minutes of the recipe, in seconds.

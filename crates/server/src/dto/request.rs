@@ -6,6 +6,7 @@ use ember_core::fryer::Machine;
 use ember_core::meat::{FirstUp, Surface, cut};
 use ember_core::plan::{Outside, PlannedAction, Programme, Request, Start, Thermometer};
 use ember_core::prep::Ahead;
+use ember_core::recipe::{Recipe, RecipeKind};
 use ember_core::units::bounds;
 use ember_core::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
 use serde::{Deserialize, Serialize};
@@ -13,7 +14,8 @@ use utoipa::ToSchema;
 
 use super::action::PlannedActionDto;
 use super::machine::MachineDto;
-use super::method::{AheadDto, BlendDto, OwnMethodDto};
+use super::method::{AheadDto, OwnMethodDto};
+use super::recipe::RecipeDto;
 use super::surface::SurfaceDto;
 use super::words::{
     BatchOrderDto, CutDto, FirstUpDto, HandlingDto, HotHoldingDto, LoadDto, OutsideDto, PreheatDto,
@@ -79,9 +81,9 @@ pub struct RequestDto {
     /// The cook's own method of preparation, where it is none of the usual ones.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub method: Option<Box<OwnMethodDto>>,
-    /// The cook's own rub, where the method of preparation takes one.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub blend: Option<BlendDto>,
+    /// The cook's own recipes for what goes on the meat: at most one of a kind.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub recipes: Vec<RecipeDto>,
     /// Surface; before there were layers it was called a coat.
     #[serde(alias = "coat")]
     pub surface: SurfaceDto,
@@ -323,6 +325,38 @@ pub mod usual {
     }
 }
 
+/// What of the sauce or the glaze is sugar, where there is a recipe for one.
+fn brushed_sugar(recipes: &[Recipe]) -> Option<f64> {
+    let brushed = [RecipeKind::Sauce, RecipeKind::Glaze];
+    let mut known = recipes.iter();
+    let found = known.find(|recipe| brushed.contains(&recipe.kind))?;
+    Some(found.sugar_share())
+}
+
+/// The recipes of a sentence, where there is one of a kind at most.
+///
+/// # Errors
+/// What is wrong with one, or that there are two of a kind.
+pub fn checked_recipes(recipes: &[RecipeDto]) -> Result<Vec<Recipe>, ApiError> {
+    let mut checked: Vec<Recipe> = Vec::new();
+    for recipe in recipes {
+        let recipe = recipe.checked()?;
+        if let Some(twin) = checked.iter().find(|known| known.kind == recipe.kind) {
+            return Err(ApiError::invalid(
+                "recipes",
+                format!(
+                    "\"{}\" and \"{}\" are two recipes for a {}; choose one",
+                    twin.name,
+                    recipe.name,
+                    recipe.kind.word()
+                ),
+            ));
+        }
+        checked.push(recipe);
+    }
+    Ok(checked)
+}
+
 impl From<Region> for RegionDto {
     fn from(region: Region) -> Self {
         match region {
@@ -363,7 +397,7 @@ impl From<&Request> for RequestDto {
             tempered_s,
             ahead: request.ahead.iter().copied().map(AheadDto::from).collect(),
             method: None,
-            blend: None,
+            recipes: Vec::new(),
             surface: request.surface.into(),
             machine: (&request.machine).into(),
             support: request.support.into(),
@@ -452,7 +486,7 @@ impl TryFrom<&RequestDto> for Request {
                 ));
             }
         }
-        dto.blend.as_ref().map(BlendDto::checked).transpose()?;
+        let recipes = checked_recipes(&dto.recipes)?;
         let request = Self {
             cut: dto.cut.into(),
             pieces: dto.pieces,
@@ -467,6 +501,7 @@ impl TryFrom<&RequestDto> for Request {
             start,
             ahead: dto.ahead.iter().map(Ahead::from).collect(),
             surface: Surface::try_from(&dto.surface)?,
+            sugar: brushed_sugar(&recipes),
             machine: Machine::try_from(&dto.machine)?,
             support: dto.support.into(),
             load: dto.load.into(),

@@ -1,6 +1,5 @@
 //! One short handler per noun and verb: parse, call, answer.
 
-pub mod blends;
 pub mod catalogue;
 pub mod changes;
 pub mod cooks;
@@ -14,6 +13,7 @@ pub mod methods;
 pub mod phone;
 pub mod plans;
 pub mod quantities;
+pub mod recipes;
 pub mod session;
 pub mod settings;
 pub mod shared;

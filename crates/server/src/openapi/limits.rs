@@ -1,7 +1,8 @@
 //! Bounds in the description: the same constants that are checked.
 
-use ember_core::prep::{
-    BLEND_WORD, METHOD_NAME, METHOD_REASON, MOST_PARTS, MOST_SEASONINGS, MOST_TASKS,
+use ember_core::prep::{METHOD_NAME, METHOD_REASON, MOST_SEASONINGS, MOST_TASKS};
+use ember_core::recipe::{
+    MOST_ITEMS, MOST_SERVED, MOST_STEPS, RECIPE_TEXT, RECIPE_WORD, RecipeKind,
 };
 use ember_core::supper;
 use ember_core::units::bounds::{self, ALL};
@@ -80,7 +81,7 @@ fn limits() -> Vec<Limited> {
         "CookRowDto",
         "OwnMachineDto",
         "KeptMethodDto",
-        "KeptBlendDto",
+        "KeptRecipeDto",
     ];
     let revisions = revisions.map(|schema| count(schema, "revision", 1, i32::MAX.unsigned_abs()));
     let mut limits = vec![
@@ -94,10 +95,15 @@ fn limits() -> Vec<Limited> {
         text("TypedDto", "text", text::QUANTITY),
         list("RequestDto", "ahead", 0, bounds::AHEADS.max as usize),
         list("PreparationWishDto", "own", 0, MOST_OWN),
-        text("BlendDto", "name", some(BLEND_WORD)),
-        list("BlendDto", "parts", 1, MOST_PARTS),
-        text("PartDto", "what", some(BLEND_WORD)),
-        text("PartDto", "allergen", some(BLEND_WORD)),
+        text("RecipeDto", "name", some(RECIPE_WORD)),
+        text("RecipeDto", "notes", any(RECIPE_TEXT)),
+        list("RecipeDto", "items", 1, MOST_ITEMS),
+        list("RecipeDto", "steps", 0, MOST_STEPS),
+        list("RequestDto", "recipes", 0, RecipeKind::ALL.len()),
+        count("RecipeDto", "serves", 1, MOST_SERVED),
+        text("ItemDto", "what", some(RECIPE_WORD)),
+        text("RecipeStepDto", "what", some(RECIPE_TEXT)),
+        text("RecipeTextDto", "text", text::RECIPE),
         text("OwnMethodDto", "name", some(METHOD_NAME)),
         text("OwnMethodDto", "reason", any(METHOD_REASON)),
         list("OwnMethodDto", "tasks", 1, MOST_TASKS),
@@ -148,7 +154,7 @@ pub(super) fn write_bounds(schemas: &mut Value) {
         "PlannedActionDto",
         "SettingsDto",
         "DeadlineDto",
-        "RecipeDto",
+        "ConversionDto",
         "MachineDto",
         "SpitDto",
         "ReportDto",

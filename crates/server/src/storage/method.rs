@@ -1,33 +1,12 @@
-//! Methods and blends as they are stored.
+//! Methods as they are stored.
 
 use super::{Document, Upgrade, stored};
 use crate::dto::method::{
-    AheadDto, AheadKindDto, BlendDto, OwnMethodDto, OwnTaskDto, PartDto, SeasoningDto,
-    SeasoningKindDto,
+    AheadDto, AheadKindDto, OwnMethodDto, OwnTaskDto, SeasoningDto, SeasoningKindDto,
 };
 use crate::dto::surface::SurfaceDto;
 use crate::dto::words::{CutDto, PlaceDto};
 use serde_json::Value;
-
-stored!(
-    /// Something of a blend.
-    Part = PartDto {
-        same what: String,
-        same mass_g: f64,
-        #[serde(default)]
-        same salt: bool,
-        #[serde(default)]
-        same allergen: Option<String>,
-    }
-);
-
-stored!(
-    /// A cook's own blend.
-    Blend = BlendDto {
-        same name: String,
-        each parts: Vec<Part>,
-    }
-);
 
 stored!(
     /// Something that happens to the meat before it goes in.
@@ -81,7 +60,6 @@ stored!(
     }
 );
 
-impl Document for Blend {}
 /// Version 1 had nine coats, by name, which are still understood.
 fn layers(_method: &mut Value) {}
 

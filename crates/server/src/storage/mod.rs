@@ -15,6 +15,7 @@ pub mod catch_up;
 pub mod event;
 pub mod machine;
 pub mod method;
+pub mod recipe;
 pub mod sentence;
 pub mod settings;
 pub mod snapshot;
@@ -152,8 +153,8 @@ impl<'de, T: Document> Deserialize<'de> for Versioned<T> {
 }
 
 /// A stored type beside its counterpart on the wire. Each field says how it is carried over:
-/// `same` as it is, `one`, `maybe` or `each` as a stored type of its own, `doc` and `maybe_doc` as
-/// one with a version. What is unknown is passed over: only a version says that something changed.
+/// `same` as it is, `one`, `maybe` or `each` as a stored type of its own, `doc` and `docs` as
+/// those with a version. What is unknown is passed over: only a version says that something changed.
 macro_rules! stored {
     ($(#[$meta:meta])* $name:ident = $wire:path {
         $($(#[$attribute:meta])* $how:ident $field:ident: $type:ty),* $(,)?
@@ -184,8 +185,11 @@ macro_rules! taken {
     (doc, $value:expr) => {
         crate::storage::Versioned($value.into())
     };
-    (maybe_doc, $value:expr) => {
-        $value.map(|one| crate::storage::Versioned(one.into()))
+    (docs, $value:expr) => {
+        $value
+            .into_iter()
+            .map(|one| crate::storage::Versioned(one.into()))
+            .collect()
     };
     (maybe_box, $value:expr) => {
         $value.map(|one| crate::storage::Versioned((*one).into()))
@@ -201,8 +205,8 @@ macro_rules! given {
     (doc, $value:expr) => {
         $value.0.into()
     };
-    (maybe_doc, $value:expr) => {
-        $value.map(|one| one.0.into())
+    (docs, $value:expr) => {
+        $value.into_iter().map(|one| one.0.into()).collect()
     };
     (maybe_box, $value:expr) => {
         $value.map(|one| Box::new(one.0.into()))

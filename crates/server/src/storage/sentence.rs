@@ -1,7 +1,8 @@
 //! Sentences as they are stored: what a cook asked for.
 
 use super::machine::Machine;
-use super::method::{Ahead, Blend, Method};
+use super::method::{Ahead, Method};
+use super::recipe::Recipe;
 use super::{Document, Upgrade, Versioned, stored};
 use crate::dto::action::{ActionKindDto, MomentDto, PlannedActionDto};
 use crate::dto::request::{
@@ -83,7 +84,7 @@ stored!(
         #[serde(default)]
         maybe_box method: Option<Versioned<Method>>,
         #[serde(default)]
-        maybe_doc blend: Option<Versioned<Blend>>,
+        docs recipes: Vec<Versioned<Recipe>>,
         #[serde(alias = "coat")]
         same surface: SurfaceDto,
         doc machine: Versioned<Machine>,
@@ -150,11 +151,19 @@ fn hot_holding(_sentence: &mut Value) {}
 /// Version 3 had nine coats, by name, which are still understood.
 fn layers(_sentence: &mut Value) {}
 
-/// Version 4 tempered for half an hour, as is still meant where no time is said.
-fn tempered(_sentence: &mut Value) {}
+/// Version 4 tempered for half an hour, as is still meant where no time is said, and had one recipe, a blend
+/// of spices.
+fn recipes(sentence: &mut Value) {
+    let Some(sentence) = sentence.as_object_mut() else {
+        return;
+    };
+    if let Some(blend) = sentence.remove("blend").filter(|blend| !blend.is_null()) {
+        sentence.insert("recipes".to_owned(), Value::Array(vec![blend]));
+    }
+}
 
 impl Document for Sentence {
-    const UPGRADES: &'static [Upgrade] = &[as_usual, hot_holding, layers, tempered];
+    const UPGRADES: &'static [Upgrade] = &[as_usual, hot_holding, layers, recipes];
 }
 
 fn first() -> u32 {

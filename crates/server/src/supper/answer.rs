@@ -176,7 +176,7 @@ fn said_otherwise(said: &SupperCookDto, cook: &WishedCook) -> SupperCookDto {
     SupperCookDto {
         request: RequestDto {
             method: own,
-            blend: said.request.blend.clone(),
+            recipes: said.request.recipes.clone(),
             ..RequestDto::from(&cook.request)
         },
         method: known,

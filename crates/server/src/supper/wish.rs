@@ -11,7 +11,7 @@ use ember_core::units::{Interval, Mass};
 
 use super::Clock;
 use super::quiet::quiet_hours;
-use crate::dto::method::BlendDto;
+use crate::dto::request::checked_recipes;
 use crate::dto::supper::{
     BegunDto, JoinsDto, MOST_BEGUN, ReportedDto, SideDto, SiteDto, SupperCookDto, SupperDishDto,
     SupperDto, SupperPlanDto, SupperReportDto,
@@ -230,12 +230,7 @@ fn wished_cook(dto: &SupperCookDto) -> Result<WishedCook, ApiError> {
             (None, Some(id)) => MethodWish::Known(id.clone()),
             (None, None) => MethodWish::AsSaid,
         },
-        blend: dto
-            .request
-            .blend
-            .as_ref()
-            .map(BlendDto::checked)
-            .transpose()?,
+        recipes: checked_recipes(&dto.request.recipes)?,
     })
 }
 

@@ -63,7 +63,7 @@ export function Archive() {
 
 const NAMES: Record<string, string> = {
   machines: "machines",
-  cards: "methods and blends",
+  cards: "methods, recipes and side dishes",
   suppers: "suppers",
   cooks: "cooks",
 };

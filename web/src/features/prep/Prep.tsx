@@ -13,6 +13,7 @@ import { MethodEditor } from "./MethodEditor";
 import { Methods } from "./Methods";
 import { type Changed, copied, methodAhead, ownAhead, ownId, SAID } from "./method";
 import { Quantities } from "./Quantities";
+import { isSauced } from "./RecipeWord";
 import { Tasks } from "./Tasks";
 import { useMethods } from "./useMethods";
 
@@ -139,9 +140,10 @@ export function Prep({ request, catalogue, entry, counted, units, onChange }: Pr
           <Quantities
             method={shown}
             prep={prep}
-            blend={request.blend}
+            recipes={request.recipes ?? []}
+            sauced={isSauced(request)}
             units={units}
-            onBlend={(blend) => onChange({ blend })}
+            onRecipes={(recipes) => onChange({ recipes })}
           />
         </Box>
       )}

@@ -1,6 +1,7 @@
 // What to weigh out for a method, what it brings along, and how the meat is when it goes in.
 import { Box, chakra, Grid, Text } from "@chakra-ui/react";
-import type { Blend, Method, Preparation } from "../../api/types";
+import { Fragment } from "react";
+import type { Method, Preparation, Recipe } from "../../api/types";
 import {
   decimal,
   hours,
@@ -11,7 +12,7 @@ import {
   thin,
   type Units,
 } from "../../lib/units";
-import { BlendWord } from "./BlendWord";
+import { RecipeWord, recipeKinds } from "./RecipeWord";
 
 /** Whether a good part of it does not stay with the meat; what is thrown away is no news. */
 const isPartlyLost = ({ mass_g, stays_g, spray_s }: Method["amounts"][number]) =>
@@ -20,12 +21,16 @@ const isPartlyLost = ({ mass_g, stays_g, spray_s }: Method["amounts"][number]) =
 interface QuantitiesProps {
   method: Method;
   prep: Preparation;
-  blend: Blend | null | undefined;
+  recipes: Recipe[];
+  /** Whether sauce goes on it as well. */
+  sauced: boolean;
   units: Units;
-  onBlend: (blend: Blend | undefined) => void;
+  onRecipes: (recipes: Recipe[]) => void;
 }
 
-export function Quantities({ method, prep, blend, units, onBlend }: QuantitiesProps) {
+export function Quantities(props: QuantitiesProps) {
+  const { method, prep, recipes, sauced, units, onRecipes } = props;
+  const kinds = recipeKinds(method.seasonings, sauced);
   const { worth } = method;
   const allergens = [...new Set(method.amounts.flatMap((amount) => amount.allergen ?? []))];
   const eaters = Math.max(1, Math.round(prep.meat_g / (prep.portion_g[1] ?? prep.meat_g)));
@@ -42,10 +47,10 @@ export function Quantities({ method, prep, blend, units, onBlend }: QuantitiesPr
           <Box key={n} display="contents">
             <dt>
               {amount.ingredient}
-              {amount.in_blend ? (
+              {amount.part_of ? (
                 <Text as="span" color="ink.soft">
                   {" "}
-                  · in the rub
+                  · in {amount.part_of}
                 </Text>
               ) : null}
             </dt>
@@ -59,9 +64,16 @@ export function Quantities({ method, prep, blend, units, onBlend }: QuantitiesPr
           </Box>
         ))}
       </Grid>
-      {method.seasonings.some((one) => one.kind === "rub") ? (
+      {kinds.length > 0 ? (
         <Text textStyle="small" mt="2">
-          With <BlendWord blend={blend} onBlend={onBlend} />.
+          With{" "}
+          {kinds.map((kind, n) => (
+            <Fragment key={kind}>
+              {n > 0 ? " and " : ""}
+              <RecipeWord kind={kind} recipes={recipes} onRecipes={onRecipes} />
+            </Fragment>
+          ))}
+          .
         </Text>
       ) : null}
       <Text textStyle="small" mt="2">

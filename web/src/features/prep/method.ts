@@ -133,6 +133,7 @@ export const SEASONINGS = {
   egg_and_crumb: "flour, egg and crumb",
   butter_sauce: "butter sauce",
   glaze: "a glaze",
+  sauce: "sauce, for tossing",
   wet_marinade: "what clings to it from a marinade",
   vinegar_and_salt: "vinegar, then salt on the skin",
   vinegar_soak: "a soak in vinegar and water",

@@ -38,7 +38,7 @@ export function Shopping({ plan, eaters, units, onEnough }: ShoppingProps) {
             {dish.amounts
               .map(
                 (one) =>
-                  `${one.ingredient}${one.in_blend ? " in the rub" : ""} ${one.spoons} (${smallMass(one.mass_g, units)})`,
+                  `${one.ingredient}${one.part_of ? ` in ${one.part_of}` : ""} ${one.spoons} (${smallMass(one.mass_g, units)})`,
               )
               .join(", ")}
             .

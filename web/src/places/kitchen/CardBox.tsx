@@ -1,39 +1,40 @@
-// The card box: blends, and ways of getting meat ready that the cook wrote down.
+// The card box: recipes, and ways of getting meat ready that the cook wrote down.
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useState } from "react";
 import {
-  blendsQuery,
-  deleteBlend,
   deleteMethod,
+  deleteRecipe,
   methodsQuery,
-  restoreBlend,
+  recipesQuery,
   restoreMethod,
+  restoreRecipe,
 } from "../../api/queries";
-import type { Blend, Catalogue, KeptBlend, KeptMethod } from "../../api/types";
+import type { Catalogue, KeptMethod, KeptRecipe, Recipe } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { useDelete } from "../../components/useDelete";
 import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
-import { smallMass, type Units } from "../../lib/units";
-import { BlendEditor } from "./BlendEditor";
+import { RecipeEditor } from "./RecipeEditor";
+import { lineOf } from "./recipe";
 
-const NEW: Blend = { name: "", parts: [{ what: "", mass_g: 10, salt: false }] };
+const NEW: Recipe = { name: "", kind: "rub", items: [] };
 
-export function Blends({ units }: { units: Units }) {
+export function Recipes() {
   const queries = useQueryClient();
-  const kept = useQuery(blendsQuery());
+  const kept = useQuery(recipesQuery());
   const [open, setOpen] = useState<string | null>(null);
   const deletion = useDelete({
-    remove: deleteBlend,
-    restore: restoreBlend,
-    changed: () => void queries.invalidateQueries({ queryKey: blendsQuery().queryKey }),
-    told: (one: KeptBlend) => `“${one.blend.name}” is deleted. What was planned with it keeps it.`,
+    remove: deleteRecipe,
+    restore: restoreRecipe,
+    changed: () => void queries.invalidateQueries({ queryKey: recipesQuery().queryKey }),
+    told: (one: KeptRecipe) =>
+      `“${one.recipe.name}” is deleted. What was planned with it keeps it.`,
   });
   return (
-    <Box as="section" mt="8" id="blends">
+    <Box as="section" mt="8" id="recipes">
       <Text as="h2" textStyle="title" mb="2">
-        Your blends
+        Your recipes
       </Text>
       {kept.error ? <Trouble>{kept.error.message}</Trouble> : null}
       {deletion.notice}
@@ -41,39 +42,47 @@ export function Blends({ units }: { units: Units }) {
         {(kept.data?.items ?? []).map((one) =>
           open === one.id ? (
             <li key={one.id}>
-              <BlendEditor known={one} saved={one.blend} onDone={() => setOpen(null)} />
+              <RecipeEditor known={one} saved={one.recipe} onDone={() => setOpen(null)} />
             </li>
           ) : (
             <Card
               key={one.id}
-              name={one.blend.name}
-              words={one.blend.parts
-                .map((part) => `${part.what} ${smallMass(part.mass_g, units)}`)
-                .join(", ")}
+              name={one.recipe.name}
+              words={[one.recipe.items.map(lineOf).join(", "), one.recipe.notes ?? ""]
+                .filter((words) => words !== "")
+                .join(". ")}
               onDelete={() => deletion.remove(one)}
             >
               <Action
                 type="button"
                 look="plain"
-                aria-label={`Change ${one.blend.name}`}
+                aria-label={`Change ${one.recipe.name}`}
                 onClick={() => setOpen(one.id)}
               >
                 Change
+              </Action>
+              <Action
+                as="a"
+                look="plain"
+                aria-label={`Save ${one.recipe.name} as a file`}
+                {...{ href: `/api/recipes/${one.id}/export`, download: true }}
+              >
+                Save as a file
               </Action>
             </Card>
           ),
         )}
       </Box>
       <UnreadableRows
-        kind="blends"
+        kind="recipes"
         rows={kept.data?.unreadable ?? []}
-        onGone={() => void queries.invalidateQueries({ queryKey: blendsQuery().queryKey })}
+        onGone={() => void queries.invalidateQueries({ queryKey: recipesQuery().queryKey })}
       />
       {open === "new" ? (
-        <BlendEditor known={null} saved={NEW} onDone={() => setOpen(null)} />
+        <RecipeEditor known={null} saved={NEW} onDone={() => setOpen(null)} />
       ) : (
         <Action type="button" mt="2" onClick={() => setOpen("new")}>
-          Mix a blend
+          Write a recipe
         </Action>
       )}
     </Box>

@@ -31,7 +31,7 @@ import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { saveFile } from "../../lib/save";
 import { usePageTitle } from "../../lib/title";
 import type { Units } from "../../lib/units";
-import { Blends, Ways } from "./CardBox";
+import { Recipes, Ways } from "./CardBox";
 import { floorWords, machineWords } from "./Drawings";
 
 export function KitchenPlace() {
@@ -90,7 +90,7 @@ export function KitchenPlace() {
       <KitchenWords />
       <Household />
       <Phone />
-      <Blends units={units} />
+      <Recipes />
       <Ways catalogue={catalogue.data} />
       <Text as="h2" textStyle="section" mt="8" mb="2">
         Typical machines, to begin from

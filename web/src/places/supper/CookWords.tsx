@@ -1,6 +1,7 @@
 // A cook of a supper in words: what, how it is got ready, in which machine, until when. Everything
 // else about it is changed in its plan.
 import { useQuery } from "@tanstack/react-query";
+import { Fragment } from "react";
 import { countedQuery } from "../../api/queries";
 import type { Request } from "../../api/types";
 import { Choice } from "../../components/Choice";
@@ -8,8 +9,8 @@ import { PlaceLink } from "../../components/PlaceLink";
 import { Word } from "../../components/Word";
 import { compact } from "../../domain/address";
 import { entryOf, inMachine } from "../../domain/request";
-import { BlendWord } from "../../features/prep/BlendWord";
 import { ownId, SAID } from "../../features/prep/method";
+import { isSauced, RecipeWord, recipeKinds } from "../../features/prep/RecipeWord";
 import { useMethods } from "../../features/prep/useMethods";
 import { TargetWord } from "../../features/sentence/TargetWord";
 import { MassWord, PiecesWord } from "../../features/sentence/words";
@@ -74,12 +75,16 @@ export function CookWords(props: CookWordsProps) {
           />
         )}
       </Word>
-      {shown?.seasonings.some((one) => one.kind === "rub") ? (
-        <>
-          {" "}
-          with <BlendWord blend={request.blend} onBlend={(blend) => change({ blend })} />
-        </>
-      ) : null}
+      {recipeKinds(shown?.seasonings ?? [], isSauced(request)).map((kind, n) => (
+        <Fragment key={kind}>
+          {n > 0 ? " and " : " with "}
+          <RecipeWord
+            kind={kind}
+            recipes={request.recipes ?? []}
+            onRecipes={(recipes) => change({ recipes })}
+          />
+        </Fragment>
+      ))}
       , in{" "}
       <Word label="Machine" text={request.machine.name}>
         {(close) => (

@@ -239,7 +239,8 @@ impl<'a> Problem<'a> {
                     piece,
                     count,
                 )
-                .at(spot),
+                .at(spot)
+                .with_sauce(request.sauce_sweetness()),
             });
         }
         let pace = match resolution {
@@ -305,7 +306,7 @@ impl<'a> Problem<'a> {
         let start = request.start.temperature().celsius();
         let stages = request.stages();
         let piece = if stages.is_empty() {
-            let surface = request.entry().surface_start(request.surface);
+            let surface = request.surface_start();
             let mut piece = raw(start + variation.start, surface);
             if request.start == Start::Frozen {
                 piece.glaze(ICE);
@@ -321,7 +322,7 @@ impl<'a> Problem<'a> {
             let stood = known.entry(key).or_insert_with(|| {
                 let mut piece = raw(start, SurfaceStart::RAW);
                 simulate(&mut piece, &stages, request.room);
-                piece.coat(request.entry().surface_start(request.surface));
+                piece.coat(request.surface_start());
                 piece
             });
             let mut piece = stood.clone();

@@ -13,9 +13,10 @@ pub use rules::{
 use super::goals::Outside;
 use crate::basket::{GAP, Placed, Tie};
 use crate::doneness::{Floor, Handling, Region, floor, usual_texture};
-use crate::fryer::{Action, Machine, Support};
-use crate::meat::{Cut, CutId, FirstUp, Form, Surface, Texture, cut};
-use crate::prep::{Ahead, Method, prepared, warming_before};
+use crate::fryer::{Action, Machine, Support, USUAL_SAUCE, sweetness};
+use crate::heat::Looking;
+use crate::meat::{Cut, CutId, FirstUp, Form, Layer, Surface, SurfaceStart, Texture, cut};
+use crate::prep::{Ahead, Method, Seasoning, prepared, warming_before};
 use crate::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
 
 /// The sentence.
@@ -37,6 +38,8 @@ pub struct Request {
     pub ahead: Vec<Ahead>,
     /// Surface.
     pub surface: Surface,
+    /// What of the cook's own sauce or glaze is sugar, 0 to 1; absent for any.
+    pub sugar: Option<f64>,
     /// In what.
     pub machine: Machine,
     /// How the pieces are held in it.
@@ -130,6 +133,7 @@ impl Request {
             start: Start::Fridge,
             ahead: Vec::new(),
             surface: entry.surface,
+            sugar: None,
             support: if machine.racks.is_empty() {
                 Support::default()
             } else {
@@ -415,6 +419,47 @@ impl Request {
             Start::Fridge | Start::Frozen | Start::Measured(_) => None,
         };
         prepared(self.entry(), self.surface, &self.ahead, own, stands)
+    }
+
+    /// The sauce that it takes: brushed on as often as is planned, or for tossing.
+    ///
+    /// ```
+    /// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, SauceRule}, prep::Seasoning};
+    /// let mut wings = Request::usual(CutId::PartyWing, PRESETS[1].machine());
+    /// wings.sauce = SauceRule::Tossed;
+    /// assert_eq!(wings.sauced(), [Seasoning::Tossed]);
+    /// ```
+    #[must_use]
+    pub fn sauced(&self) -> Vec<Seasoning> {
+        let faces = |action: Action| match action {
+            Action::Sauce(Looking::Both) => 1.0,
+            Action::Sauce(_) => 0.5,
+            _ => 0.0,
+        };
+        let own: f64 = self.actions.iter().map(|one| faces(one.action)).sum();
+        let (brushed, tossed) = match self.sauce {
+            SauceRule::None => (own, None),
+            SauceRule::BeforeAndAtTurn | SauceRule::LastMinutes => (own + 1.0, None),
+            SauceRule::Tossed => (own, Some(Seasoning::Tossed)),
+        };
+        let brushed = (brushed > 0.0).then_some(Seasoning::Brushed(brushed));
+        brushed.into_iter().chain(tossed).collect()
+    }
+
+    /// The surface as it goes in, with the sugar of the cook's own glaze.
+    #[must_use]
+    pub fn surface_start(&self) -> SurfaceStart {
+        let start = self.entry().surface_start(self.surface);
+        match self.sugar {
+            Some(share) if self.surface.has(Layer::Glaze) => start.sweetened(sweetness(share)),
+            _ => start,
+        }
+    }
+
+    /// The sugar of the sauce that is brushed on, of a glaze's.
+    #[must_use]
+    pub fn sauce_sweetness(&self) -> f64 {
+        self.sugar.map_or(USUAL_SAUCE, sweetness)
     }
 
     /// Time out of the fridge right before loading.

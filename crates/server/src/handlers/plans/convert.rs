@@ -7,20 +7,20 @@ use ember_core::units::{Interval, bounds};
 use crate::admission::Cost;
 use crate::body::Body;
 use crate::context::Context;
-use crate::dto::question::{ConvertedDto, RecipeDto};
+use crate::dto::question::{ConversionDto, ConvertedDto};
 use crate::error::ApiError;
 
 /// Reads a recipe for one machine for another.
 #[utoipa::path(
     operation_id = "convert",
     tag = "plans",
-    request_body = RecipeDto,
+    request_body = ConversionDto,
     responses((status = 200, body = ConvertedDto))
 )]
 #[post("/plans/convert")]
 pub async fn convert(
     context: Data<Context>,
-    body: Body<RecipeDto>,
+    body: Body<ConversionDto>,
 ) -> Result<Json<ConvertedDto>, ApiError> {
     let asked = body.into_inner();
     let request = Request::try_from(&asked.request)?;

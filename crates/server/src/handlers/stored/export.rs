@@ -22,8 +22,8 @@ pub enum StoredKind {
     Machines,
     /// Methods.
     Methods,
-    /// Blends.
-    Blends,
+    /// Recipes.
+    Recipes,
 }
 
 /// A document as it is stored, whatever it holds: also one that cannot be shown.
@@ -73,7 +73,7 @@ pub async fn export(
                     .map(|machine| json!({ "name": machine.name, "profile": machine.profile })),
                 StoredKind::Methods => db::cards::find_any(connection, (id, "method"))?
                     .map(|card| json!({ "name": card.name, "document": card.document })),
-                StoredKind::Blends => db::cards::find_any(connection, (id, "blend"))?
+                StoredKind::Recipes => db::cards::find_any(connection, (id, "recipe"))?
                     .map(|card| json!({ "name": card.name, "document": card.document })),
             })
         })

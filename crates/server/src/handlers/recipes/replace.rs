@@ -5,33 +5,33 @@ use uuid::Uuid;
 use crate::body::Body;
 use crate::cards;
 use crate::documents::{self, Seen};
-use crate::dto::method::{BlendDto, KeptBlendDto};
+use crate::dto::recipe::{KeptRecipeDto, RecipeDto};
 use crate::error::{ApiError, Problem};
 use crate::kitchen::Kitchen;
 
-/// Writes a blend anew; what was planned with it keeps what it said.
+/// Writes a recipe anew; what was planned with it keeps what it said.
 #[utoipa::path(
-    operation_id = "replace_blend",
+    operation_id = "replace_recipe",
     tag = "cards",
-    request_body = BlendDto,
+    request_body = RecipeDto,
     params(("If-Match" = Option<String>, Header, description = "The ETag that was seen.")),
     responses(
-        (status = 200, body = KeptBlendDto, headers(("ETag" = String))),
+        (status = 200, body = KeptRecipeDto, headers(("ETag" = String))),
         (status = 404, body = Problem, content_type = "application/problem+json"),
         (status = 409, body = Problem, content_type = "application/problem+json"),
         (status = 412, body = Problem, content_type = "application/problem+json"),
     )
 )]
-#[put("/blends/{id}")]
+#[put("/recipes/{id}")]
 pub async fn replace(
     kitchen: Kitchen,
     id: Path<Uuid>,
     seen: Seen,
-    body: Body<BlendDto>,
+    body: Body<RecipeDto>,
 ) -> Result<HttpResponse, ApiError> {
-    let (id, blend) = (id.into_inner(), body.into_inner());
+    let (id, recipe) = (id.into_inner(), body.into_inner());
     let kept = kitchen
-        .query(move |connection| cards::rewrite(connection, id, &seen, &blend))
+        .query(move |connection| cards::rewrite(connection, id, &seen, &recipe))
         .await?;
     Ok(documents::answer(&kept, kept.revision))
 }

@@ -11,12 +11,12 @@ pub struct Unfit {
 }
 
 impl Unfit {
-    pub(super) const fn new(field: &'static str, detail: String) -> Self {
+    pub(crate) const fn new(field: &'static str, detail: String) -> Self {
         Self { field, detail }
     }
 
     /// Accepts words of 1 to so many letters.
-    pub(super) fn unless_word(
+    pub(crate) fn unless_word(
         field: &'static str,
         what: &str,
         word: &str,

@@ -3,13 +3,13 @@ use actix_web::{HttpResponse, post};
 use uuid::Uuid;
 
 use crate::cards;
-use crate::dto::method::BlendDto;
+use crate::dto::recipe::RecipeDto;
 use crate::error::{ApiError, Problem};
 use crate::kitchen::Kitchen;
 
-/// Brings a deleted blend back.
+/// Brings a deleted recipe back.
 #[utoipa::path(
-    operation_id = "restore_blend",
+    operation_id = "restore_recipe",
     tag = "cards",
     responses(
         (status = 204),
@@ -17,11 +17,11 @@ use crate::kitchen::Kitchen;
         (status = 409, body = Problem, content_type = "application/problem+json"),
     )
 )]
-#[post("/blends/{id}/restore")]
+#[post("/recipes/{id}/restore")]
 pub async fn restore(kitchen: Kitchen, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
     let id = id.into_inner();
     kitchen
-        .query(move |connection| cards::bring_back::<BlendDto>(connection, id))
+        .query(move |connection| cards::bring_back::<RecipeDto>(connection, id))
         .await?;
     Ok(HttpResponse::NoContent().finish())
 }

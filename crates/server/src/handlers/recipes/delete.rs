@@ -4,13 +4,13 @@ use uuid::Uuid;
 
 use crate::cards;
 use crate::documents::Seen;
-use crate::dto::method::BlendDto;
+use crate::dto::recipe::RecipeDto;
 use crate::error::{ApiError, Problem};
 use crate::kitchen::Kitchen;
 
-/// Throws a blend away; it can be brought back for a month.
+/// Throws a recipe away; it can be brought back for a month.
 #[utoipa::path(
-    operation_id = "delete_blend",
+    operation_id = "delete_recipe",
     tag = "cards",
     params(("If-Match" = Option<String>, Header, description = "The ETag that was seen.")),
     responses(
@@ -19,7 +19,7 @@ use crate::kitchen::Kitchen;
         (status = 412, body = Problem, content_type = "application/problem+json"),
     )
 )]
-#[delete("/blends/{id}")]
+#[delete("/recipes/{id}")]
 pub async fn delete(
     kitchen: Kitchen,
     id: Path<Uuid>,
@@ -27,7 +27,7 @@ pub async fn delete(
 ) -> Result<HttpResponse, ApiError> {
     let (id, now) = (id.into_inner(), kitchen.now());
     kitchen
-        .query(move |connection| cards::throw::<BlendDto>(connection, id, &seen, now))
+        .query(move |connection| cards::throw::<RecipeDto>(connection, id, &seen, now))
         .await?;
     Ok(HttpResponse::NoContent().finish())
 }

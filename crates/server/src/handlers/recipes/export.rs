@@ -1,0 +1,36 @@
+use actix_web::http::header::{ContentDisposition, DispositionParam, DispositionType};
+use actix_web::web::Path;
+use actix_web::{HttpResponse, get};
+use uuid::Uuid;
+
+use crate::cards;
+use crate::dto::recipe::RecipeDto;
+use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
+use crate::schema_org;
+
+/// A recipe as a file: schema.org's Recipe in JSON-LD.
+#[utoipa::path(
+    operation_id = "export_recipe",
+    tag = "cards",
+    responses(
+        (status = 200, body = serde_json::Value, content_type = "application/ld+json"),
+        (status = 404, body = Problem, content_type = "application/problem+json"),
+    )
+)]
+#[get("/recipes/{id}/export")]
+pub async fn export(kitchen: Kitchen, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
+    let id = id.into_inner();
+    let recipe = kitchen
+        .query(move |connection| cards::find::<RecipeDto>(connection, id))
+        .await?
+        .checked()?;
+    let name = DispositionParam::Filename("recipe.jsonld".to_owned());
+    Ok(HttpResponse::Ok()
+        .insert_header(ContentDisposition {
+            disposition: DispositionType::Attachment,
+            parameters: vec![name],
+        })
+        .content_type("application/ld+json")
+        .json(schema_org::written(&recipe)))
+}
