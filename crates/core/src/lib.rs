@@ -19,6 +19,7 @@ pub mod plan;
 pub mod prep;
 pub mod recipe;
 pub mod schedule;
+pub mod side;
 pub mod stop;
 pub mod supper;
 pub mod units;

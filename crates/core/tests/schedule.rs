@@ -276,22 +276,20 @@ fn small_supper() -> impl Strategy<Value = Supper> {
                 )
             })
             .collect();
-        let links = link
-            .into_iter()
-            .filter_map(|(on, task, after, lag, most, ends)| {
-                let at = |dish: usize, task: usize| TaskAt {
-                    dish,
-                    task: task % made[dish].tasks.len(),
-                };
-                let dish = on % made.len();
-                Link {
-                    task: at(dish, task),
-                    after: at((dish + 1) % made.len(), after),
-                    edge: if ends { Edge::End } else { Edge::Start },
-                    lag,
-                    most: (most < 3).then_some(most),
-                }
-            });
+        let links = link.into_iter().map(|(on, task, after, lag, most, ends)| {
+            let at = |dish: usize, task: usize| TaskAt {
+                dish,
+                task: task % made[dish].tasks.len(),
+            };
+            let dish = on % made.len();
+            Link {
+                task: at(dish, task),
+                after: at((dish + 1) % made.len(), after),
+                edge: if ends { Edge::End } else { Edge::Start },
+                lag,
+                most: (most < 3).then_some(most),
+            }
+        });
         Supper {
             links: links.collect(),
             ..supper(Serve::At(12), &[1, 1], made.clone())
@@ -469,7 +467,7 @@ fn quiet_hours_are_a_way_out() {
     assert_eq!(schedule(&asked), Err(Infeasibility::Quiet));
     let ways: Vec<Change> = alternatives(&asked, &[])
         .into_iter()
-        .map(|way| way.change)
+        .flat_map(|way| way.changes)
         .collect();
     assert_eq!(ways, [Change::Later(395), Change::WaiveQuietHours]);
 }
@@ -552,7 +550,7 @@ fn the_cook_leaves_by() {
     );
     let ways = alternatives(&rushed, &[]);
     assert_eq!(
-        (ways[0].change, ways[0].schedule.serve),
+        (ways[0].changes[0], ways[0].schedule.serve),
         (Change::Later(10), 45)
     );
 }
@@ -631,7 +629,8 @@ fn a_supper_of_plans_and_sides() {
     use ember_core::meat::{CutId, cut};
     use ember_core::plan::{Request, plan};
     use ember_core::prep::methods;
-    use ember_core::schedule::{Places, Side, Site};
+    use ember_core::schedule::Places;
+    use ember_core::side::library;
     let machine = PRESETS[1].machine();
     let places = Places::new(&[(machine.name.clone(), machine.kind)], 4, 2);
     let cook = |id: CutId, method: &str| {
@@ -641,17 +640,13 @@ fn a_supper_of_plans_and_sides() {
         let method = methods.iter().find(|one| one.id == method).unwrap();
         places.cook(cut(id).plural, &request, &plan, method, 0)
     };
-    let sauce = Side {
-        name: "fennel sauce".to_owned(),
-        site: Site::Fridge,
-        work: 10,
-        lasts: [120, 180, 240],
-        keeps: 120,
-    };
+    let mut known = library().into_iter().map(|entry| entry.side);
+    let sauce = known.find(|side| side.name == "a cold sauce");
+    let sauce = sauce.unwrap();
     let dishes = vec![
         cook(CutId::PartyWing, "night_bare"),
         cook(CutId::PorkLoinRoast, "tempered"),
-        places.side(&sauce),
+        places.side(&sauce, 0),
     ];
     // 19:00 of the second day, planned in the afternoon before; quiet from 22 to 7.
     let asked = Supper {

@@ -2,6 +2,7 @@
 
 use chrono::{DateTime, Utc};
 use diesel::{Connection, PgConnection};
+use ember_core::side::Side;
 use serde::Serialize;
 use uuid::Uuid;
 
@@ -10,9 +11,10 @@ use crate::db::{Slice, cards as rows};
 use crate::documents::{self, Made, Read, Unread};
 use crate::dto::method::{KeptMethodDto, OwnMethodDto};
 use crate::dto::recipe::{KeptRecipeDto, RecipeDto};
+use crate::dto::side::{KeptSideDto, SideDto};
 use crate::error::ApiError;
 use crate::growth;
-use crate::storage::{self, Document, method, recipe};
+use crate::storage::{self, Document, method, recipe, side};
 use crate::text;
 
 /// Something that is kept as a card.
@@ -90,6 +92,34 @@ impl Card for OwnMethodDto {
             id,
             revision,
             method: self,
+        }
+    }
+}
+
+impl Card for SideDto {
+    const KIND: &'static str = "side";
+    type Stored = side::Side;
+    type Kept = KeptSideDto;
+
+    fn name(&self) -> &str {
+        self.name.trim()
+    }
+
+    fn cut(&self) -> String {
+        String::new()
+    }
+
+    fn check(&self) -> Result<(), ApiError> {
+        Side::try_from(self)?.check()?;
+        Ok(())
+    }
+
+    fn kept(self, id: Uuid, revision: i32) -> KeptSideDto {
+        KeptSideDto {
+            id,
+            revision,
+            // Which cook it goes with, each supper says.
+            side: Self { with: None, ..self },
         }
     }
 }

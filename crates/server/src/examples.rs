@@ -3,6 +3,7 @@
 use ember_core::fryer::PRESETS;
 use ember_core::meat::CutId;
 use ember_core::plan::Request;
+use ember_core::side::library;
 use serde::Serialize;
 use serde_json::{Value, json};
 use uuid::Uuid;
@@ -12,6 +13,7 @@ use crate::dto::cook::{NewCookDto, RenameDto};
 use crate::dto::event::{HappeningDto, ReportDto};
 use crate::dto::machine::{MachineDto, MachinesDocumentDto};
 use crate::dto::request::RequestDto;
+use crate::dto::side::SideDto;
 use crate::dto::supper::SupperDto;
 
 /// An example of a type, by its name in the description.
@@ -39,6 +41,7 @@ pub fn of(name: &str) -> Option<Value> {
         "MachineDto" => value(&machine()?),
         "MachinesDocumentDto" => value(&MachinesDocumentDto::of(vec![machine()?])),
         "RecipeDto" => value(&demo::fennel_rub()),
+        "SideDto" => value(&SideDto::from(&library().first()?.side)),
         "RecipeTextDto" => Some(json!({
             "kind": "marinade", "text": "2 tbsp soy sauce\n1 tbsp honey\n2 cloves garlic",
         })),

@@ -11,7 +11,7 @@ use crate::description::Description;
 use crate::error::{ApiError, Code, Problem, respond};
 use crate::handlers::{
     catalogue, changes, cooks, devices, events, health, household, links, machines, methods, phone,
-    plans, quantities, recipes, session, settings, shared, stored, suppers, thermometers,
+    plans, quantities, recipes, session, settings, shared, sides, stored, suppers, thermometers,
 };
 
 /// Everything below `/api`.
@@ -58,6 +58,11 @@ pub fn api(config: &mut ServiceConfig) {
             .service(methods::replace::replace)
             .service(methods::delete::delete)
             .service(methods::restore::restore)
+            .service(sides::list::list)
+            .service(sides::create::create)
+            .service(sides::replace::replace)
+            .service(sides::delete::delete)
+            .service(sides::restore::restore)
             .service(recipes::weigh::weigh)
             .service(recipes::read::read)
             .service(recipes::export::export)

@@ -4,6 +4,7 @@ use chrono::{DateTime, Utc};
 use diesel::{Connection, PgConnection};
 use ember_core::fryer::Machine;
 use ember_core::live::stand;
+use ember_core::supper::Look;
 use serde_json::Value;
 use uuid::Uuid;
 
@@ -274,7 +275,7 @@ pub async fn keep(
     let (machines, wanted) = (machines_of(kitchen).await, supper.clone());
     let laid = kitchen
         .compute(Cost::Dear, move || {
-            put_in_place(&wanted, None, &machines, now)
+            put_in_place(&wanted, None, &machines, Look::All, now)
         })
         .await?;
     let row = row(id, &laid, now)?;
@@ -445,7 +446,7 @@ async fn anew(
         let (machines, plan, said) = (machines.clone(), stood.clone(), wanted.clone());
         let laid = kitchen
             .compute(Cost::Dear, move || {
-                put_in_place(&said, Some(&plan), &machines, now)
+                put_in_place(&said, Some(&plan), &machines, Look::All, now)
             })
             .await;
         let laid = match laid {

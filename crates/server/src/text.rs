@@ -23,7 +23,7 @@ pub const DIAL_WORD: Limit = Limit { min: 1, max: 20 };
 /// What is typed for a quantity.
 pub const QUANTITY: Limit = Limit { min: 0, max: 40 };
 /// Key of a task of a supper.
-pub const TASK: Limit = Limit { min: 1, max: 120 };
+pub const TASK: Limit = Limit { min: 1, max: 140 };
 /// Identity of a dish within its supper.
 pub const IDENTITY: Limit = Limit { min: 1, max: 40 };
 /// Words that are looked for.

@@ -13,6 +13,7 @@ import type {
   RecipeKind,
   Report,
   Request,
+  Side,
   Supper,
   SupperReport,
   Tie,
@@ -152,6 +153,25 @@ export const deleteRecipe = (known: Seen) =>
 
 export const restoreRecipe = (known: Seen) =>
   answer(client.POST("/api/recipes/{id}/restore", of(known)));
+
+export const sidesQuery = () =>
+  queryOptions({
+    queryKey: ["sides"],
+    queryFn: ({ signal }) => answer(client.GET("/api/sides", { ...ALL, signal })),
+    staleTime: 60_000,
+  });
+
+export const keepSide = (id: string, side: Side) =>
+  answer(client.POST("/api/sides", { params: { query: { id } }, body: side }));
+
+export const changeSide = (known: Seen, side: Side) =>
+  answer(client.PUT("/api/sides/{id}", { params: seen(known), body: side }));
+
+export const deleteSide = (known: Seen) =>
+  answer(client.DELETE("/api/sides/{id}", { params: seen(known) }));
+
+export const restoreSide = (known: Seen) =>
+  answer(client.POST("/api/sides/{id}/restore", of(known)));
 
 /** A text as a recipe: schema.org's, a page that holds one, or lines as cooks write them. */
 export const readRecipe = (text: string, kind: RecipeKind) =>
@@ -296,10 +316,18 @@ export const tieChannel = (id: string, channel: number, tie: Tie) =>
   );
 
 /** Everything of a supper in its place. */
-export const supperQuery = (supper: Supper) =>
+/** `alternatives`: what is found at once of what would make it work, or everything. */
+export const supperQuery = (supper: Supper, alternatives: "first" | "all") =>
   queryOptions({
-    queryKey: ["supper", supper],
-    queryFn: ({ signal }) => answer(client.POST("/api/suppers/preview", { body: supper, signal })),
+    queryKey: ["supper", supper, alternatives],
+    queryFn: ({ signal }) =>
+      answer(
+        client.POST("/api/suppers/preview", {
+          params: { query: { alternatives } },
+          body: supper,
+          signal,
+        }),
+      ),
     placeholderData: keepPreviousData,
     retry: false,
   });
@@ -370,7 +398,7 @@ export const chooseForHousehold = (settings: HouseholdSettings, revision: number
     }),
   );
 
-export type StoredKind = "cooks" | "suppers" | "machines" | "methods" | "recipes";
+export type StoredKind = "cooks" | "suppers" | "machines" | "methods" | "recipes" | "sides";
 
 /** Deletes what cannot be shown, and with it the question which revision was seen. */
 export const deleteStored = (kind: StoredKind, id: string) => {
@@ -384,6 +412,8 @@ export const deleteStored = (kind: StoredKind, id: string) => {
       return answer(client.DELETE("/api/machines/{id}", known));
     case "methods":
       return answer(client.DELETE("/api/methods/{id}", known));
+    case "sides":
+      return answer(client.DELETE("/api/sides/{id}", known));
     case "recipes":
       return answer(client.DELETE("/api/recipes/{id}", known));
   }

@@ -918,6 +918,59 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sides": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The kitchen's own side dishes, by name. */
+        get: operations["list_sides"];
+        put?: never;
+        /** Keeps a side dish. */
+        post: operations["create_side"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sides/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Writes a side dish anew; what was planned with it keeps what it said. */
+        put: operations["replace_side"];
+        post?: never;
+        /** Throws a side dish away; it can be brought back for a month. */
+        delete: operations["delete_side"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sides/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings a deleted side back. */
+        post: operations["restore_side"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stored/{kind}/{id}": {
         parameters: {
             query?: never;
@@ -2507,11 +2560,6 @@ export interface components {
             /** @description The secret of the link. */
             secret: string;
         };
-        /**
-         * @description When a side dish joins a cook; it is there until the meat comes out.
-         * @enum {string}
-         */
-        JoinsDto: "last_minutes" | "turned_down" | "at_minute";
         /** @description The first batch until the last is out. */
         KeptDto: {
             /**
@@ -2581,6 +2629,21 @@ export interface components {
              * @description Changes so far, counted from 1; the ETag.
              */
             revision: number;
+        };
+        /** @description A side dish of the kitchen. */
+        KeptSideDto: {
+            /**
+             * Format: uuid
+             * @description Identity.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Changes so far, counted from 1; the ETag.
+             */
+            revision: number;
+            /** @description What it is. */
+            side: components["schemas"]["SideDto"];
         };
         /** @description A supper of the kitchen. */
         KeptSupperDto: {
@@ -3330,6 +3393,11 @@ export interface components {
             /** @description The new one: ten characters or more. */
             passphrase: string;
         };
+        /**
+         * @description How well a dish waits when it is ready.
+         * @enum {string}
+         */
+        PatienceDto: "well" | "fairly" | "badly";
         /** @description How phones open this kitchen. */
         PhoneDto: {
             lan?: components["schemas"]["LanDto"] | null;
@@ -4338,56 +4406,101 @@ export interface components {
         SideDto: {
             /**
              * Format: double
-             * @description At best.
-             */
-            best_s: number;
-            joins?: components["schemas"]["JoinsDto"] | null;
-            /**
-             * Format: double
-             * @description The minute from loading; with `joins` at a minute.
-             */
-            joins_s?: number | null;
-            /**
-             * Format: double
-             * @description How long it can wait.
+             * @description How long it can wait at all.
              */
             keeps_s: number;
-            /**
-             * Format: double
-             * @description At most.
-             */
-            longest_s: number;
             /** @description The cook's name for it. */
             name: string;
+            /** @description How well it waits when it is ready. */
+            patience: components["schemas"]["PatienceDto"];
+            recipe?: components["schemas"]["RecipeDto"] | null;
             /**
              * Format: double
-             * @description How long it takes then, at least.
-             */
-            shortest_s: number;
-            /**
-             * Format: double
-             * @description Weight; with `beside`, where it takes heat from the meat.
+             * @description Weight of all of it; what cooks beside the meat takes heat from it.
              */
             side_mass_g?: number | null;
-            /** @description Where. */
-            site: components["schemas"]["SiteDto"];
+            /** @description In order. */
+            steps: components["schemas"]["SideStepDto"][];
             /**
              * Format: int32
-             * @description The machine, by the number of a cook that uses it; with `machine` and `beside`.
+             * @description The cook it goes with, by the number of its dish: whose machine it uses, whose meat it waits for.
              */
             with?: number | null;
-            /**
-             * Format: double
-             * @description Hands at its beginning.
-             */
-            work_s: number;
         };
         /** @description A typical side dish. */
         SideEntryDto: {
             /** @description Why it goes so. */
             reason: string;
-            /** @description As it goes into a supper, for one eater. */
+            /** @description As it goes into a supper, for as many as its recipe serves. */
             side: components["schemas"]["SideDto"];
+        };
+        /** @description Side dishes of the kitchen. */
+        SidePageDto: {
+            /** @description The rows. */
+            items: components["schemas"]["KeptSideDto"][];
+            /**
+             * Format: int64
+             * @description This page, from 1.
+             */
+            page: number;
+            /**
+             * Format: int64
+             * @description Rows on a page.
+             */
+            per_page: number;
+            /**
+             * Format: int64
+             * @description How many there are in all.
+             */
+            total: number;
+            /** @description Rows of this page that cannot be shown. */
+            unreadable: components["schemas"]["UnreadableDto"][];
+        };
+        /** @description A step of a side dish. */
+        SideStepDto: {
+            /**
+             * Format: double
+             * @description At best.
+             */
+            best_s: number;
+            /** @description What is done in the middle of it. */
+            halfway?: string | null;
+            /**
+             * Format: double
+             * @description The minute from loading; with `starts` at a minute.
+             */
+            joins_s?: number | null;
+            /**
+             * Format: double
+             * @description At most.
+             */
+            longest_s: number;
+            /**
+             * Format: double
+             * @description How long it takes, hands included, at least.
+             */
+            shortest_s: number;
+            /** @description Where. */
+            site: components["schemas"]["SiteDto"];
+            /** @description When. */
+            starts?: components["schemas"]["StartsDto"];
+            /**
+             * Format: double
+             * @description The dial, where it is alone in the machine; absent for as hot as it goes.
+             */
+            step_setting_c?: number | null;
+            /**
+             * Format: double
+             * @description How long it may wait for the next step.
+             */
+            waits_s?: number;
+            /** @description What, as an order. */
+            what: string;
+            /**
+             * Format: double
+             * @description Hands at its beginning.
+             */
+            work_s: number;
         };
         /** @description Signing in. */
         SignInDto: {
@@ -4404,7 +4517,7 @@ export interface components {
          */
         SilhouetteDto: "capsule" | "rounded" | "rectangle" | "teardrop" | "folded";
         /**
-         * @description Where a side dish is made.
+         * @description Where a step of a side dish is done.
          * @enum {string}
          */
         SiteDto: "hob" | "fridge" | "machine" | "beside" | "counter";
@@ -4499,6 +4612,11 @@ export interface components {
          */
         StartDto: "fridge" | "tempered" | "frozen" | "measured";
         /**
+         * @description When a step begins.
+         * @enum {string}
+         */
+        StartsDto: "next" | "meat_out" | "last_minutes" | "turned_down" | "at_minute";
+        /**
          * @description Which cooks are asked for.
          * @enum {string}
          */
@@ -4567,7 +4685,7 @@ export interface components {
             serve_at: string;
             supper?: components["schemas"]["SupperDto"] | null;
             /** @description What to change, in words. */
-            words: string;
+            words: components["schemas"]["MessageDto"];
         };
         /** @description A cook of a supper. */
         SupperCookDto: {
@@ -4660,10 +4778,11 @@ export interface components {
             clashes: components["schemas"]["ClashDto"][];
             /** @description Dishes. */
             dishes: components["schemas"]["ScheduledDto"][];
-            /** @description Why it does not work; then everything stands where it is asked for. */
-            infeasibility?: string | null;
+            infeasibility?: components["schemas"]["MessageDto"] | null;
             /** @description Places. */
             lanes: components["schemas"]["LaneDto"][];
+            /** @description Whether there may be more: only what is found at once was looked for. */
+            more: boolean;
             /** @description What moved against the schedule before. */
             moved: components["schemas"]["MovedDto"][];
             /** @description Whether every order was looked at. */
@@ -5018,7 +5137,7 @@ export interface components {
          * @description What is being typed; the name is that of the field it will fill.
          * @enum {string}
          */
-        TypedFieldDto: "piece_mass_g" | "total_mass_g" | "capacity_l" | "thickness_mm" | "start_c" | "setting_c" | "core_target_c" | "core_c" | "air_c" | "gap_mm" | "floor_width_mm" | "floor_corner_mm" | "height_mm" | "element_mm" | "rack_mm" | "spit_length_mm" | "spit_diameter_mm" | "spit_heaviest_g" | "tumbler_l" | "power_w" | "step_k" | "preheat_s" | "timer_s" | "ahead_s" | "heat_factor" | "offset_k" | "altitude_m" | "thermometer_offset_k";
+        TypedFieldDto: "piece_mass_g" | "total_mass_g" | "side_mass_g" | "capacity_l" | "thickness_mm" | "start_c" | "setting_c" | "core_target_c" | "core_c" | "air_c" | "gap_mm" | "floor_width_mm" | "floor_corner_mm" | "height_mm" | "element_mm" | "rack_mm" | "spit_length_mm" | "spit_diameter_mm" | "spit_heaviest_g" | "tumbler_l" | "power_w" | "step_k" | "preheat_s" | "timer_s" | "ahead_s" | "heat_factor" | "offset_k" | "altitude_m" | "thermometer_offset_k";
         /** @description What it means. */
         UnderstoodDto: {
             /**
@@ -12964,13 +13083,746 @@ export interface operations {
             };
         };
     };
+    list_sides: {
+        parameters: {
+            query?: {
+                /** @description Page, from 1. */
+                page?: number;
+                /** @description Rows on a page. */
+                per_page?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SidePageDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    create_side: {
+        parameters: {
+            query?: {
+                /**
+                 * @description Identity of what is made, so that a request repeated after a lost answer makes it once. Made
+                 *     by the server when absent.
+                 */
+                id?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "keeps_s": 1200,
+                 *       "name": "roast potatoes",
+                 *       "patience": "fairly",
+                 *       "recipe": {
+                 *         "items": [
+                 *           {
+                 *             "amount": 900,
+                 *             "unit": "gram",
+                 *             "what": "potatoes"
+                 *           },
+                 *           {
+                 *             "amount": 2,
+                 *             "unit": "tablespoon",
+                 *             "what": "dripping"
+                 *           },
+                 *           {
+                 *             "amount": 1,
+                 *             "unit": "teaspoon",
+                 *             "what": "salt"
+                 *           }
+                 *         ],
+                 *         "kind": "side",
+                 *         "name": "roast potatoes",
+                 *         "serves": 4
+                 *       },
+                 *       "side_mass_g": 933,
+                 *       "steps": [
+                 *         {
+                 *           "best_s": 720,
+                 *           "longest_s": 720,
+                 *           "shortest_s": 720,
+                 *           "site": "counter",
+                 *           "starts": "next",
+                 *           "waits_s": 3600,
+                 *           "what": "Peel and cut the potatoes",
+                 *           "work_s": 720
+                 *         },
+                 *         {
+                 *           "best_s": 600,
+                 *           "longest_s": 600,
+                 *           "shortest_s": 600,
+                 *           "site": "hob",
+                 *           "starts": "next",
+                 *           "waits_s": 300,
+                 *           "what": "Parboil them until the edges soften",
+                 *           "work_s": 120
+                 *         },
+                 *         {
+                 *           "best_s": 240,
+                 *           "longest_s": 240,
+                 *           "shortest_s": 240,
+                 *           "site": "counter",
+                 *           "starts": "next",
+                 *           "waits_s": 2400,
+                 *           "what": "Drain them, shake them rough, turn them in hot fat",
+                 *           "work_s": 240
+                 *         },
+                 *         {
+                 *           "best_s": 2100,
+                 *           "halfway": "Stir the potatoes",
+                 *           "longest_s": 2100,
+                 *           "shortest_s": 2100,
+                 *           "site": "beside",
+                 *           "starts": "last_minutes",
+                 *           "waits_s": 300,
+                 *           "what": "Roast them beside the meat",
+                 *           "work_s": 0
+                 *         },
+                 *         {
+                 *           "best_s": 600,
+                 *           "longest_s": 1200,
+                 *           "shortest_s": 0,
+                 *           "site": "machine",
+                 *           "starts": "meat_out",
+                 *           "waits_s": 300,
+                 *           "what": "Leave the potatoes in until they are brown",
+                 *           "work_s": 0
+                 *         }
+                 *       ]
+                 *     }
+                 */
+                "application/json": components["schemas"]["SideDto"];
+            };
+        };
+        responses: {
+            /** @description It was there already. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptSideDto"];
+                };
+            };
+            201: {
+                headers: {
+                    ETag?: string;
+                    Location?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptSideDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    replace_side: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The ETag that was seen. */
+                "If-Match"?: string | null;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "keeps_s": 1200,
+                 *       "name": "roast potatoes",
+                 *       "patience": "fairly",
+                 *       "recipe": {
+                 *         "items": [
+                 *           {
+                 *             "amount": 900,
+                 *             "unit": "gram",
+                 *             "what": "potatoes"
+                 *           },
+                 *           {
+                 *             "amount": 2,
+                 *             "unit": "tablespoon",
+                 *             "what": "dripping"
+                 *           },
+                 *           {
+                 *             "amount": 1,
+                 *             "unit": "teaspoon",
+                 *             "what": "salt"
+                 *           }
+                 *         ],
+                 *         "kind": "side",
+                 *         "name": "roast potatoes",
+                 *         "serves": 4
+                 *       },
+                 *       "side_mass_g": 933,
+                 *       "steps": [
+                 *         {
+                 *           "best_s": 720,
+                 *           "longest_s": 720,
+                 *           "shortest_s": 720,
+                 *           "site": "counter",
+                 *           "starts": "next",
+                 *           "waits_s": 3600,
+                 *           "what": "Peel and cut the potatoes",
+                 *           "work_s": 720
+                 *         },
+                 *         {
+                 *           "best_s": 600,
+                 *           "longest_s": 600,
+                 *           "shortest_s": 600,
+                 *           "site": "hob",
+                 *           "starts": "next",
+                 *           "waits_s": 300,
+                 *           "what": "Parboil them until the edges soften",
+                 *           "work_s": 120
+                 *         },
+                 *         {
+                 *           "best_s": 240,
+                 *           "longest_s": 240,
+                 *           "shortest_s": 240,
+                 *           "site": "counter",
+                 *           "starts": "next",
+                 *           "waits_s": 2400,
+                 *           "what": "Drain them, shake them rough, turn them in hot fat",
+                 *           "work_s": 240
+                 *         },
+                 *         {
+                 *           "best_s": 2100,
+                 *           "halfway": "Stir the potatoes",
+                 *           "longest_s": 2100,
+                 *           "shortest_s": 2100,
+                 *           "site": "beside",
+                 *           "starts": "last_minutes",
+                 *           "waits_s": 300,
+                 *           "what": "Roast them beside the meat",
+                 *           "work_s": 0
+                 *         },
+                 *         {
+                 *           "best_s": 600,
+                 *           "longest_s": 1200,
+                 *           "shortest_s": 0,
+                 *           "site": "machine",
+                 *           "starts": "meat_out",
+                 *           "waits_s": 300,
+                 *           "what": "Leave the potatoes in until they are brown",
+                 *           "work_s": 0
+                 *         }
+                 *       ]
+                 *     }
+                 */
+                "application/json": components["schemas"]["SideDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptSideDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_side: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The ETag that was seen. */
+                "If-Match"?: string | null;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restore_side: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     export_stored: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 /** @description What it is. */
-                kind: "cooks" | "suppers" | "machines" | "methods" | "recipes";
+                kind: "cooks" | "suppers" | "machines" | "methods" | "recipes" | "sides";
                 /** @description Identity. */
                 id: string;
             };
@@ -13373,41 +14225,195 @@ export interface operations {
                  *         },
                  *         {
                  *           "side": {
-                 *             "best_s": 1500,
-                 *             "keeps_s": 900,
-                 *             "longest_s": 1500,
-                 *             "name": "parboiled potatoes",
-                 *             "shortest_s": 1500,
-                 *             "side_mass_g": 1080,
-                 *             "site": "beside",
-                 *             "with": 1,
-                 *             "work_s": 900
+                 *             "keeps_s": 1200,
+                 *             "name": "roast potatoes",
+                 *             "patience": "fairly",
+                 *             "recipe": {
+                 *               "items": [
+                 *                 {
+                 *                   "amount": 1350,
+                 *                   "unit": "gram",
+                 *                   "what": "potatoes"
+                 *                 },
+                 *                 {
+                 *                   "amount": 3,
+                 *                   "unit": "tablespoon",
+                 *                   "what": "dripping"
+                 *                 },
+                 *                 {
+                 *                   "amount": 1.5,
+                 *                   "unit": "teaspoon",
+                 *                   "what": "salt"
+                 *                 }
+                 *               ],
+                 *               "kind": "side",
+                 *               "name": "roast potatoes",
+                 *               "serves": 6
+                 *             },
+                 *             "side_mass_g": 1399.5,
+                 *             "steps": [
+                 *               {
+                 *                 "best_s": 720,
+                 *                 "longest_s": 720,
+                 *                 "shortest_s": 720,
+                 *                 "site": "counter",
+                 *                 "starts": "next",
+                 *                 "waits_s": 3600,
+                 *                 "what": "Peel and cut the potatoes",
+                 *                 "work_s": 720
+                 *               },
+                 *               {
+                 *                 "best_s": 600,
+                 *                 "longest_s": 600,
+                 *                 "shortest_s": 600,
+                 *                 "site": "hob",
+                 *                 "starts": "next",
+                 *                 "waits_s": 300,
+                 *                 "what": "Parboil them until the edges soften",
+                 *                 "work_s": 120
+                 *               },
+                 *               {
+                 *                 "best_s": 240,
+                 *                 "longest_s": 240,
+                 *                 "shortest_s": 240,
+                 *                 "site": "counter",
+                 *                 "starts": "next",
+                 *                 "waits_s": 2400,
+                 *                 "what": "Drain them, shake them rough, turn them in hot fat",
+                 *                 "work_s": 240
+                 *               },
+                 *               {
+                 *                 "best_s": 2100,
+                 *                 "halfway": "Stir the potatoes",
+                 *                 "longest_s": 2100,
+                 *                 "shortest_s": 2100,
+                 *                 "site": "beside",
+                 *                 "starts": "last_minutes",
+                 *                 "waits_s": 300,
+                 *                 "what": "Roast them beside the meat",
+                 *                 "work_s": 0
+                 *               },
+                 *               {
+                 *                 "best_s": 600,
+                 *                 "longest_s": 1200,
+                 *                 "shortest_s": 0,
+                 *                 "site": "machine",
+                 *                 "starts": "meat_out",
+                 *                 "waits_s": 300,
+                 *                 "what": "Leave the potatoes in until they are brown",
+                 *                 "work_s": 0
+                 *               }
+                 *             ],
+                 *             "with": 1
                  *           }
                  *         },
                  *         {
                  *           "side": {
-                 *             "best_s": 480,
-                 *             "keeps_s": 720,
-                 *             "longest_s": 480,
+                 *             "keeps_s": 300,
                  *             "name": "green beans",
-                 *             "shortest_s": 480,
-                 *             "side_mass_g": 720,
-                 *             "site": "hob",
-                 *             "with": 1,
-                 *             "work_s": 360
+                 *             "patience": "badly",
+                 *             "recipe": {
+                 *               "items": [
+                 *                 {
+                 *                   "amount": 720,
+                 *                   "unit": "gram",
+                 *                   "what": "green beans"
+                 *                 },
+                 *                 {
+                 *                   "amount": 1.5,
+                 *                   "unit": "tablespoon",
+                 *                   "what": "butter"
+                 *                 },
+                 *                 {
+                 *                   "amount": 1.5,
+                 *                   "unit": "teaspoon",
+                 *                   "what": "salt"
+                 *                 }
+                 *               ],
+                 *               "kind": "side",
+                 *               "name": "green beans",
+                 *               "serves": 6
+                 *             },
+                 *             "side_mass_g": 750,
+                 *             "steps": [
+                 *               {
+                 *                 "best_s": 360,
+                 *                 "longest_s": 360,
+                 *                 "shortest_s": 360,
+                 *                 "site": "counter",
+                 *                 "starts": "next",
+                 *                 "waits_s": 5400,
+                 *                 "what": "Top the beans, bring water to the boil",
+                 *                 "work_s": 360
+                 *               },
+                 *               {
+                 *                 "best_s": 420,
+                 *                 "longest_s": 420,
+                 *                 "shortest_s": 420,
+                 *                 "site": "hob",
+                 *                 "starts": "next",
+                 *                 "waits_s": 300,
+                 *                 "what": "Boil the beans",
+                 *                 "work_s": 60
+                 *               }
+                 *             ]
                  *           }
                  *         },
                  *         {
                  *           "side": {
-                 *             "best_s": 10800,
                  *             "keeps_s": 7200,
-                 *             "longest_s": 14400,
                  *             "name": "a cold sauce",
-                 *             "shortest_s": 7200,
-                 *             "side_mass_g": 240,
-                 *             "site": "fridge",
-                 *             "with": 1,
-                 *             "work_s": 600
+                 *             "patience": "well",
+                 *             "recipe": {
+                 *               "items": [
+                 *                 {
+                 *                   "amount": 180,
+                 *                   "unit": "gram",
+                 *                   "what": "sour cream"
+                 *                 },
+                 *                 {
+                 *                   "amount": 3,
+                 *                   "unit": "tablespoon",
+                 *                   "what": "horseradish"
+                 *                 },
+                 *                 {
+                 *                   "amount": 1.5,
+                 *                   "unit": "tablespoon",
+                 *                   "what": "lemon juice"
+                 *                 },
+                 *                 {
+                 *                   "amount": 0.75,
+                 *                   "unit": "teaspoon",
+                 *                   "what": "salt"
+                 *                 }
+                 *               ],
+                 *               "kind": "side",
+                 *               "name": "a cold sauce",
+                 *               "serves": 6
+                 *             },
+                 *             "side_mass_g": 252,
+                 *             "steps": [
+                 *               {
+                 *                 "best_s": 600,
+                 *                 "longest_s": 600,
+                 *                 "shortest_s": 600,
+                 *                 "site": "counter",
+                 *                 "starts": "next",
+                 *                 "waits_s": 300,
+                 *                 "what": "Stir the sauce together",
+                 *                 "work_s": 600
+                 *               },
+                 *               {
+                 *                 "best_s": 10800,
+                 *                 "longest_s": 14400,
+                 *                 "shortest_s": 7200,
+                 *                 "site": "fridge",
+                 *                 "starts": "next",
+                 *                 "waits_s": 300,
+                 *                 "what": "Sauce into the fridge, covered",
+                 *                 "work_s": 60
+                 *               }
+                 *             ]
                  *           }
                  *         }
                  *       ],
@@ -13543,7 +14549,10 @@ export interface operations {
     };
     preview_supper: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description How long is looked for what would make it work; everything where it is not said. */
+                alternatives?: "first" | "all";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -13762,41 +14771,195 @@ export interface operations {
                  *         },
                  *         {
                  *           "side": {
-                 *             "best_s": 1500,
-                 *             "keeps_s": 900,
-                 *             "longest_s": 1500,
-                 *             "name": "parboiled potatoes",
-                 *             "shortest_s": 1500,
-                 *             "side_mass_g": 1080,
-                 *             "site": "beside",
-                 *             "with": 1,
-                 *             "work_s": 900
+                 *             "keeps_s": 1200,
+                 *             "name": "roast potatoes",
+                 *             "patience": "fairly",
+                 *             "recipe": {
+                 *               "items": [
+                 *                 {
+                 *                   "amount": 1350,
+                 *                   "unit": "gram",
+                 *                   "what": "potatoes"
+                 *                 },
+                 *                 {
+                 *                   "amount": 3,
+                 *                   "unit": "tablespoon",
+                 *                   "what": "dripping"
+                 *                 },
+                 *                 {
+                 *                   "amount": 1.5,
+                 *                   "unit": "teaspoon",
+                 *                   "what": "salt"
+                 *                 }
+                 *               ],
+                 *               "kind": "side",
+                 *               "name": "roast potatoes",
+                 *               "serves": 6
+                 *             },
+                 *             "side_mass_g": 1399.5,
+                 *             "steps": [
+                 *               {
+                 *                 "best_s": 720,
+                 *                 "longest_s": 720,
+                 *                 "shortest_s": 720,
+                 *                 "site": "counter",
+                 *                 "starts": "next",
+                 *                 "waits_s": 3600,
+                 *                 "what": "Peel and cut the potatoes",
+                 *                 "work_s": 720
+                 *               },
+                 *               {
+                 *                 "best_s": 600,
+                 *                 "longest_s": 600,
+                 *                 "shortest_s": 600,
+                 *                 "site": "hob",
+                 *                 "starts": "next",
+                 *                 "waits_s": 300,
+                 *                 "what": "Parboil them until the edges soften",
+                 *                 "work_s": 120
+                 *               },
+                 *               {
+                 *                 "best_s": 240,
+                 *                 "longest_s": 240,
+                 *                 "shortest_s": 240,
+                 *                 "site": "counter",
+                 *                 "starts": "next",
+                 *                 "waits_s": 2400,
+                 *                 "what": "Drain them, shake them rough, turn them in hot fat",
+                 *                 "work_s": 240
+                 *               },
+                 *               {
+                 *                 "best_s": 2100,
+                 *                 "halfway": "Stir the potatoes",
+                 *                 "longest_s": 2100,
+                 *                 "shortest_s": 2100,
+                 *                 "site": "beside",
+                 *                 "starts": "last_minutes",
+                 *                 "waits_s": 300,
+                 *                 "what": "Roast them beside the meat",
+                 *                 "work_s": 0
+                 *               },
+                 *               {
+                 *                 "best_s": 600,
+                 *                 "longest_s": 1200,
+                 *                 "shortest_s": 0,
+                 *                 "site": "machine",
+                 *                 "starts": "meat_out",
+                 *                 "waits_s": 300,
+                 *                 "what": "Leave the potatoes in until they are brown",
+                 *                 "work_s": 0
+                 *               }
+                 *             ],
+                 *             "with": 1
                  *           }
                  *         },
                  *         {
                  *           "side": {
-                 *             "best_s": 480,
-                 *             "keeps_s": 720,
-                 *             "longest_s": 480,
+                 *             "keeps_s": 300,
                  *             "name": "green beans",
-                 *             "shortest_s": 480,
-                 *             "side_mass_g": 720,
-                 *             "site": "hob",
-                 *             "with": 1,
-                 *             "work_s": 360
+                 *             "patience": "badly",
+                 *             "recipe": {
+                 *               "items": [
+                 *                 {
+                 *                   "amount": 720,
+                 *                   "unit": "gram",
+                 *                   "what": "green beans"
+                 *                 },
+                 *                 {
+                 *                   "amount": 1.5,
+                 *                   "unit": "tablespoon",
+                 *                   "what": "butter"
+                 *                 },
+                 *                 {
+                 *                   "amount": 1.5,
+                 *                   "unit": "teaspoon",
+                 *                   "what": "salt"
+                 *                 }
+                 *               ],
+                 *               "kind": "side",
+                 *               "name": "green beans",
+                 *               "serves": 6
+                 *             },
+                 *             "side_mass_g": 750,
+                 *             "steps": [
+                 *               {
+                 *                 "best_s": 360,
+                 *                 "longest_s": 360,
+                 *                 "shortest_s": 360,
+                 *                 "site": "counter",
+                 *                 "starts": "next",
+                 *                 "waits_s": 5400,
+                 *                 "what": "Top the beans, bring water to the boil",
+                 *                 "work_s": 360
+                 *               },
+                 *               {
+                 *                 "best_s": 420,
+                 *                 "longest_s": 420,
+                 *                 "shortest_s": 420,
+                 *                 "site": "hob",
+                 *                 "starts": "next",
+                 *                 "waits_s": 300,
+                 *                 "what": "Boil the beans",
+                 *                 "work_s": 60
+                 *               }
+                 *             ]
                  *           }
                  *         },
                  *         {
                  *           "side": {
-                 *             "best_s": 10800,
                  *             "keeps_s": 7200,
-                 *             "longest_s": 14400,
                  *             "name": "a cold sauce",
-                 *             "shortest_s": 7200,
-                 *             "side_mass_g": 240,
-                 *             "site": "fridge",
-                 *             "with": 1,
-                 *             "work_s": 600
+                 *             "patience": "well",
+                 *             "recipe": {
+                 *               "items": [
+                 *                 {
+                 *                   "amount": 180,
+                 *                   "unit": "gram",
+                 *                   "what": "sour cream"
+                 *                 },
+                 *                 {
+                 *                   "amount": 3,
+                 *                   "unit": "tablespoon",
+                 *                   "what": "horseradish"
+                 *                 },
+                 *                 {
+                 *                   "amount": 1.5,
+                 *                   "unit": "tablespoon",
+                 *                   "what": "lemon juice"
+                 *                 },
+                 *                 {
+                 *                   "amount": 0.75,
+                 *                   "unit": "teaspoon",
+                 *                   "what": "salt"
+                 *                 }
+                 *               ],
+                 *               "kind": "side",
+                 *               "name": "a cold sauce",
+                 *               "serves": 6
+                 *             },
+                 *             "side_mass_g": 252,
+                 *             "steps": [
+                 *               {
+                 *                 "best_s": 600,
+                 *                 "longest_s": 600,
+                 *                 "shortest_s": 600,
+                 *                 "site": "counter",
+                 *                 "starts": "next",
+                 *                 "waits_s": 300,
+                 *                 "what": "Stir the sauce together",
+                 *                 "work_s": 600
+                 *               },
+                 *               {
+                 *                 "best_s": 10800,
+                 *                 "longest_s": 14400,
+                 *                 "shortest_s": 7200,
+                 *                 "site": "fridge",
+                 *                 "starts": "next",
+                 *                 "waits_s": 300,
+                 *                 "what": "Sauce into the fridge, covered",
+                 *                 "work_s": 60
+                 *               }
+                 *             ]
                  *           }
                  *         }
                  *       ],
@@ -14302,41 +15465,195 @@ export interface operations {
                  *         },
                  *         {
                  *           "side": {
-                 *             "best_s": 1500,
-                 *             "keeps_s": 900,
-                 *             "longest_s": 1500,
-                 *             "name": "parboiled potatoes",
-                 *             "shortest_s": 1500,
-                 *             "side_mass_g": 1080,
-                 *             "site": "beside",
-                 *             "with": 1,
-                 *             "work_s": 900
+                 *             "keeps_s": 1200,
+                 *             "name": "roast potatoes",
+                 *             "patience": "fairly",
+                 *             "recipe": {
+                 *               "items": [
+                 *                 {
+                 *                   "amount": 1350,
+                 *                   "unit": "gram",
+                 *                   "what": "potatoes"
+                 *                 },
+                 *                 {
+                 *                   "amount": 3,
+                 *                   "unit": "tablespoon",
+                 *                   "what": "dripping"
+                 *                 },
+                 *                 {
+                 *                   "amount": 1.5,
+                 *                   "unit": "teaspoon",
+                 *                   "what": "salt"
+                 *                 }
+                 *               ],
+                 *               "kind": "side",
+                 *               "name": "roast potatoes",
+                 *               "serves": 6
+                 *             },
+                 *             "side_mass_g": 1399.5,
+                 *             "steps": [
+                 *               {
+                 *                 "best_s": 720,
+                 *                 "longest_s": 720,
+                 *                 "shortest_s": 720,
+                 *                 "site": "counter",
+                 *                 "starts": "next",
+                 *                 "waits_s": 3600,
+                 *                 "what": "Peel and cut the potatoes",
+                 *                 "work_s": 720
+                 *               },
+                 *               {
+                 *                 "best_s": 600,
+                 *                 "longest_s": 600,
+                 *                 "shortest_s": 600,
+                 *                 "site": "hob",
+                 *                 "starts": "next",
+                 *                 "waits_s": 300,
+                 *                 "what": "Parboil them until the edges soften",
+                 *                 "work_s": 120
+                 *               },
+                 *               {
+                 *                 "best_s": 240,
+                 *                 "longest_s": 240,
+                 *                 "shortest_s": 240,
+                 *                 "site": "counter",
+                 *                 "starts": "next",
+                 *                 "waits_s": 2400,
+                 *                 "what": "Drain them, shake them rough, turn them in hot fat",
+                 *                 "work_s": 240
+                 *               },
+                 *               {
+                 *                 "best_s": 2100,
+                 *                 "halfway": "Stir the potatoes",
+                 *                 "longest_s": 2100,
+                 *                 "shortest_s": 2100,
+                 *                 "site": "beside",
+                 *                 "starts": "last_minutes",
+                 *                 "waits_s": 300,
+                 *                 "what": "Roast them beside the meat",
+                 *                 "work_s": 0
+                 *               },
+                 *               {
+                 *                 "best_s": 600,
+                 *                 "longest_s": 1200,
+                 *                 "shortest_s": 0,
+                 *                 "site": "machine",
+                 *                 "starts": "meat_out",
+                 *                 "waits_s": 300,
+                 *                 "what": "Leave the potatoes in until they are brown",
+                 *                 "work_s": 0
+                 *               }
+                 *             ],
+                 *             "with": 1
                  *           }
                  *         },
                  *         {
                  *           "side": {
-                 *             "best_s": 480,
-                 *             "keeps_s": 720,
-                 *             "longest_s": 480,
+                 *             "keeps_s": 300,
                  *             "name": "green beans",
-                 *             "shortest_s": 480,
-                 *             "side_mass_g": 720,
-                 *             "site": "hob",
-                 *             "with": 1,
-                 *             "work_s": 360
+                 *             "patience": "badly",
+                 *             "recipe": {
+                 *               "items": [
+                 *                 {
+                 *                   "amount": 720,
+                 *                   "unit": "gram",
+                 *                   "what": "green beans"
+                 *                 },
+                 *                 {
+                 *                   "amount": 1.5,
+                 *                   "unit": "tablespoon",
+                 *                   "what": "butter"
+                 *                 },
+                 *                 {
+                 *                   "amount": 1.5,
+                 *                   "unit": "teaspoon",
+                 *                   "what": "salt"
+                 *                 }
+                 *               ],
+                 *               "kind": "side",
+                 *               "name": "green beans",
+                 *               "serves": 6
+                 *             },
+                 *             "side_mass_g": 750,
+                 *             "steps": [
+                 *               {
+                 *                 "best_s": 360,
+                 *                 "longest_s": 360,
+                 *                 "shortest_s": 360,
+                 *                 "site": "counter",
+                 *                 "starts": "next",
+                 *                 "waits_s": 5400,
+                 *                 "what": "Top the beans, bring water to the boil",
+                 *                 "work_s": 360
+                 *               },
+                 *               {
+                 *                 "best_s": 420,
+                 *                 "longest_s": 420,
+                 *                 "shortest_s": 420,
+                 *                 "site": "hob",
+                 *                 "starts": "next",
+                 *                 "waits_s": 300,
+                 *                 "what": "Boil the beans",
+                 *                 "work_s": 60
+                 *               }
+                 *             ]
                  *           }
                  *         },
                  *         {
                  *           "side": {
-                 *             "best_s": 10800,
                  *             "keeps_s": 7200,
-                 *             "longest_s": 14400,
                  *             "name": "a cold sauce",
-                 *             "shortest_s": 7200,
-                 *             "side_mass_g": 240,
-                 *             "site": "fridge",
-                 *             "with": 1,
-                 *             "work_s": 600
+                 *             "patience": "well",
+                 *             "recipe": {
+                 *               "items": [
+                 *                 {
+                 *                   "amount": 180,
+                 *                   "unit": "gram",
+                 *                   "what": "sour cream"
+                 *                 },
+                 *                 {
+                 *                   "amount": 3,
+                 *                   "unit": "tablespoon",
+                 *                   "what": "horseradish"
+                 *                 },
+                 *                 {
+                 *                   "amount": 1.5,
+                 *                   "unit": "tablespoon",
+                 *                   "what": "lemon juice"
+                 *                 },
+                 *                 {
+                 *                   "amount": 0.75,
+                 *                   "unit": "teaspoon",
+                 *                   "what": "salt"
+                 *                 }
+                 *               ],
+                 *               "kind": "side",
+                 *               "name": "a cold sauce",
+                 *               "serves": 6
+                 *             },
+                 *             "side_mass_g": 252,
+                 *             "steps": [
+                 *               {
+                 *                 "best_s": 600,
+                 *                 "longest_s": 600,
+                 *                 "shortest_s": 600,
+                 *                 "site": "counter",
+                 *                 "starts": "next",
+                 *                 "waits_s": 300,
+                 *                 "what": "Stir the sauce together",
+                 *                 "work_s": 600
+                 *               },
+                 *               {
+                 *                 "best_s": 10800,
+                 *                 "longest_s": 14400,
+                 *                 "shortest_s": 7200,
+                 *                 "site": "fridge",
+                 *                 "starts": "next",
+                 *                 "waits_s": 300,
+                 *                 "what": "Sauce into the fridge, covered",
+                 *                 "work_s": 60
+                 *               }
+                 *             ]
                  *           }
                  *         }
                  *       ],

@@ -82,11 +82,17 @@ const supper = v.looseObject({
       side: maybe(
         v.looseObject({
           name: v.string(),
-          site: v.string(),
-          work_s: number,
-          shortest_s: number,
-          best_s: number,
-          longest_s: number,
+          steps: v.array(
+            v.looseObject({
+              what: v.string(),
+              site: v.string(),
+              work_s: number,
+              shortest_s: number,
+              best_s: number,
+              longest_s: number,
+            }),
+          ),
+          patience: v.string(),
           keeps_s: number,
         }),
       ),

@@ -15,7 +15,7 @@ const COATS: Record<string, string[]> = {
 
 /** Goes over every part of a JSON text as it is read. */
 export function asNow(_key: string, value: unknown): unknown {
-  return typeof value === "object" && value !== null ? recipes(surface(value)) : value;
+  return typeof value === "object" && value !== null ? steps(recipes(surface(value))) : value;
 }
 
 function surface(value: object): object {
@@ -51,3 +51,60 @@ const asRecipe = ({ name, parts }: Blend) => ({
     ...(allergen ? { allergens: [allergen] } : {}),
   })),
 });
+
+interface OldSide {
+  name: string;
+  site: string;
+  joins?: string | null;
+  joins_s?: number | null;
+  work_s: number;
+  shortest_s: number;
+  best_s: number;
+  longest_s: number;
+  keeps_s: number;
+}
+
+const isOldSide = (value: object): value is OldSide =>
+  "site" in value && "keeps_s" in value && "best_s" in value && !("steps" in value);
+
+/** A side dish was one piece of work and one wait. */
+function steps(value: object): object {
+  if (!isOldSide(value)) return value;
+  const { site, joins, joins_s, work_s, shortest_s, best_s, longest_s, ...rest } = value;
+  const { name } = rest;
+  const beside = site === "beside";
+  return {
+    ...rest,
+    patience: site === "fridge" ? "well" : "fairly",
+    steps: [
+      ...(work_s > 0
+        ? [
+            {
+              what: `Get ${name} ready`,
+              site: "counter",
+              work_s,
+              shortest_s: work_s,
+              best_s: work_s,
+              longest_s: work_s,
+              waits_s: 3600,
+            },
+          ]
+        : []),
+      ...(best_s > 0
+        ? [
+            {
+              what: beside ? `${name} beside the meat` : `${name}: let it be`,
+              site,
+              starts: beside ? (joins ?? "last_minutes") : "next",
+              ...(joins_s == null ? {} : { joins_s }),
+              work_s: beside ? 0 : Math.min(60, shortest_s),
+              shortest_s,
+              best_s,
+              longest_s,
+              waits_s: 0,
+            },
+          ]
+        : []),
+    ],
+  };
+}

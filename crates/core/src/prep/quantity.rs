@@ -2,7 +2,7 @@
 
 use super::measure::{Ingredient, spooned};
 use super::seasoning::{Dose, Meat, Seasoning};
-use crate::recipe::{Item, Recipe, RecipeKind};
+use crate::recipe::{Item, Recipe, RecipeKind, Unit};
 use crate::units::{Interval, Mass};
 
 /// So much of something.
@@ -22,6 +22,8 @@ pub struct Amount {
     pub part_of: Option<String>,
     /// How long a spray is held on it.
     pub spray: Option<Interval>,
+    /// In what it is measured, where that is neither weighed out nor spooned; empty for what is only weighed.
+    pub measured: Option<String>,
 }
 
 /// What a spray of oil gives in a second, g (common practice: a quarter of a gram in a quarter of a second).
@@ -38,9 +40,30 @@ impl Amount {
             density: ingredient.density(),
             allergen: ingredient.allergen().map(str::to_owned),
             part_of: None,
+            measured: None,
             spray: ingredient
                 .is_sprayed()
                 .then(|| Interval::from_seconds(seconds.round().max(1.0))),
+        }
+    }
+
+    /// An ingredient of a side dish, as it is bought.
+    pub(crate) fn of_item(item: &Item) -> Self {
+        let allergens = item.allergens();
+        let count = (item.amount * 2.0).round().max(1.0) / 2.0;
+        Self {
+            what: item.what.clone(),
+            mass: item.mass(),
+            stays: item.mass(),
+            density: item.density(),
+            allergen: (!allergens.is_empty()).then(|| allergens.join(", ")),
+            part_of: None,
+            spray: None,
+            measured: match item.unit {
+                Unit::Piece => Some(count.to_string()),
+                Unit::Gram | Unit::Ounce | Unit::Pound => Some(String::new()),
+                _ => None,
+            },
         }
     }
 
@@ -53,10 +76,11 @@ impl Amount {
     /// The same in spoons and cups, or in seconds of a spray.
     #[must_use]
     pub fn spoons(&self) -> String {
-        self.spray.map_or_else(
-            || spooned(self.mass.grams() / self.density),
-            |time| format!("{:.0} s", time.seconds()),
-        )
+        match (self.spray, &self.measured) {
+            (Some(time), _) => format!("{:.0} s", time.seconds()),
+            (None, Some(words)) => words.clone(),
+            (None, None) => spooned(self.mass.grams() / self.density),
+        }
     }
 }
 
@@ -163,6 +187,7 @@ fn mixed(recipe: &Recipe, dose: &Dose) -> Vec<Amount> {
             allergen: (!allergens.is_empty()).then(|| allergens.join(", ")),
             part_of: Some(recipe.name.clone()),
             spray: None,
+            measured: None,
         }
     };
     recipe.items.iter().map(amount).collect()

@@ -7,6 +7,7 @@ use crate::fryer::MachineKind;
 use crate::meat::{Animal, Cut};
 use crate::plan::{Plan, Request, StepKind};
 use crate::prep::{self, Method};
+use crate::side::{Side, SideStep, Site};
 
 /// The places of a kitchen: its machines, then the hob and the fridge.
 #[derive(Debug, Clone, PartialEq)]
@@ -17,34 +18,6 @@ pub struct Places {
     fridge: usize,
 }
 
-/// What a side dish needs.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
-pub enum Site {
-    /// A ring of the hob.
-    Hob,
-    /// A shelf of the fridge.
-    Fridge,
-    /// A machine, by its number.
-    Machine(usize),
-    /// Nothing but a counter.
-    Counter,
-}
-
-/// A side dish: cut or mixed, then left to itself.
-#[derive(Debug, Clone, PartialEq)]
-pub struct Side {
-    /// The cook's name for it.
-    pub name: String,
-    /// Where it is made.
-    pub site: Site,
-    /// Hands at its beginning, min.
-    pub work: Minute,
-    /// How long it takes then: at least, at best, at most, min.
-    pub lasts: [Minute; 3],
-    /// How long it can wait when it is ready, min.
-    pub keeps: Minute,
-}
-
 /// A moment of hands at a machine takes so long, min (common practice).
 const TO_LOAD: Minute = 3;
 const TO_TURN: Minute = 2;
@@ -53,8 +26,6 @@ const TO_PULL: Minute = 2;
 const TO_SERVE: Minute = 1;
 /// A prepared piece may wait for its machine, min: covered, in the fridge.
 const PREPARED: Minute = 45;
-/// A fresh side loses this much a minute, against the waits of meat below.
-const SIDE_LOSES: f64 = 0.6;
 
 impl Places {
     /// Machines by name, those of two drawers holding two things, a hob of so many rings and a
@@ -98,13 +69,7 @@ impl Places {
         }
     }
 
-    fn stand(&self, site: Site) -> Option<Stand> {
-        let resource = match site {
-            Site::Hob => self.hob,
-            Site::Fridge => self.fridge,
-            Site::Machine(number) => number,
-            Site::Counter => return None,
-        };
+    const fn one(resource: usize) -> Option<Stand> {
         Some(Stand { resource, takes: 1 })
     }
 
@@ -162,8 +127,8 @@ impl Places {
     fn preparing(&self, task: &prep::Task) -> Task {
         let window = task.window;
         let stand = match task.place {
-            prep::Place::Fridge => self.stand(Site::Fridge),
-            prep::Place::Hob => self.stand(Site::Hob),
+            prep::Place::Fridge => Self::one(self.fridge),
+            prep::Place::Hob => Self::one(self.hob),
             prep::Place::Counter | prep::Place::Bowl => None,
         };
         let lasts = [window.shortest, window.best, window.longest].map(whole_minutes);
@@ -177,48 +142,49 @@ impl Places {
         }
     }
 
-    /// A side dish.
+    /// A side dish, in so numbered a machine. What cooks beside the meat stands in no place of its own, and hands
+    /// put it in when they open the machine for the meat.
     #[must_use]
-    pub fn side(&self, side: &Side) -> Dish {
-        let mut tasks = Vec::new();
-        if side.work > 0 {
-            tasks.push(Task {
-                key: TaskKey::Work,
-                name: format!("Get {} ready", side.name),
-                stand: None,
-                lasts: [side.work; 3],
-                wait: 60,
-                hands: hands_at(0, side.work, &format!("Get {} ready", side.name)),
-            });
-        }
-        if side.lasts[1] > 0 {
-            let begin = match side.site {
-                Site::Fridge => format!("{} into the fridge", side.name),
-                Site::Hob => format!("{} on the hob", side.name),
-                Site::Machine(_) => format!("{} into the machine", side.name),
-                Site::Counter => format!("Leave {}", side.name),
-            };
-            tasks.push(Task {
-                key: TaskKey::Stand,
-                hands: hands_at(0, TO_CHECK.min(side.lasts[0]), &begin),
-                name: begin,
-                stand: self.stand(side.site),
-                lasts: side.lasts,
-                wait: 0,
-            });
-        }
+    pub fn side(&self, side: &Side, machine: usize) -> Dish {
+        let mut tasks: Vec<Task> = side
+            .steps
+            .iter()
+            .map(|step| self.step(step, machine))
+            .collect();
+        number_twins(&mut tasks);
+        let keeps = whole_minutes(side.keeps);
         Dish {
             name: side.name.clone(),
             tasks,
             waiting: Waiting {
-                free: (side.keeps / 4).min(10),
-                per_minute: if side.site == Site::Fridge {
-                    0.02
-                } else {
-                    SIDE_LOSES
-                },
-                longest: side.keeps,
+                free: (keeps / 4).min(10),
+                per_minute: side.patience.loses(),
+                longest: keeps,
             },
+        }
+    }
+
+    fn step(&self, step: &SideStep, machine: usize) -> Task {
+        let stand = match step.site {
+            Site::Hob => Self::one(self.hob),
+            Site::Fridge => Self::one(self.fridge),
+            Site::Machine => Self::one(machine),
+            Site::Counter | Site::Beside => None,
+        };
+        let lasts = step.lasts.map(whole_minutes);
+        let mut hands = hands_at(0, whole_minutes(step.work), &step.what);
+        if step.site != Site::Beside
+            && let Some(order) = &step.halfway
+        {
+            hands.extend(hands_at(lasts[0] / 2, TO_CHECK.min(lasts[0]), order));
+        }
+        Task {
+            key: TaskKey::step(&step.what),
+            name: step.what.clone(),
+            stand,
+            lasts,
+            wait: whole_minutes(step.waits),
+            hands,
         }
     }
 }
@@ -232,7 +198,7 @@ fn number_twins(tasks: &mut [Task]) {
         };
         let twins = before.iter().filter(|one| one.name == task.name).count();
         if twins > 0
-            && let TaskKey::Prepare(what) = &mut task.key
+            && let TaskKey::Prepare(what) | TaskKey::Step(what) = &mut task.key
         {
             *what = format!("{what}-{}", twins + 1);
         }

@@ -8,16 +8,14 @@ mod infeasibility;
 mod kitchen;
 mod queue;
 mod search;
-mod sides;
 mod solve;
 mod supper;
 mod timeline;
 
-pub use alternatives::{Alternative, alternatives};
+pub use alternatives::{Alternative, alternatives, first_alternatives};
 pub use change::Change;
 pub use clash::{Clash, Scarce, as_asked, clashes};
-pub use kitchen::{Places, Side, Site};
-pub use sides::{SIDES, TypicalSide, TypicalSite};
+pub use kitchen::Places;
 pub use solve::schedule;
 pub use supper::{
     Begun, Dish, Edge, HandsOn, Infeasibility, Instead, Link, Minute, PlaceKind, Placed, Resource,

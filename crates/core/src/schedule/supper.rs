@@ -51,11 +51,11 @@ pub struct HandsOn {
 }
 
 /// Which of the tasks of a dish: the same for as long as it is the same task, whatever is added
-/// before it and whatever it is called. Written as `prepare:salt-them`, `ready:3`, `cook`.
+/// before it. Written as `prepare:salt-them`, `step:boil-the-beans`, `cook`.
 ///
 /// ```
 /// use ember_core::schedule::TaskKey;
-/// for key in ["prepare:salt-them", "ready:3", "cook", "rest", "work", "stand", "#2"] {
+/// for key in ["prepare:salt-them", "step:boil-the-beans", "cook", "rest", "#2"] {
 ///     assert_eq!(TaskKey::read(key).unwrap().to_string(), key);
 /// }
 /// assert_eq!(TaskKey::read("sing"), None);
@@ -64,16 +64,12 @@ pub struct HandsOn {
 pub enum TaskKey {
     /// Something done to the meat before the heat.
     Prepare(String),
-    /// Getting ready what joins a cook, by the identity of that dish.
-    GetReady(String),
+    /// A step of a side dish.
+    Step(String),
     /// The time in the machine.
     Cook,
     /// The rest.
     Rest,
-    /// Hands at the beginning of a side dish.
-    Work,
-    /// What a side dish does by itself.
-    Stand,
     /// Of a supper stored before tasks had keys: the task of this number.
     Numbered(usize),
 }
@@ -84,13 +80,11 @@ impl TaskKey {
     pub fn read(text: &str) -> Option<Self> {
         Some(match text.split_once(':') {
             Some(("prepare", what)) => Self::Prepare(what.to_owned()),
-            Some(("ready", dish)) => Self::GetReady(dish.to_owned()),
+            Some(("step", what)) => Self::Step(what.to_owned()),
             Some(_) => return None,
             None => match text {
                 "cook" => Self::Cook,
                 "rest" => Self::Rest,
-                "work" => Self::Work,
-                "stand" => Self::Stand,
                 other => Self::Numbered(other.strip_prefix('#')?.parse().ok()?),
             },
         })
@@ -98,22 +92,29 @@ impl TaskKey {
 
     /// The key of something done before the heat, from its name.
     pub(super) fn preparing(name: &str) -> Self {
-        let words = name.to_lowercase();
-        let words = words.split(|c: char| !c.is_alphanumeric());
-        let words: Vec<&str> = words.filter(|word| !word.is_empty()).collect();
-        Self::Prepare(words.join("-"))
+        Self::Prepare(hyphened(name))
     }
+
+    /// The key of a step of a side dish, from its name.
+    pub(super) fn step(name: &str) -> Self {
+        Self::Step(hyphened(name))
+    }
+}
+
+fn hyphened(name: &str) -> String {
+    let words = name.to_lowercase();
+    let words = words.split(|c: char| !c.is_alphanumeric());
+    let words: Vec<&str> = words.filter(|word| !word.is_empty()).collect();
+    words.join("-")
 }
 
 impl std::fmt::Display for TaskKey {
     fn fmt(&self, f: &mut std::fmt::Formatter) -> std::fmt::Result {
         match self {
             Self::Prepare(what) => write!(f, "prepare:{what}"),
-            Self::GetReady(dish) => write!(f, "ready:{dish}"),
+            Self::Step(what) => write!(f, "step:{what}"),
             Self::Cook => f.write_str("cook"),
             Self::Rest => f.write_str("rest"),
-            Self::Work => f.write_str("work"),
-            Self::Stand => f.write_str("stand"),
             Self::Numbered(number) => write!(f, "#{number}"),
         }
     }

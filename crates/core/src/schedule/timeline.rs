@@ -56,7 +56,8 @@ impl<'a> Timeline<'a> {
 
     /// Where a task must begin to be out of the way of what is in its way; nothing where nothing is.
     fn in_the_way(&self, task: &Task, start: Minute, length: Minute) -> Option<Minute> {
-        if let Some(stand) = task.stand {
+        // What takes no time takes no place.
+        if let Some(stand) = task.stand.filter(|_| length > 0) {
             let taken = self.places.get(stand.resource);
             let room = self.supper.resources.get(stand.resource)?.levels;
             let spare = room.checked_sub(stand.takes);

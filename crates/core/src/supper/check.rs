@@ -4,9 +4,10 @@ use std::collections::HashSet;
 use std::ops::RangeInclusive;
 
 use super::SupperError;
-use super::wish::{Course, Joins, Wish, WishedSide};
+use super::wish::{Course, Wish, WishedSide};
 use crate::plan::Programme;
 use crate::schedule::{Minute, Serve};
+use crate::side::Starts;
 
 /// Dishes of a supper, at the most.
 pub const MOST_DISHES: usize = 12;
@@ -20,10 +21,6 @@ pub const MOST_RINGS: u32 = 8;
 pub const MOST_SHELVES: u32 = 8;
 /// A supper is planned this far ahead, days.
 const FURTHEST: Minute = 3;
-/// Letters of a side's name.
-pub const SIDE_NAME: RangeInclusive<usize> = 1..=60;
-/// The longest a side dish takes, h.
-const LONGEST_SIDE: f64 = 24.0;
 
 fn refuse(field: &'static str, detail: String) -> Result<(), SupperError> {
     Err(SupperError::Invalid { field, detail })
@@ -73,8 +70,7 @@ pub(super) fn check(wish: &Wish) -> Result<(), SupperError> {
     check_time(wish)?;
     for dish in &wish.dishes {
         if let Course::Side(side) = &dish.course {
-            check_side(side)?;
-            check_join(wish, side)?;
+            check_side(wish, side)?;
         }
     }
     Ok(())
@@ -103,62 +99,20 @@ fn check_time(wish: &Wish) -> Result<(), SupperError> {
     Ok(())
 }
 
-/// What joins a cook joins it at some minute, or when its heat is turned down.
-fn check_join(wish: &Wish, side: &WishedSide) -> Result<(), SupperError> {
-    if let Joins::At(at) = side.joins
-        && !(0.0..=LONGEST_SIDE * 3600.0).contains(&at.seconds())
-    {
-        return refuse(
-            "side.joins_s",
-            format!(
-                "{} joins at a minute from loading: say which, from 0 on",
-                side.name
-            ),
-        );
-    }
-    let cook = wish.cook(side.with.unwrap_or(0));
+/// What joins a cook when its heat is turned down has one whose heat is.
+fn check_side(wish: &Wish, wished: &WishedSide) -> Result<(), SupperError> {
+    wished.side.check().map_err(SupperError::Unfit)?;
+    let cook = wish.cook(wished.with.unwrap_or(0));
     let turned_down =
         cook.is_some_and(|cook| matches!(cook.request.programme, Programme::HotStart { .. }));
-    if side.joins == Joins::TurnedDown && !turned_down {
+    let joins = wished.side.beside().map(|(_, step)| step.starts);
+    if joins == Some(Starts::TurnedDown) && !turned_down {
         return refuse(
-            "side.joins",
+            "side.steps",
             format!(
                 "{} joins when the heat is turned down, and it is not: give that cook a hot start in \
                  its plan, or let it join for the last minutes",
-                side.name
-            ),
-        );
-    }
-    Ok(())
-}
-
-fn check_side(side: &WishedSide) -> Result<(), SupperError> {
-    if !SIDE_NAME.contains(&side.name.trim().chars().count()) {
-        let (least, most) = (SIDE_NAME.start(), SIDE_NAME.end());
-        return refuse(
-            "side.name",
-            format!("a side's name has {least} to {most} letters"),
-        );
-    }
-    let [shortest, best, longest] = side.lasts;
-    for time in [side.work, shortest, best, longest, side.keeps] {
-        if !(0.0..=LONGEST_SIDE * 3600.0).contains(&time.seconds()) {
-            return refuse(
-                "side.best_s",
-                format!(
-                    "{} takes {:.1} h, not within 0-{LONGEST_SIDE:.0} h; make it the day before",
-                    side.name,
-                    time.minutes() / 60.0
-                ),
-            );
-        }
-    }
-    if shortest > best || best > longest {
-        return refuse(
-            "side.best_s",
-            format!(
-                "{}: the best time lies between the shortest and the longest",
-                side.name
+                wished.side.name
             ),
         );
     }

@@ -2,15 +2,14 @@
 
 use std::sync::Arc;
 
-use super::wish::{Course, Joins, MethodWish, Wish, WishedCook, WishedSide};
+use super::wish::{Course, MethodWish, Wish, WishedCook, WishedSide};
 use super::{Planner, SupperError};
 use crate::fryer::{Action, Machine, MachineKind};
 use crate::plan::{Plan, PlannedAction, Programme, Request, When};
 use crate::prep::{Method, methods};
 use crate::recipe::Recipe;
-use crate::schedule::{
-    Dish, HandsOn, Minute, Places, Side, Site, Task, TaskKey, TypicalSite, whole_minutes,
-};
+use crate::schedule::{Dish, Edge, Link, Minute, Places, Task, TaskAt, TaskKey, whole_minutes};
+use crate::side::{Side, SideStep, Site, Starts};
 use crate::units::{Interval, Mass};
 
 /// What a side dish beside the meat weighs unless it is said.
@@ -19,6 +18,10 @@ const USUAL_SIDE: Mass = Mass::from_grams(600.0);
 const SAME_MINUTE: f64 = 45.0;
 /// How a plan says that a side dish joins: "Add ...", or "add ..." behind something else.
 const ADD_SIDE: &str = "dd the side dish";
+/// How it says that one is stirred.
+const STIR_SIDE: [&str; 2] = ["Stir the side dish", "stir the side dish"];
+/// How it says that the last batch comes out.
+const TAKE_OUT: &str = "Take everything out";
 
 /// A cook, planned.
 pub(super) struct Cook {
@@ -38,6 +41,8 @@ pub(super) struct Table {
     pub dishes: Vec<Dish>,
     /// Identities, in the same order.
     pub ids: Vec<String>,
+    /// What of one dish waits for what of another.
+    pub links: Vec<Link>,
     machines: Machines,
 }
 
@@ -77,6 +82,7 @@ impl Table {
             places: Places::new(&machines.0, wish.rings, wish.shelves),
             cooks,
             dishes: Vec::new(),
+            links: Vec::new(),
             ids: wish.dishes.iter().map(|dish| dish.id.clone()).collect(),
             machines,
         };
@@ -90,6 +96,7 @@ impl Table {
             made.name = table.name_of_its_own(&made.name);
             table.dishes.push(made);
         }
+        table.links = table.links(wish);
         Ok(table)
     }
 
@@ -101,7 +108,7 @@ impl Table {
         names.find(|name| !taken(name)).unwrap_or_default()
     }
 
-    /// The dish of a cook, with what joins it.
+    /// The dish of a cook, with what joins it by its name.
     fn made(&self, wish: &Wish, number: usize, cook: &Cook) -> Dish {
         let name = name_of(&cook.request);
         let Cook {
@@ -112,19 +119,27 @@ impl Table {
         } = cook;
         let mut made = self.places.cook(&name, request, plan, method, cook.machine);
         let joining = joining(wish, number, cook);
-        for (at, id, side) in &joining {
-            match wish.moments_done(number, &TaskKey::Cook) {
-                Some(done) if !wish.has_begun(number, &TaskKey::GetReady((*id).to_owned())) => {
-                    ready_meanwhile(&mut made, cook, side, *at, done);
-                }
-                _ => ready_before(&mut made, cook.machine, id, side),
-            }
-        }
-        // In every batch the same ones, in the same order.
-        let mut names = joining
+        let stays = |side: &&Side| {
+            let after = side.beside().map_or(0, |(number, _)| number + 1);
+            let next = side.steps.get(after);
+            next.is_some_and(|next| next.site == Site::Machine)
+        };
+        let staying: Vec<&str> = joining
             .iter()
-            .map(|(_, _, side)| side.name.as_str())
-            .cycle();
+            .map(|(_, side)| *side)
+            .filter(stays)
+            .map(|side| side.name.as_str())
+            .collect();
+        // In every batch the same ones, in the same order.
+        let names = || joining.iter().map(|(_, side)| side.name.as_str()).cycle();
+        let orders = || {
+            let orders = joining.iter().filter_map(|(_, side)| {
+                let (_, step) = side.beside()?;
+                step.halfway.as_deref()
+            });
+            orders.cycle()
+        };
+        let (mut names, mut orders) = (names(), orders());
         for moment in made.tasks.iter_mut().flat_map(|task| &mut task.hands) {
             while moment.what.contains(ADD_SIDE)
                 && let Some(name) = names.next()
@@ -132,47 +147,85 @@ impl Table {
                 let named = format!("dd the {name}");
                 moment.what = moment.what.replacen(ADD_SIDE, &named, 1);
             }
+            for stir in STIR_SIDE {
+                while moment.what.contains(stir)
+                    && let Some(order) = orders.next()
+                {
+                    moment.what = moment.what.replacen(stir, &order_like(stir, order), 1);
+                }
+            }
+            if !staying.is_empty() {
+                let left = format!("Take the meat out, leave the {} in", staying.join(" and "));
+                moment.what = moment.what.replace(TAKE_OUT, &left);
+            }
         }
         made
     }
 
-    fn side(&self, side: &WishedSide) -> Result<Dish, SupperError> {
-        let site = match side.site {
-            TypicalSite::Hob => Site::Hob,
-            TypicalSite::Fridge => Site::Fridge,
-            TypicalSite::Machine => Site::Machine(self.machine_of(side)?),
-            TypicalSite::Counter => Site::Counter,
-            TypicalSite::Beside => {
-                self.machine_of(side)?;
-                Site::Counter
-            }
-        };
-        // What cooks beside the meat is part of that cook.
-        let beside = side.site == TypicalSite::Beside;
-        Ok(self.places.side(&Side {
-            name: side.name.clone(),
-            site,
-            work: if beside { 0 } else { whole_minutes(side.work) },
-            lasts: if beside {
-                [0; 3]
-            } else {
-                side.lasts.map(whole_minutes)
-            },
-            keeps: whole_minutes(side.keeps),
-        }))
-    }
-
-    fn machine_of(&self, side: &WishedSide) -> Result<usize, SupperError> {
-        let cook = self.cooks.get(side.with.unwrap_or(0));
-        let cook = cook.and_then(Option::as_ref);
-        cook.map(|cook| cook.machine)
-            .ok_or_else(|| SupperError::Invalid {
+    fn side(&self, wished: &WishedSide) -> Result<Dish, SupperError> {
+        let side = &wished.side;
+        let with = self.cooks.get(wished.with.unwrap_or(0));
+        let cook = with.and_then(Option::as_ref);
+        if side.goes_with_a_cook() && cook.is_none() {
+            return Err(SupperError::Invalid {
                 field: "side.with",
                 detail: format!(
                     "{} goes with an unknown dish; choose one of this supper's cooks",
                     side.name
                 ),
-            })
+            });
+        }
+        let mut dish = self.places.side(side, cook.map_or(0, |cook| cook.machine));
+        if let (Some(cook), Some((number, step))) = (cook, side.beside())
+            && let Some(task) = dish.tasks.get_mut(number)
+        {
+            let lasts = together(cook) - joins_after(cook, step);
+            task.lasts = [lasts.max(1); 3];
+        }
+        Ok(dish)
+    }
+
+    /// What of the sides waits for what of the cooks.
+    fn links(&self, wish: &Wish) -> Vec<Link> {
+        let mut links = Vec::new();
+        for (dish, wished) in wish.dishes.iter().enumerate() {
+            let Course::Side(wished) = &wished.course else {
+                continue;
+            };
+            let with = wished.with.unwrap_or(0);
+            let Some((cook, task)) = self.cooking(with) else {
+                continue;
+            };
+            let after = TaskAt { dish: with, task };
+            let under_way = wish.moments_done(with, &TaskKey::Cook).is_some();
+            for (task, step) in wished.side.steps.iter().enumerate() {
+                let (edge, lag, most) = match step.starts {
+                    Starts::Next => continue,
+                    Starts::MeatOut => (Edge::End, 0, None),
+                    _ => {
+                        let lag = joins_after(cook, step);
+                        // What is late for a cook under way joins when it is ready.
+                        (Edge::Start, lag, (!under_way).then_some(0))
+                    }
+                };
+                links.push(Link {
+                    task: TaskAt { dish, task },
+                    after,
+                    edge,
+                    lag,
+                    most,
+                });
+            }
+        }
+        links
+    }
+
+    /// A cook with the number of its task in the machine.
+    fn cooking(&self, number: usize) -> Option<(&Cook, usize)> {
+        let cook = self.cooks.get(number)?.as_ref()?;
+        let mut tasks = self.dishes.get(number)?.tasks.iter();
+        let task = tasks.position(|task| stands_in(task, cook.machine))?;
+        Some((cook, task))
     }
 
     /// A dish as it would be if its cook were wanted otherwise; nothing where that is no cook at all.
@@ -219,7 +272,7 @@ fn planned(
             break;
         }
         made.request.actions.truncate(plain);
-        for (at, _, side) in joining {
+        for (at, side) in joining {
             if at >= made.plan.pull_at {
                 return Err(too_late(side, at, &made.plan));
             }
@@ -229,6 +282,14 @@ fn planned(
                 when: When::At(at),
                 action: Action::AddSide(Mass::from_grams(mass)),
             });
+            let halfway = side.beside().and_then(|(_, step)| step.halfway.as_ref());
+            if halfway.is_some() {
+                let middle = f64::midpoint(at.seconds(), made.plan.pull_at.seconds());
+                made.request.actions.push(PlannedAction {
+                    when: When::At(Interval::from_seconds((middle / 60.0).round() * 60.0)),
+                    action: Action::StirSide,
+                });
+            }
         }
         let before = made.plan.pull_at.seconds();
         made.plan = plan(&made.request).map_err(|error| of(error.into()))?;
@@ -239,9 +300,9 @@ fn planned(
     Ok(made)
 }
 
-fn too_late(side: &WishedSide, at: Interval, plan: &Plan) -> SupperError {
+fn too_late(side: &Side, at: Interval, plan: &Plan) -> SupperError {
     SupperError::Invalid {
-        field: "side.joins_s",
+        field: "side.steps",
         detail: format!(
             "{} would join after {:.0} min, and the meat is out after {:.0}; let it join earlier",
             side.name,
@@ -274,88 +335,53 @@ fn got_ready(request: &mut Request, wanted: &MethodWish) -> Result<Method, Suppe
     Ok(request.prepared(Some(&method)))
 }
 
-/// What joins a cook, in the order in which it does: when from loading, its identity, and what.
-fn joining<'a>(
-    wish: &'a Wish,
-    number: usize,
-    cook: &Cook,
-) -> Vec<(Interval, &'a str, &'a WishedSide)> {
-    let last = |side: &WishedSide| {
-        let [_, best, _] = side.lasts;
-        Interval::from_seconds((cook.plan.pull_at.seconds() - best.seconds()).max(0.0))
-    };
-    let mut joining: Vec<(Interval, &str, &WishedSide)> = wish
-        .dishes
-        .iter()
-        .filter_map(|dish| match &dish.course {
-            Course::Side(side) => Some((dish.id.as_str(), side)),
-            Course::Cook(_) => None,
-        })
-        .filter(|(_, side)| side.site == TypicalSite::Beside && side.with.unwrap_or(0) == number)
-        .map(|(id, side)| {
-            let at = match (side.joins, cook.request.programme) {
-                (Joins::At(at), _) => at,
-                (Joins::TurnedDown, Programme::HotStart { time, .. }) => time,
-                _ => last(side),
-            };
-            (at, id, side)
+/// What joins a cook, in the order in which it does: when from loading, and what.
+fn joining<'a>(wish: &'a Wish, number: usize, cook: &Cook) -> Vec<(Interval, &'a Side)> {
+    let mut joining: Vec<(Interval, &Side)> = wish
+        .sides()
+        .filter(|wished| wished.with.unwrap_or(0) == number)
+        .filter_map(|wished| {
+            let (_, step) = wished.side.beside()?;
+            Some((joins_at(cook, step), &wished.side))
         })
         .collect();
     joining.sort_by(|a, b| a.0.seconds().total_cmp(&b.0.seconds()));
     joining
 }
 
-/// What joins a cook is ready before the meat goes in.
-fn ready_before(dish: &mut Dish, machine: usize, id: &str, side: &WishedSide) {
-    /// It may wait so long, min.
-    const WAITS: Minute = 60;
-    let work = whole_minutes(side.work);
-    if work == 0 {
-        return;
+/// When a step beside the meat begins, from loading.
+fn joins_at(cook: &Cook, step: &SideStep) -> Interval {
+    match (step.starts, cook.request.programme) {
+        (Starts::At(at), _) => at,
+        (Starts::TurnedDown, Programme::HotStart { time, .. }) => time,
+        _ => {
+            let [_, best, _] = step.lasts;
+            Interval::from_seconds((cook.plan.pull_at.seconds() - best.seconds()).max(0.0))
+        }
     }
-    let name = format!("Get {} ready", side.name);
-    let mut tasks = dish.tasks.iter();
-    let at = tasks
-        .position(|task| stands_in(task, machine))
-        .unwrap_or(dish.tasks.len());
-    let task = Task {
-        key: TaskKey::GetReady(id.to_owned()),
-        hands: vec![HandsOn {
-            at: 0,
-            lasts: work,
-            what: name.clone(),
-            steps: Vec::new(),
-        }],
-        name,
-        stand: None,
-        lasts: [work; 3],
-        wait: WAITS,
-    };
-    dish.tasks.insert(at, task);
 }
 
-/// What joins a cook that is under way already is got ready meanwhile, in time to go in. It stands
-/// behind the moments that are done, whose number says which they are.
-fn ready_meanwhile(dish: &mut Dish, cook: &Cook, side: &WishedSide, joins: Interval, done: u32) {
-    let work = whole_minutes(side.work);
-    let mut tasks = dish.tasks.iter_mut();
-    let Some(task) = tasks.find(|task| stands_in(task, cook.machine)) else {
-        return;
-    };
-    if work == 0 {
-        return;
+/// The same from the beginning of the cook's task in the machine, min.
+fn joins_after(cook: &Cook, step: &SideStep) -> Minute {
+    let before = cook.plan.preheat.map_or(0, whole_minutes);
+    (before + joins_at(cook, step).minutes().round() as Minute).min(together(cook) - 1)
+}
+
+/// How long a cook is in the machine, with preheating and all batches, min.
+fn together(cook: &Cook) -> Minute {
+    let before = cook.plan.preheat.map_or(0, whole_minutes);
+    before + whole_minutes(cook.plan.eat_at) - whole_minutes(cook.plan.rest)
+}
+
+/// An order in the case of what it takes the place of.
+fn order_like(known: &str, order: &str) -> String {
+    let mut letters = order.chars();
+    match letters.next() {
+        Some(first) if known.starts_with(char::is_lowercase) => {
+            first.to_lowercase().chain(letters).collect()
+        }
+        _ => order.to_owned(),
     }
-    let joins = cook.plan.preheat.map_or(0, whole_minutes) + whole_minutes(joins);
-    let at = (joins - work).max(0);
-    let later = task.hands.iter().position(|moment| moment.at > at);
-    let place = later.unwrap_or(task.hands.len()).max(done as usize);
-    let moment = HandsOn {
-        at,
-        lasts: work,
-        what: format!("Get {} ready", side.name),
-        steps: Vec::new(),
-    };
-    task.hands.insert(place.min(task.hands.len()), moment);
 }
 
 /// Whether a task is the time in such a machine.

@@ -12,8 +12,9 @@ use crate::plan::{Plan, Request, Step, StepKind};
 use crate::prep::{Ahead, Amount, Clock};
 use crate::schedule::{
     self, Change, Clash, HandsOn, Minute, PlaceKind, Placed, Resource, Scarce, Schedule, Task,
-    TaskKey, TypicalSite, whole_minutes,
+    TaskKey, whole_minutes,
 };
+use crate::side::Side;
 use crate::units::{Interval, Message, Quantity, Temperature};
 
 /// A loss below this is little.
@@ -41,11 +42,13 @@ pub struct Laid {
     /// What has begun, of the tasks that there are now.
     pub begun: Vec<BegunTask>,
     /// What is in the way; then everything stands where it is asked for.
-    pub infeasibility: Option<String>,
+    pub infeasibility: Option<Message>,
     /// Where too much is asked for.
     pub clashes: Vec<LaidClash>,
     /// What would make it possible.
     pub alternatives: Vec<Alternative>,
+    /// Whether more might: only what is found at once was looked for.
+    pub more: bool,
 }
 
 /// A dish in its place.
@@ -152,13 +155,13 @@ pub struct LaidClash {
 #[derive(Debug, Clone, PartialEq)]
 pub struct Alternative {
     /// What to change, in words.
-    pub words: String,
+    pub words: Message,
     /// What that does, besides making it possible.
     pub effect: Option<String>,
     /// When it is served then.
     pub serve: Minute,
-    /// The change; nothing where something must be bought or borrowed first.
-    pub change: Option<WishChange>,
+    /// The changes; nothing where something must be bought or borrowed first.
+    pub changes: Option<Vec<WishChange>>,
 }
 
 /// What is changed of a wish.
@@ -174,6 +177,13 @@ pub enum WishChange {
     AnotherRing,
     /// One more shelf of the fridge.
     AnotherShelf,
+    /// The side of this number wanted otherwise.
+    Side {
+        /// Number of the dish.
+        number: usize,
+        /// As it is wanted then.
+        side: Box<Side>,
+    },
     /// The cook of this dish wanted otherwise; what had begun of it has not.
     Otherwise {
         /// Number of the dish.
@@ -200,7 +210,7 @@ impl Table {
             begins: found.begins(),
             proven: found.proven,
             places: self.places.resources.clone(),
-            agenda: self.agenda(found),
+            agenda: self.agenda(wish, found),
             moved: before.map_or_else(Vec::new, |before| self.moved(before, found)),
             dishes,
             shopping: shopping(wish, &self.cooks),
@@ -208,6 +218,7 @@ impl Table {
             infeasibility: None,
             clashes: Vec::new(),
             alternatives: Vec::new(),
+            more: false,
         }
     }
 
@@ -220,9 +231,7 @@ impl Table {
     ) -> Option<LaidDish> {
         let (id, dish) = (self.ids.get(number)?, self.dishes.get(number)?);
         let cook = self.cooks.get(number)?.as_ref();
-        let joined = self.joined(wish, number, found);
-        let ready = placed.last().map(|last| last.end).or(joined);
-        let ready = ready.unwrap_or(found.serve);
+        let ready = placed.last().map_or(found.serve, |last| last.end);
         // Longer than it can wait is as bad as that.
         let waited = (found.serve - ready).min(dish.waiting.longest);
         let lost = dish.waiting.loss(waited).unwrap_or(0.0);
@@ -266,23 +275,13 @@ impl Table {
         })
     }
 
-    /// When what cooks beside the meat comes out with it.
-    fn joined(&self, wish: &Wish, number: usize, found: &Schedule) -> Option<Minute> {
-        let side = wish.side(number)?;
-        let with = side.with.unwrap_or(0);
-        let machine = self.cooks.get(with)?.as_ref()?.machine;
-        let mut tasks = self.dishes.get(with)?.tasks.iter();
-        let cooks = tasks.position(|task| stands_in(task, machine))?;
-        (side.site == TypicalSite::Beside).then_some(found.dishes.get(with)?.get(cooks)?.end)
-    }
-
     /// Every moment of hands, by the clock.
-    fn agenda(&self, found: &Schedule) -> Vec<Moment> {
+    fn agenda(&self, wish: &Wish, found: &Schedule) -> Vec<Moment> {
         let mut agenda = Vec::new();
         for (n, (dish, placed)) in self.dishes.iter().zip(&found.dishes).enumerate() {
             for (m, (task, at)) in dish.tasks.iter().zip(placed).enumerate() {
                 for (k, hands) in task.hands.iter().enumerate() {
-                    let (notes, mut cautions) = self.known(n, task, hands);
+                    let (notes, mut cautions) = self.known(wish, n, task, hands);
                     if task.key == TaskKey::Cook && k == 0 {
                         cautions.extend(self.raw_for_long(n, placed));
                     }
@@ -369,6 +368,23 @@ impl Table {
         }
     }
 
+    /// The dial for a side that is alone in the machine: as its step says, or as hot as the machine goes.
+    fn alone(&self, wish: &Wish, dish: usize, task: &Task, hands: &HandsOn) -> Option<Message> {
+        let hottest = self.hottest(task.stand?.resource)?;
+        let tasks = &self.dishes.get(dish)?.tasks;
+        let number = tasks.iter().position(|known| known.key == task.key)?;
+        let step = wish.side(dish)?.side.steps.get(number)?;
+        if hands.at > 0 {
+            return None;
+        }
+        Some(match step.setting {
+            Some(setting) if setting <= hottest => {
+                Message::with("at {}", [Quantity::Setting(setting)])
+            }
+            _ => Message::with("at {}, as hot as it goes", [Quantity::Setting(hottest)]),
+        })
+    }
+
     /// The highest setting of a machine that is cooked in; nothing for the hob and the fridge.
     fn hottest(&self, machine: usize) -> Option<Temperature> {
         let mut cooks = self.cooks.iter().flatten();
@@ -377,15 +393,19 @@ impl Table {
     }
 
     /// What there is to know at a moment: why, with which numbers, and what can hurt.
-    fn known(&self, dish: usize, task: &Task, hands: &HandsOn) -> (Vec<Message>, Vec<String>) {
+    fn known(
+        &self,
+        wish: &Wish,
+        dish: usize,
+        task: &Task,
+        hands: &HandsOn,
+    ) -> (Vec<Message>, Vec<String>) {
         let cook = self.cooks.get(dish).and_then(Option::as_ref);
         let Some(cook) = cook else {
-            // A side that is alone in the machine takes it as hot as it goes.
-            let hottest = task.stand.and_then(|stand| self.hottest(stand.resource));
-            let note = hottest.map(|hottest| {
-                Message::with("at {}, as hot as it goes", [Quantity::Setting(hottest)])
-            });
-            return (note.into_iter().collect(), Vec::new());
+            return (
+                self.alone(wish, dish, task, hands).into_iter().collect(),
+                Vec::new(),
+            );
         };
         let steps = || {
             let numbers = hands.steps.iter();
@@ -470,20 +490,40 @@ impl Table {
         }
     }
 
-    /// What makes it possible, in words and as a change of the wish.
+    /// What makes it possible, in words and as changes of the wish.
     pub(super) fn alternative(
         &self,
         wish: &Wish,
-        possible: schedule::Alternative,
+        possible: &schedule::Alternative,
         others: &[Otherwise],
     ) -> Option<Alternative> {
-        let told = |words: &str, change: Option<WishChange>| Alternative {
-            words: words.to_owned(),
-            effect: None,
+        let told: Vec<(String, Option<String>, Option<WishChange>)> = possible
+            .changes
+            .iter()
+            .map(|change| self.change(wish, *change, others))
+            .collect::<Option<_>>()?;
+        let words: Vec<&str> = told.iter().map(|(words, ..)| words.as_str()).collect();
+        let effects: Vec<&str> = told
+            .iter()
+            .filter_map(|(_, effect, _)| effect.as_deref())
+            .collect();
+        Some(Alternative {
+            words: Message::plain(words.join(", and ")),
+            effect: (!effects.is_empty()).then(|| effects.join("; ")),
             serve: possible.schedule.serve,
-            change,
-        };
-        Some(match possible.change {
+            changes: told.into_iter().map(|(_, _, change)| change).collect(),
+        })
+    }
+
+    /// One change: in words, what it does, and as a change of the wish.
+    fn change(
+        &self,
+        wish: &Wish,
+        change: Change,
+        others: &[Otherwise],
+    ) -> Option<(String, Option<String>, Option<WishChange>)> {
+        let told = |words: &str, change| (words.to_owned(), None, change);
+        Some(match change {
             Change::Later(minutes) => told("eat later", Some(WishChange::Later(minutes))),
             Change::WaiveQuietHours => told(
                 "work in the hours you said nobody does",
@@ -514,10 +554,11 @@ impl Table {
                     number: other.number,
                     cook: Box::new(other.cook.clone()),
                 };
-                Alternative {
-                    effect: Some(other.effect.clone()),
-                    ..told(&other.words, Some(change))
-                }
+                (
+                    other.words.clone(),
+                    Some(other.effect.clone()),
+                    Some(change),
+                )
             }
         })
     }

@@ -11,27 +11,35 @@ mod check;
 mod dishes;
 mod laid;
 mod report;
+mod room;
 mod shopping;
 mod wish;
 
 pub use before::Before;
-pub use check::{MOST_DISHES, MOST_EATERS, MOST_HANDS, MOST_RINGS, MOST_SHELVES, SIDE_NAME};
+pub use check::{MOST_DISHES, MOST_EATERS, MOST_HANDS, MOST_RINGS, MOST_SHELVES};
 pub use laid::{Alternative, Laid, LaidClash, LaidDish, LaidTask, Loss, Moment, Moved, WishChange};
 pub use report::{Report, Reported, report};
 pub use shopping::Purchase;
-pub use wish::{
-    ALL, BegunTask, Course, Joins, MethodWish, Wish, WishedCook, WishedDish, WishedSide,
-};
+pub use wish::{ALL, BegunTask, Course, MethodWish, Wish, WishedCook, WishedDish, WishedSide};
 
 use std::sync::Arc;
 
 use crate::fryer::Machine;
 use crate::plan::{Plan, PlanError, Request};
 use crate::schedule::{self, Schedule, Serve, Supper, as_asked, clashes, schedule};
-use crate::units::Unfit;
+use crate::units::{Message, Unfit};
 
 /// How a cook is planned: the caller may remember plans it has made before.
 pub type Planner<'a> = dyn Fn(&Request) -> Result<Arc<Plan>, PlanError> + 'a;
+
+/// How long is looked for what would make a supper possible.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Look {
+    /// Only what needs no other cook to be planned.
+    First,
+    /// Other ways to cook its dishes as well, and two changes at once.
+    All,
+}
 
 /// Why a supper cannot be looked at at all. One that only does not fit is answered, with what is in
 /// the way.
@@ -78,7 +86,7 @@ pub enum SupperError {
 ///     dishes: vec![WishedDish { id: "1".to_owned(), course: Course::Cook(Box::new(drumsticks)) }],
 ///     begun: vec![],
 /// };
-/// let laid = lay(&wish, None, &[], &|request| plan(request).map(Arc::new)).unwrap();
+/// let laid = lay(&wish, None, &[], Look::All, &|request| plan(request).map(Arc::new)).unwrap();
 /// assert_eq!((laid.serve, laid.infeasibility), (120, None));
 /// assert_eq!(laid.agenda[0].what, "Blot every piece dry");
 /// ```
@@ -89,6 +97,7 @@ pub fn lay(
     wish: &Wish,
     before: Option<&Before>,
     kitchen: &[Machine],
+    look: Look,
     plan: &Planner,
 ) -> Result<Laid, SupperError> {
     check::check(wish)?;
@@ -101,7 +110,7 @@ pub fn lay(
         hands: wish.hands,
         quiet: wish.quiet.clone(),
         dishes: table.dishes.clone(),
-        links: Vec::new(),
+        links: table.links.clone(),
         begun: before::by_number(&begun, &table),
         before: before.map_or_else(Vec::new, |before| before.stood(&table)),
     };
@@ -110,9 +119,18 @@ pub fn lay(
         ..wish.clone()
     };
     match schedule(&supper) {
-        Ok(found) => Ok(table.laid(wish, &found, before)),
+        Ok(found) => {
+            let laid = table.laid(wish, &found, before);
+            Ok(match room::tight(wish, &table) {
+                Some(tight) => fitted(laid, tight, wish, plan),
+                None => laid,
+            })
+        }
         Err(infeasibility) => {
-            let others = alternatives::cooked_otherwise(wish, &table, kitchen, plan);
+            let others = match look {
+                Look::First => Vec::new(),
+                Look::All => alternatives::cooked_otherwise(wish, &table, kitchen, plan),
+            };
             let instead: Vec<schedule::Instead> =
                 others.iter().map(|one| one.instead.clone()).collect();
             let asked = as_asked(&supper).unwrap_or_else(|| Schedule {
@@ -124,18 +142,49 @@ pub fn lay(
                 loss: 0.0,
                 proven: false,
             });
+            let ways = match look {
+                Look::First => schedule::first_alternatives(&supper),
+                Look::All => schedule::alternatives(&supper, &instead),
+            };
             Ok(Laid {
-                infeasibility: Some(infeasibility.to_string()),
+                infeasibility: Some(Message::plain(infeasibility.to_string())),
                 clashes: clashes(&supper, &asked)
                     .iter()
                     .map(|clash| table.clash(clash))
                     .collect(),
-                alternatives: schedule::alternatives(&supper, &instead)
-                    .into_iter()
+                alternatives: ways
+                    .iter()
                     .filter_map(|way| table.alternative(wish, way, &others))
                     .collect(),
+                more: look == Look::First,
                 ..table.laid(wish, &asked, before)
             })
         }
+    }
+}
+
+/// A supper of which a side does not fit beside the meat: what could be changed about that side, each with when
+/// it is served then.
+fn fitted(laid: Laid, tight: room::Tight, wish: &Wish, plan: &Planner) -> Laid {
+    let ways = tight.ways.into_iter().filter_map(|(words, change)| {
+        let WishChange::Side { number, side } = &change else {
+            return None;
+        };
+        let mut changed = wish.clone();
+        if let Course::Side(wished) = &mut changed.dishes.get_mut(*number)?.course {
+            wished.side = (**side).clone();
+        }
+        let then = lay(&changed, None, &[], Look::First, plan).ok()?;
+        then.infeasibility.is_none().then_some(Alternative {
+            words,
+            effect: None,
+            serve: then.serve,
+            changes: Some(vec![change]),
+        })
+    });
+    Laid {
+        alternatives: ways.collect(),
+        infeasibility: Some(tight.words),
+        ..laid
     }
 }

@@ -1,9 +1,10 @@
 //! What to buy and to weigh out for a supper.
 
 use super::dishes::Cook;
-use super::wish::Wish;
+use super::wish::{Wish, WishedSide};
 use crate::plan::surface;
 use crate::prep::{Amount, Appetite, Meat, portion, quantities};
+use crate::recipe::known;
 use crate::units::Mass;
 
 /// Something to buy.
@@ -54,6 +55,23 @@ pub(super) fn seasoned(cook: &Cook) -> Vec<Amount> {
     quantities(&seasonings, &cook.recipes, &on)
 }
 
+/// What is not bought: it runs from a tap, or off the joint.
+fn is_there(what: &str) -> bool {
+    ["water", "drippings"].contains(&known(what).word)
+}
+
+/// The same thing once, with all of it.
+fn add(amounts: &mut Vec<Amount>, amount: Amount) {
+    match amounts.iter_mut().find(|known| known.what == amount.what) {
+        Some(known) => {
+            known.mass = Mass::from_grams(known.mass.grams() + amount.mass.grams());
+            // Eggs and spoons do not add up in either.
+            known.measured = None;
+        }
+        None => amounts.push(amount),
+    }
+}
+
 /// The meats with what so many eaters need of them, the sides, and everything else added up.
 pub(super) fn shopping(wish: &Wish, cooks: &[Option<Cook>]) -> Vec<Purchase> {
     let bare = |what: &str, mass: Mass| Purchase {
@@ -78,19 +96,21 @@ pub(super) fn shopping(wish: &Wish, cooks: &[Option<Cook>]) -> Vec<Purchase> {
             ..bare(entry.plural, meat(cook))
         });
         for amount in seasoned(cook) {
-            match amounts.iter_mut().find(|known| known.what == amount.what) {
-                Some(known) => {
-                    known.mass = Mass::from_grams(known.mass.grams() + amount.mass.grams());
-                }
-                None => amounts.push(amount),
-            }
+            add(&mut amounts, amount);
         }
     }
-    for side in wish.sides() {
-        list.push(bare(&side.name, side.mass.unwrap_or(Mass::from_grams(0.0))));
+    for WishedSide { side, .. } in wish.sides() {
+        match &side.recipe {
+            // What it is made of is bought, and not the dish.
+            Some(recipe) => {
+                let items = recipe.items.iter().filter(|item| !is_there(&item.what));
+                items.for_each(|item| add(&mut amounts, Amount::of_item(item)));
+            }
+            None => list.push(bare(&side.name, side.mass.unwrap_or(Mass::from_grams(0.0)))),
+        }
     }
     list.extend(amounts.into_iter().map(|amount| Purchase {
-        spoons: Some(amount.spoons()),
+        spoons: Some(amount.spoons()).filter(|spoons| !spoons.is_empty()),
         allergen: amount.allergen.clone(),
         ..bare(&amount.what, amount.weighed())
     }));

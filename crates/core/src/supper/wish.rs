@@ -3,8 +3,8 @@
 use crate::plan::Request;
 use crate::prep::Method;
 use crate::recipe::Recipe;
-use crate::schedule::{Minute, Serve, TaskKey, TypicalSite};
-use crate::units::{Interval, Mass};
+use crate::schedule::{Minute, Serve, TaskKey};
+use crate::side::Side;
 
 /// Everything that is wanted.
 #[derive(Debug, Clone, PartialEq)]
@@ -70,33 +70,10 @@ pub enum MethodWish {
 /// A side dish that is wanted.
 #[derive(Debug, Clone, PartialEq)]
 pub struct WishedSide {
-    /// The cook's name for it.
-    pub name: String,
-    /// Where it is made.
-    pub site: TypicalSite,
-    /// The cook it goes with, by the number of its dish.
+    /// What it is, for so many as eat.
+    pub side: Side,
+    /// The cook it goes with, by the number of its dish: whose machine it uses, whose meat it waits for.
     pub with: Option<usize>,
-    /// When it joins that cook.
-    pub joins: Joins,
-    /// Weight.
-    pub mass: Option<Mass>,
-    /// Hands at its beginning.
-    pub work: Interval,
-    /// How long it takes then: at least, at best, at most.
-    pub lasts: [Interval; 3],
-    /// How long it can wait.
-    pub keeps: Interval,
-}
-
-/// When a side dish joins a cook; it is there until the meat comes out.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub enum Joins {
-    /// For its own time at the end.
-    LastMinutes,
-    /// When the dial is turned down after a hot start.
-    TurnedDown,
-    /// At a minute from loading.
-    At(Interval),
 }
 
 /// A task that has begun, is done, or is put off: nothing moves it.
@@ -141,11 +118,6 @@ impl Wish {
         let id = &self.dishes.get(number)?.id;
         let mut begun = self.begun.iter();
         begun.find(|one| one.dish == *id && one.task == *task)
-    }
-
-    /// Whether a task has begun.
-    pub(super) fn has_begun(&self, number: usize, task: &TaskKey) -> bool {
-        self.moments_done(number, task).is_some()
     }
 
     /// How many moments of a task that has begun are done.

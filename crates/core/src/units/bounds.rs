@@ -189,7 +189,7 @@ pub const THERMOMETER_OFFSET: Bound = Bound::new(
 pub const ACTIONS: Bound = Bound::new("actions", "actions", "actions", 0.0, 20.0);
 /// Weight of a dish added beside the meat.
 pub const SIDE_MASS: Bound =
-    Bound::new("weight of the side dish", "side_mass_g", "g", 20.0, 2000.0);
+    Bound::new("weight of the side dish", "side_mass_g", "g", 20.0, 5000.0);
 
 /// Time in the machine that a deadline leaves.
 pub const DEADLINE: Bound = Bound::new("time left", "within_s", "s", 120.0, 14_400.0);

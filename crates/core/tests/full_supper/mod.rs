@@ -3,8 +3,10 @@
 
 use ember_core::fryer::MachineKind;
 use ember_core::schedule::{
-    Dish, HandsOn, Minute, Places, Serve, Side, Site, Stand, Supper, Task, TaskKey, Waiting,
+    Dish, HandsOn, Minute, Places, Serve, Stand, Supper, Task, TaskKey, Waiting,
 };
+use ember_core::side::{Patience, Side, SideStep, Site, Starts};
+use ember_core::units::Interval;
 
 fn hands(at: Minute, lasts: Minute) -> HandsOn {
     HandsOn {
@@ -73,17 +75,39 @@ pub fn full_supper() -> Supper {
             }
         })
         .collect();
-    let side = |name: &str, site, work, lasts, keeps| {
-        places.side(&Side {
-            name: name.to_owned(),
+    let minutes = |count: Minute| Interval::from_minutes(count as f64);
+    let side = |name: &str, site, work, lasts: [Minute; 3], keeps| {
+        let step = |what: String, site, work, lasts: [Minute; 3], waits| SideStep {
+            what,
             site,
-            work,
-            lasts,
-            keeps,
-        })
+            starts: Starts::Next,
+            work: minutes(work),
+            lasts: lasts.map(minutes),
+            waits: minutes(waits),
+            setting: None,
+            halfway: None,
+        };
+        let side = Side {
+            name: name.to_owned(),
+            steps: vec![
+                step(
+                    format!("Get {name} ready"),
+                    Site::Counter,
+                    work,
+                    [work; 3],
+                    60,
+                ),
+                step(format!("{name} on"), site, 1, lasts, 0),
+            ],
+            patience: Patience::Fairly,
+            keeps: minutes(keeps),
+            mass: None,
+            recipe: None,
+        };
+        places.side(&side, 1)
     };
     dishes.extend([
-        side("puddings", Site::Machine(1), 5, [12; 3], 30),
+        side("puddings", Site::Machine, 5, [12; 3], 30),
         side("beans", Site::Hob, 6, [8; 3], 40),
         side("rice", Site::Hob, 3, [20; 3], 60),
         side("sauce", Site::Fridge, 10, [120, 180, 240], 120),

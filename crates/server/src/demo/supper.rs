@@ -5,14 +5,15 @@ use chrono::{DateTime, Duration, Utc};
 use diesel::PgConnection;
 use ember_core::meat::CutId;
 use ember_core::plan::Request;
-use ember_core::schedule::SIDES;
+use ember_core::side::library;
+use ember_core::supper::Look;
 use uuid::Uuid;
 
 use super::{cards, drum, evening, shelves};
 use crate::db;
-use crate::dto::catalogue::SideEntryDto;
 use crate::dto::request::RequestDto;
-use crate::dto::supper::{QuietDto, SideDto, SupperCookDto, SupperDishDto, SupperDto};
+use crate::dto::side::SideDto;
+use crate::dto::supper::{QuietDto, SupperCookDto, SupperDishDto, SupperDto};
 use crate::error::ApiError;
 use crate::supper::put_in_place;
 use crate::suppers;
@@ -21,7 +22,7 @@ const EATERS: u32 = 6;
 
 /// Keeps it.
 pub fn lay(connection: &mut PgConnection, now: DateTime<Utc>) -> Result<(), ApiError> {
-    let laid = put_in_place(&ferry_crew(now), None, &[drum(), shelves()], now)?;
+    let laid = put_in_place(&ferry_crew(now), None, &[drum(), shelves()], Look::All, now)?;
     let row = suppers::row(Uuid::new_v4(), &laid, now)?;
     db::suppers::insert(connection, &row)?;
     Ok(())
@@ -45,21 +46,19 @@ pub fn ferry_crew(now: DateTime<Utc>) -> SupperDto {
         ..RequestDto::from(&Request::usual(CutId::Drumstick, drum()))
     };
     let loin = RequestDto::from(&Request::usual(CutId::PorkLoinRoast, drum()));
-    let sides = SIDES
-        .iter()
-        .map(SideEntryDto::from)
-        .map(|entry| entry.side)
+    let sides = library()
+        .into_iter()
+        .map(|entry| entry.side.for_eaters(EATERS))
         .filter(|side| {
-            ["parboiled potatoes", "green beans", "a cold sauce"].contains(&side.name.as_str())
+            ["roast potatoes", "green beans", "a cold sauce"].contains(&side.name.as_str())
         })
         .map(|side| SupperDishDto {
             id: None,
             cook: None,
             side: Some(SideDto {
-                side_mass_g: side.side_mass_g.map(|each| each * f64::from(EATERS)),
                 // The potatoes go with the loin, which is there long enough.
-                with: Some(1),
-                ..side
+                with: side.goes_with_a_cook().then_some(1),
+                ..SideDto::from(&side)
             }),
         });
     SupperDto {

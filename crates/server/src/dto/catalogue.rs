@@ -4,7 +4,7 @@ use ember_core::doneness::{Handling, Region, floor, usual_texture};
 use ember_core::fryer::{PRESETS, Preset, Support};
 use ember_core::meat::{CATALOGUE, Cut, Group, Layer, NOT_YET, NotYet, Surface};
 use ember_core::plan::{LoadRule, Outside, PreheatRule, SauceRule, TEXTURE_WITHIN, TurnRule};
-use ember_core::schedule::{SIDES, TypicalSide, TypicalSite};
+use ember_core::side::{SideEntry, library};
 use ember_core::units::bounds;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -12,7 +12,7 @@ use utoipa::ToSchema;
 use super::machine::MachineDto;
 use super::plan::FloorDto;
 use super::request::RegionDto;
-use super::supper::{SideDto, SiteDto};
+use super::side::SideDto;
 use super::surface::{LayerDto, SurfaceDto};
 use super::words::{
     CutDto, FirstUpDto, GroupDto, HandlingDto, LoadDto, OutsideDto, PreheatDto, SauceDto,
@@ -55,37 +55,17 @@ pub struct CatalogueDto {
 /// A typical side dish.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
 pub struct SideEntryDto {
-    /// As it goes into a supper, for one eater.
+    /// As it goes into a supper, for as many as its recipe serves.
     pub side: SideDto,
     /// Why it goes so.
     pub reason: String,
 }
 
-impl From<&TypicalSide> for SideEntryDto {
-    fn from(side: &TypicalSide) -> Self {
-        let seconds = |minutes: i64| minutes as f64 * 60.0;
-        let [shortest, best, longest] = side.lasts.map(seconds);
+impl From<&SideEntry> for SideEntryDto {
+    fn from(entry: &SideEntry) -> Self {
         Self {
-            side: SideDto {
-                name: side.name.to_owned(),
-                site: match side.site {
-                    TypicalSite::Hob => SiteDto::Hob,
-                    TypicalSite::Fridge => SiteDto::Fridge,
-                    TypicalSite::Machine => SiteDto::Machine,
-                    TypicalSite::Beside => SiteDto::Beside,
-                    TypicalSite::Counter => SiteDto::Counter,
-                },
-                with: None,
-                joins: None,
-                joins_s: None,
-                side_mass_g: Some(side.each),
-                work_s: seconds(side.work),
-                shortest_s: shortest,
-                best_s: best,
-                longest_s: longest,
-                keeps_s: seconds(side.keeps),
-            },
-            reason: side.reason.to_owned(),
+            side: SideDto::from(&entry.side),
+            reason: entry.reason.to_owned(),
         }
     }
 }
@@ -474,7 +454,7 @@ impl CatalogueDto {
                     reason: rule.reason().to_owned(),
                 })
                 .collect(),
-            sides: SIDES.iter().map(SideEntryDto::from).collect(),
+            sides: library().iter().map(SideEntryDto::from).collect(),
             layers: Layer::ALL
                 .iter()
                 .map(|layer| LayerEntryDto {

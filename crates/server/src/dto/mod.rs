@@ -18,6 +18,7 @@ pub mod question;
 pub mod recipe;
 pub mod request;
 pub mod settings;
+pub mod side;
 pub mod supper;
 pub mod surface;
 pub mod thermometer;

@@ -23,6 +23,8 @@ pub enum TypedFieldDto {
     PieceMassG,
     /// Weight of all pieces together.
     TotalMassG,
+    /// Weight of a side dish.
+    SideMassG,
     /// Capacity of a machine.
     CapacityL,
     /// Thickness.

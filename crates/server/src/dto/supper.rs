@@ -2,7 +2,7 @@
 
 use chrono::{DateTime, Utc};
 use serde::{Deserialize, Serialize};
-use utoipa::ToSchema;
+use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
 use super::cook::StateDto;
@@ -10,6 +10,7 @@ use super::plan::PictureDto;
 use super::preparation::AmountDto;
 use super::quantity::MessageDto;
 use super::request::RequestDto;
+use super::side::SideDto;
 use crate::documents::page;
 
 /// Tasks of a supper that have begun, at the most.
@@ -83,66 +84,6 @@ pub struct SupperCookDto {
     pub method: Option<String>,
 }
 
-/// Where a side dish is made.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum SiteDto {
-    /// On the hob.
-    Hob,
-    /// In the fridge.
-    Fridge,
-    /// In a machine, alone.
-    Machine,
-    /// Beside a cook, in its machine, for its last minutes.
-    Beside,
-    /// On the counter.
-    Counter,
-}
-
-/// When a side dish joins a cook; it is there until the meat comes out.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum JoinsDto {
-    /// For its own time at the end.
-    LastMinutes,
-    /// When the dial is turned down after a hot start.
-    TurnedDown,
-    /// At a minute from loading.
-    AtMinute,
-}
-
-/// A side dish.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct SideDto {
-    /// The cook's name for it.
-    pub name: String,
-    /// Where.
-    pub site: SiteDto,
-    /// The machine, by the number of a cook that uses it; with `machine` and `beside`.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub with: Option<u32>,
-    /// When it joins a cook; with `beside`.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub joins: Option<JoinsDto>,
-    /// The minute from loading; with `joins` at a minute.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub joins_s: Option<f64>,
-    /// Weight; with `beside`, where it takes heat from the meat.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    pub side_mass_g: Option<f64>,
-    /// Hands at its beginning.
-    pub work_s: f64,
-    /// How long it takes then, at least.
-    pub shortest_s: f64,
-    /// At best.
-    pub best_s: f64,
-    /// At most.
-    pub longest_s: f64,
-    /// How long it can wait.
-    pub keeps_s: f64,
-}
-
 /// A task that has begun or is done.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
@@ -184,13 +125,17 @@ pub struct SupperPlanDto {
     /// What to buy.
     pub shopping: Vec<ShoppingDto>,
     /// Why it does not work; then everything stands where it is asked for.
-    pub infeasibility: Option<String>,
+    pub infeasibility: Option<MessageDto>,
     /// Where too much is asked for.
     #[serde(default)]
     #[schema(required = true)]
     pub clashes: Vec<ClashDto>,
     /// What would make it work.
     pub alternatives: Vec<SupperAlternativeDto>,
+    /// Whether there may be more: only what is found at once was looked for.
+    #[serde(default)]
+    #[schema(required = true)]
+    pub more: bool,
 }
 
 /// A place.
@@ -346,7 +291,7 @@ pub struct ShoppingDto {
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct SupperAlternativeDto {
     /// What to change, in words.
-    pub words: String,
+    pub words: MessageDto,
     /// What that does, besides making it possible.
     pub effect: Option<String>,
     /// When it is served then.
@@ -355,6 +300,26 @@ pub struct SupperAlternativeDto {
     pub later: bool,
     /// The supper with it; nothing where something must be bought or borrowed first.
     pub supper: Option<SupperDto>,
+}
+
+/// How long is looked for what would make a supper work.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum AlternativesDto {
+    /// Only what is found at once.
+    First,
+    /// Everything.
+    All,
+}
+
+/// What is asked besides.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Deserialize, IntoParams)]
+#[serde(deny_unknown_fields)]
+#[into_params(parameter_in = Query)]
+pub struct LookingForDto {
+    /// How long is looked for what would make it work; everything where it is not said.
+    #[param(inline)]
+    pub alternatives: Option<AlternativesDto>,
 }
 
 /// Where too much is asked for.

@@ -17,6 +17,7 @@ pub mod recipes;
 pub mod session;
 pub mod settings;
 pub mod shared;
+pub mod sides;
 pub mod stored;
 pub mod suppers;
 pub mod thermometers;

@@ -4,6 +4,7 @@ use ember_core::prep::{METHOD_NAME, METHOD_REASON, MOST_SEASONINGS, MOST_TASKS};
 use ember_core::recipe::{
     MOST_ITEMS, MOST_SERVED, MOST_STEPS, RECIPE_TEXT, RECIPE_WORD, RecipeKind,
 };
+use ember_core::side::{MOST_SIDE_STEPS, SIDE_NAME, SIDE_STEP};
 use ember_core::supper;
 use ember_core::units::bounds::{self, ALL};
 use serde_json::{Map, Value, json};
@@ -69,10 +70,6 @@ const fn any(max: usize) -> Limit {
 
 /// The same constants that are checked.
 fn limits() -> Vec<Limited> {
-    const SIDE: Limit = Limit {
-        min: *supper::SIDE_NAME.start(),
-        max: *supper::SIDE_NAME.end(),
-    };
     let [worst, best] = [*SCALE.start() as usize, *SCALE.end() as usize];
     let revisions = [
         "KeptSupperDto",
@@ -82,6 +79,7 @@ fn limits() -> Vec<Limited> {
         "OwnMachineDto",
         "KeptMethodDto",
         "KeptRecipeDto",
+        "KeptSideDto",
     ];
     let revisions = revisions.map(|schema| count(schema, "revision", 1, i32::MAX.unsigned_abs()));
     let mut limits = vec![
@@ -122,7 +120,9 @@ fn limits() -> Vec<Limited> {
         text("BegunDto", "task", text::TASK),
         text("SupperReportDto", "dish", text::IDENTITY),
         text("SupperReportDto", "task", text::TASK),
-        text("SideDto", "name", SIDE),
+        text("SideDto", "name", some(SIDE_NAME)),
+        list("SideDto", "steps", 1, MOST_SIDE_STEPS),
+        text("SideStepDto", "what", some(SIDE_STEP)),
     ];
     limits.extend(revisions);
     limits

@@ -18,6 +18,7 @@ pub mod method;
 pub mod recipe;
 pub mod sentence;
 pub mod settings;
+pub mod side;
 pub mod snapshot;
 pub mod supper;
 
@@ -153,8 +154,8 @@ impl<'de, T: Document> Deserialize<'de> for Versioned<T> {
 }
 
 /// A stored type beside its counterpart on the wire. Each field says how it is carried over:
-/// `same` as it is, `one`, `maybe` or `each` as a stored type of its own, `doc` and `docs` as
-/// those with a version. What is unknown is passed over: only a version says that something changed.
+/// `same` as it is, `one`, `maybe` or `each` as a stored type of its own, `doc`, `maybe_doc` and
+/// `docs` as those with a version. What is unknown is passed over: only a version says that something changed.
 macro_rules! stored {
     ($(#[$meta:meta])* $name:ident = $wire:path {
         $($(#[$attribute:meta])* $how:ident $field:ident: $type:ty),* $(,)?
@@ -185,6 +186,9 @@ macro_rules! taken {
     (doc, $value:expr) => {
         crate::storage::Versioned($value.into())
     };
+    (maybe_doc, $value:expr) => {
+        $value.map(|one| crate::storage::Versioned(one.into()))
+    };
     (docs, $value:expr) => {
         $value
             .into_iter()
@@ -204,6 +208,9 @@ pub(crate) use taken;
 macro_rules! given {
     (doc, $value:expr) => {
         $value.0.into()
+    };
+    (maybe_doc, $value:expr) => {
+        $value.map(|one| one.0.into())
     };
     (docs, $value:expr) => {
         $value.into_iter().map(|one| one.0.into()).collect()

@@ -84,8 +84,27 @@ fn levels(schedule: &mut Value) {
     }
 }
 
+/// Version 5 said in words only why it does not work; its ways out are computed anew when they are asked for.
+fn quantities_in_words(schedule: &mut Value) {
+    if let Some(schedule) = schedule.as_object_mut() {
+        if let Some(why) = schedule
+            .get_mut("infeasibility")
+            .filter(|why| why.is_string())
+        {
+            *why = json!({ "text": why, "values": [] });
+        }
+        schedule.insert("alternatives".to_owned(), json!([]));
+    }
+}
+
 impl Document for SupperPlanDto {
-    const UPGRADES: &'static [Upgrade] = &[identities, steps_and_timers, plain_names, levels];
+    const UPGRADES: &'static [Upgrade] = &[
+        identities,
+        steps_and_timers,
+        plain_names,
+        levels,
+        quantities_in_words,
+    ];
 }
 
 impl Document for SupperSummaryDto {}

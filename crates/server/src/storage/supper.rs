@@ -5,10 +5,10 @@ use serde_json::{Value, json};
 use uuid::Uuid;
 
 use super::sentence::Sentence;
+use super::side::Side;
 use super::{Document, Upgrade, Versioned, stored};
 use crate::dto::supper::{
-    BegunDto, JoinsDto, QuietDto, ReportedDto, SideDto, SiteDto, SupperCookDto, SupperDishDto,
-    SupperDto, SupperReportDto,
+    BegunDto, QuietDto, ReportedDto, SupperCookDto, SupperDishDto, SupperDto, SupperReportDto,
 };
 
 stored!(
@@ -30,34 +30,13 @@ stored!(
 );
 
 stored!(
-    /// A side dish.
-    Side = SideDto {
-        same name: String,
-        same site: SiteDto,
-        #[serde(default)]
-        same with: Option<u32>,
-        #[serde(default)]
-        same joins: Option<JoinsDto>,
-        #[serde(default)]
-        same joins_s: Option<f64>,
-        #[serde(default)]
-        same side_mass_g: Option<f64>,
-        same work_s: f64,
-        same shortest_s: f64,
-        same best_s: f64,
-        same longest_s: f64,
-        same keeps_s: f64,
-    }
-);
-
-stored!(
     /// A dish of a supper.
     SupperDish = SupperDishDto {
         same id: Option<String>,
         #[serde(default)]
         maybe cook: Option<SupperCook>,
         #[serde(default)]
-        maybe side: Option<Side>,
+        maybe_doc side: Option<Versioned<Side>>,
     }
 );
 
@@ -111,8 +90,22 @@ fn identities(supper: &mut Value) {
     }
 }
 
+/// Sides had one piece of work and one wait in version 2; each is a step now, known by its number until it is
+/// told again.
+fn chains(supper: &mut Value) {
+    let begun = supper.get_mut("begun").and_then(Value::as_array_mut);
+    for one in begun.into_iter().flatten().filter_map(Value::as_object_mut) {
+        let number = match one.get("task").and_then(Value::as_str) {
+            Some("work") => "#0",
+            Some("stand") => "#1",
+            _ => continue,
+        };
+        one.insert("task".to_owned(), json!(number));
+    }
+}
+
 impl Document for Supper {
-    const UPGRADES: &'static [Upgrade] = &[identities];
+    const UPGRADES: &'static [Upgrade] = &[identities, chains];
 }
 
 /// A report about a moment of a supper.

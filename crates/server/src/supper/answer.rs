@@ -11,6 +11,7 @@ use crate::dto::plan::PictureDto;
 use crate::dto::preparation::AmountDto;
 use crate::dto::quantity::MessageDto;
 use crate::dto::request::RequestDto;
+use crate::dto::side::SideDto;
 use crate::dto::supper::{
     AgendaDto, ClashDto, LaneDto, LaneKindDto, LossDto, MovedDto, ScheduledDto, ScheduledTaskDto,
     ShoppingDto, SupperAlternativeDto, SupperCookDto, SupperDto, SupperPlanDto,
@@ -56,7 +57,7 @@ impl Clock {
                 })
                 .collect(),
             shopping: laid.shopping.iter().map(purchase).collect(),
-            infeasibility: laid.infeasibility.clone(),
+            infeasibility: laid.infeasibility.as_ref().map(MessageDto::from),
             clashes: laid
                 .clashes
                 .iter()
@@ -73,6 +74,7 @@ impl Clock {
                 .iter()
                 .map(|way| self.way(dto, way))
                 .collect(),
+            more: laid.more,
         }
     }
 
@@ -130,11 +132,14 @@ impl Clock {
     /// An alternative, with the supper that takes it.
     fn way(self, dto: &SupperDto, way: &Alternative) -> SupperAlternativeDto {
         SupperAlternativeDto {
-            words: way.words.clone(),
+            words: MessageDto::from(&way.words),
             effect: way.effect.clone(),
             serve_at: self.time(way.serve),
-            later: matches!(way.change, Some(WishChange::Later(_))),
-            supper: way.change.as_ref().map(|change| changed(dto, change)),
+            later: matches!(way.changes.as_deref(), Some([WishChange::Later(_)])),
+            supper: way.changes.as_ref().map(|changes| {
+                let all = changes.iter();
+                all.fold(dto.clone(), |supper, change| changed(&supper, change))
+            }),
         }
     }
 }
@@ -152,6 +157,16 @@ fn changed(dto: &SupperDto, change: &WishChange) -> SupperDto {
         WishChange::AnotherHand => supper.hands += 1,
         WishChange::AnotherRing => supper.rings += 1,
         WishChange::AnotherShelf => supper.shelves += 1,
+        WishChange::Side { number, side } => {
+            if let Some(dish) = supper.dishes.get_mut(*number)
+                && let Some(said) = &mut dish.side
+            {
+                *said = SideDto {
+                    with: said.with,
+                    ..SideDto::from(&**side)
+                };
+            }
+        }
         WishChange::Otherwise { number, cook } => {
             if let Some(dish) = supper.dishes.get_mut(*number)
                 && let Some(said) = &mut dish.cook

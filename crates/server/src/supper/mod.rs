@@ -13,7 +13,7 @@ use chrono::{DateTime, Duration, DurationRound, Utc};
 use ember_core::fryer::Machine;
 use ember_core::plan::{Plan, Request};
 use ember_core::schedule::Minute;
-use ember_core::supper::lay;
+use ember_core::supper::{Look, lay};
 
 pub use followed::{is_near, with_cook};
 pub use wish::{reported, with_identities};
@@ -53,13 +53,14 @@ pub fn put_in_place(
     dto: &SupperDto,
     before: Option<&SupperPlanDto>,
     kitchen: &[Machine],
+    look: Look,
     now: DateTime<Utc>,
 ) -> Result<Laid, ApiError> {
     let clock = Clock::starting(now);
     let mut supper = with_identities(dto.clone());
     let wish = clock.wish(&supper)?;
     let before = before.map(|plan| clock.before(plan));
-    let laid = lay(&wish, before.as_ref(), kitchen, &plans::planned)?;
+    let laid = lay(&wish, before.as_ref(), kitchen, look, &plans::planned)?;
     supper.begun = clock.begun(&laid.begun);
     let plan = clock.answer(&supper, &laid);
     let cooks = laid.dishes.into_iter().filter_map(|dish| {

@@ -2,19 +2,20 @@
 
 use chrono::{DateTime, Utc};
 use ember_core::plan::Request;
-use ember_core::schedule::{Placed, Serve, TaskKey, TypicalSite};
+use ember_core::schedule::{Placed, Serve, TaskKey};
+use ember_core::side::Side;
 use ember_core::supper::{
-    Before, BegunTask, Course, Joins, MethodWish, Report, Reported, SupperError, Wish, WishedCook,
+    Before, BegunTask, Course, MethodWish, Report, Reported, SupperError, Wish, WishedCook,
     WishedDish, WishedSide, report,
 };
-use ember_core::units::{Interval, Mass};
 
 use super::Clock;
 use super::quiet::quiet_hours;
 use crate::dto::request::checked_recipes;
+use crate::dto::side::SideDto;
 use crate::dto::supper::{
-    BegunDto, JoinsDto, MOST_BEGUN, ReportedDto, SideDto, SiteDto, SupperCookDto, SupperDishDto,
-    SupperDto, SupperPlanDto, SupperReportDto,
+    BegunDto, MOST_BEGUN, ReportedDto, SupperCookDto, SupperDishDto, SupperDto, SupperPlanDto,
+    SupperReportDto,
 };
 use crate::error::ApiError;
 use crate::{text, times};
@@ -235,35 +236,8 @@ fn wished_cook(dto: &SupperCookDto) -> Result<WishedCook, ApiError> {
 }
 
 fn wished_side(dto: &SideDto) -> Result<WishedSide, ApiError> {
-    let seconds = Interval::from_seconds;
-    let joins = match (dto.joins, dto.joins_s) {
-        (Some(JoinsDto::AtMinute), Some(at)) => Joins::At(seconds(at)),
-        (Some(JoinsDto::TurnedDown), None) => Joins::TurnedDown,
-        (Some(JoinsDto::LastMinutes) | None, None) => Joins::LastMinutes,
-        _ => {
-            return refuse(
-                "side.joins_s",
-                format!(
-                    "{} joins at a minute from loading: say which, from 0 on, and only then",
-                    dto.name
-                ),
-            );
-        }
-    };
     Ok(WishedSide {
-        name: dto.name.clone(),
-        site: match dto.site {
-            SiteDto::Hob => TypicalSite::Hob,
-            SiteDto::Fridge => TypicalSite::Fridge,
-            SiteDto::Machine => TypicalSite::Machine,
-            SiteDto::Beside => TypicalSite::Beside,
-            SiteDto::Counter => TypicalSite::Counter,
-        },
+        side: Side::try_from(dto)?,
         with: dto.with.map(|number| number as usize),
-        joins,
-        mass: dto.side_mass_g.map(Mass::from_grams),
-        work: seconds(dto.work_s),
-        lasts: [dto.shortest_s, dto.best_s, dto.longest_s].map(seconds),
-        keeps: seconds(dto.keeps_s),
     })
 }

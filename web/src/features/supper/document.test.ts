@@ -19,13 +19,27 @@ const now = new Date(2026, 10, 25, 18, 30);
 const request = { cut: "drumstick", layout: [] } as unknown as Request;
 const potatoes: Side = {
   name: "potatoes",
-  site: "beside",
-  side_mass_g: 180,
-  work_s: 600,
-  shortest_s: 900,
-  best_s: 900,
-  longest_s: 900,
+  patience: "fairly",
   keeps_s: 600,
+  side_mass_g: 720,
+  recipe: {
+    name: "potatoes",
+    kind: "side",
+    serves: 4,
+    items: [{ what: "potatoes", amount: 720, unit: "gram" }],
+  },
+  steps: [
+    {
+      what: "Roast them",
+      site: "beside",
+      starts: "last_minutes",
+      work_s: 0,
+      shortest_s: 900,
+      best_s: 900,
+      longest_s: 900,
+      waits_s: 0,
+    },
+  ],
 };
 
 /** As the server gives them. */

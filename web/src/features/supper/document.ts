@@ -69,15 +69,36 @@ export const withDish = (
   ),
 });
 
-/** A typical side for all eaters; what needs a machine goes with the first cook. */
+/** Whether a side needs the machine of a cook, or waits for its meat. */
+export const goesWithACook = (side: Side): boolean =>
+  side.steps.some(
+    ({ site, starts }) => site === "beside" || site === "machine" || (starts ?? "next") !== "next",
+  );
+
+/** The same side, of everything so many times as much. */
+export function timesAsMuch(side: Side, times: number): Side {
+  const { recipe, side_mass_g } = side;
+  return {
+    ...side,
+    side_mass_g: side_mass_g == null ? undefined : Math.round(side_mass_g * times),
+    recipe: recipe && {
+      ...recipe,
+      serves: recipe.serves == null ? undefined : Math.round(recipe.serves * times),
+      items: recipe.items.map((item) => ({
+        ...item,
+        amount: Math.round(item.amount * times * 1000) / 1000,
+      })),
+    },
+  };
+}
+
+/** A side for all eaters; what needs a machine goes with the first cook. */
 export function withSide(supper: Supper, side: Side): Supper {
   const cook = supper.dishes.findIndex((dish) => dish.cook);
-  const needs = side.site === "beside" || side.site === "machine";
-  const each = side.side_mass_g;
+  const serves = side.recipe?.serves;
   const own: Side = {
-    ...side,
-    with: needs ? Math.max(0, cook) : undefined,
-    side_mass_g: each == null ? undefined : each * supper.eaters,
+    ...(serves ? timesAsMuch(side, supper.eaters / serves) : side),
+    with: goesWithACook(side) ? Math.max(0, cook) : undefined,
   };
   return { ...supper, dishes: [...supper.dishes, { side: own }] };
 }
@@ -100,15 +121,7 @@ export const forEaters = (supper: Supper, eaters: number): Supper => ({
   ...supper,
   eaters,
   dishes: supper.dishes.map((dish) =>
-    dish.side?.side_mass_g == null
-      ? dish
-      : {
-          ...dish,
-          side: {
-            ...dish.side,
-            side_mass_g: Math.round((dish.side.side_mass_g * eaters) / supper.eaters),
-          },
-        },
+    dish.side ? { ...dish, side: timesAsMuch(dish.side, eaters / supper.eaters) } : dish,
   ),
 });
 

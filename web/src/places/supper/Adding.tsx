@@ -1,5 +1,7 @@
 // Another cook or side dish for a supper.
 import { Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { sidesQuery } from "../../api/queries";
 import type { Catalogue, Machine, Supper } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { Word } from "../../components/Word";
@@ -18,6 +20,7 @@ export function Adding({ catalogue, machines, supper, onChange }: AddingProps) {
   const machine = supper.dishes.find((dish) => dish.cook)?.cook?.request.machine ?? machines[0];
   const first = catalogue.cuts[0];
   const settings = useSettings();
+  const own = useQuery(sidesQuery()).data?.items ?? [];
   if (!machine || !first) return null;
   return (
     <Text
@@ -57,14 +60,21 @@ export function Adding({ catalogue, machines, supper, onChange }: AddingProps) {
       <Word label="Add a side" text="a side dish" state="guessed">
         {(close) => (
           <Choice<string>
-            items={catalogue.sides.map(({ side, reason }) => ({
-              value: side.name,
-              text: side.name,
-              reason,
-            }))}
+            items={[
+              ...own.map(({ side }) => ({
+                value: `own ${side.name}`,
+                text: `${side.name} (your own)`,
+              })),
+              ...catalogue.sides.map(({ side, reason }) => ({
+                value: side.name,
+                text: side.name,
+                reason,
+              })),
+            ]}
             chosen=""
             onChoose={(name) => {
-              const known = catalogue.sides.find(({ side }) => side.name === name);
+              const mine = own.find(({ side }) => name === `own ${side.name}`);
+              const known = mine ?? catalogue.sides.find(({ side }) => side.name === name);
               if (known) onChange(withSide(supper, known.side));
               close();
             }}

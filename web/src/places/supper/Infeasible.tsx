@@ -2,6 +2,8 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Supper, SupperPlan } from "../../api/types";
 import { Action } from "../../components/recipes";
+import { render } from "../../domain/message";
+import { useSettings } from "../../domain/settings";
 import { clock, day } from "../../lib/clock";
 import { capital } from "../../lib/text";
 
@@ -14,6 +16,7 @@ interface InfeasibleProps {
 const TOLD = 4;
 
 export function Infeasible({ plan, onChange }: InfeasibleProps) {
+  const units = useSettings();
   const now = new Date();
   const at = (time: string) => `${day(new Date(time), now)} at ${clock(new Date(time))}`;
   const from = (time: string) => clock(new Date(time));
@@ -23,7 +26,8 @@ export function Infeasible({ plan, onChange }: InfeasibleProps) {
   return (
     <Box role="alert" borderTop="2px solid" borderColor="beet" pt="2" mt="3" maxW="sentence">
       <Text textStyle="line" color="beet" fontWeight="600">
-        This schedule does not work. {capital(plan.infeasibility ?? "")}.
+        This schedule does not work.{" "}
+        {capital(plan.infeasibility ? render(plan.infeasibility, units) : "")}.
       </Text>
       {clashes.length > 0 ? (
         <Text textStyle="body" mt="1">
@@ -42,9 +46,9 @@ export function Infeasible({ plan, onChange }: InfeasibleProps) {
           </Text>
           <Box as="ul" listStyleType="none">
             {open.map((way) => (
-              <Flex as="li" key={way.words} gap="3" align="center" wrap="wrap" py="1">
+              <Flex as="li" key={way.words.text} gap="3" align="center" wrap="wrap" py="1">
                 <Action type="button" onClick={() => way.supper && onChange(way.supper)}>
-                  {way.later ? `Eat ${at(way.serve_at)}` : capital(way.words)}
+                  {way.later ? `Eat ${at(way.serve_at)}` : capital(render(way.words, units))}
                 </Action>
                 {way.effect ? <Text textStyle="small">{way.effect}</Text> : null}
               </Flex>
@@ -54,10 +58,14 @@ export function Infeasible({ plan, onChange }: InfeasibleProps) {
       ) : null}
       {others.length > 0 ? (
         <Text textStyle="small" mt="1">
-          Would also work with {others.map((way) => way.words).join(", or ")}.
+          Would also work with {others.map((way) => render(way.words, units)).join(", or ")}.
         </Text>
       ) : null}
-      {plan.alternatives.length === 0 ? (
+      {plan.more ? (
+        <Text textStyle="small" mt="1" role="status">
+          Looking for other ways…
+        </Text>
+      ) : plan.alternatives.length === 0 ? (
         <Text textStyle="body" mt="1">
           Leave something out, or let it take less time.
         </Text>

@@ -10,7 +10,6 @@ import {
   keepSupper,
   restoreSupper,
   SUPPER_LISTS,
-  supperQuery,
   suppersQuery,
 } from "../../api/queries";
 import type { Supper, SupperRow } from "../../api/types";
@@ -22,6 +21,7 @@ import { Action } from "../../components/recipes";
 import { useDelete } from "../../components/useDelete";
 import { isSupper } from "../../domain/schemas";
 import { DRAFT, emptySupper } from "../../features/supper/document";
+import { useSupperPlan } from "../../features/supper/useSupperPlan";
 import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { clock, day, zone } from "../../lib/clock";
 import { useDraft } from "../../lib/draft";
@@ -39,7 +39,7 @@ export function SupperPlace() {
   const [fresh] = useState(() => emptySupper(new Date(), zone()));
   const [supper, setSupper, changed] = useDraft(DRAFT, fresh, isSupper);
   const settled = useSettled(supper, SETTLE);
-  const plan = useQuery({ ...supperQuery(settled), enabled: settled.dishes.length > 0 });
+  const plan = useSupperPlan(settled);
   const problem = plan.error instanceof ApiFailure ? plan.error.problem : null;
   const id = useIdentity(supper);
   const keep = useMutation({

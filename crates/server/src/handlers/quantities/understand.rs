@@ -64,6 +64,7 @@ fn bound_of(field: TypedFieldDto) -> Bound {
     match field {
         TypedFieldDto::PieceMassG => bounds::PIECE_MASS,
         TypedFieldDto::TotalMassG => bounds::TOTAL_MASS,
+        TypedFieldDto::SideMassG => bounds::SIDE_MASS,
         TypedFieldDto::CapacityL => bounds::CAPACITY,
         TypedFieldDto::ThicknessMm => bounds::THICKNESS,
         TypedFieldDto::StartC => bounds::START,

@@ -24,6 +24,8 @@ pub enum StoredKind {
     Methods,
     /// Recipes.
     Recipes,
+    /// Side dishes.
+    Sides,
 }
 
 /// A document as it is stored, whatever it holds: also one that cannot be shown.
@@ -72,6 +74,8 @@ pub async fn export(
                 StoredKind::Machines => db::machines::find_any(connection, id)?
                     .map(|machine| json!({ "name": machine.name, "profile": machine.profile })),
                 StoredKind::Methods => db::cards::find_any(connection, (id, "method"))?
+                    .map(|card| json!({ "name": card.name, "document": card.document })),
+                StoredKind::Sides => db::cards::find_any(connection, (id, "side"))?
                     .map(|card| json!({ "name": card.name, "document": card.document })),
                 StoredKind::Recipes => db::cards::find_any(connection, (id, "recipe"))?
                     .map(|card| json!({ "name": card.name, "document": card.document })),

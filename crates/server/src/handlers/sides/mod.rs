@@ -1,0 +1,5 @@
+pub mod create;
+pub mod delete;
+pub mod list;
+pub mod replace;
+pub mod restore;
