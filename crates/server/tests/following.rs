@@ -25,8 +25,12 @@ fn supper() -> Value {
         "eaters": 4, "hands": 1, "rings": 4, "shelves": 3,
         "dishes": [
             { "id": "d", "cook": { "request": sentence(), "method": "towel" } },
-            { "id": "s", "side": { "name": "fennel sauce", "site": "fridge", "work_s": 60,
-                "shortest_s": 60, "best_s": 60, "longest_s": 14400, "keeps_s": 7200 } },
+            { "id": "s", "side": { "name": "fennel sauce", "patience": "well", "keeps_s": 7200, "steps": [
+                { "what": "Stir the fennel sauce", "site": "counter", "work_s": 60,
+                    "shortest_s": 60, "best_s": 60, "longest_s": 60, "waits_s": 3600 },
+                { "what": "Sauce into the fridge", "site": "fridge", "work_s": 60,
+                    "shortest_s": 60, "best_s": 60, "longest_s": 14400 },
+            ] } },
         ],
     })
 }
@@ -174,7 +178,12 @@ async fn what_was_told_of_a_supper_is_taken_back() {
         .unwrap();
     assert!(first.starts_with("prepare:"));
     let (_, dried) = post(&app, &events, &told("d", first, 0, "done")).await;
-    let (_, cut) = post(&app, &events, &told("s", "work", 0, "done")).await;
+    let (_, cut) = post(
+        &app,
+        &events,
+        &told("s", "step:stir-the-fennel-sauce", 0, "done"),
+    )
+    .await;
     assert_eq!(cut["last"]["dish"], "s");
     // Each dish for itself: the drying is the last of the drumsticks.
     let (status, back) = post(&app, &events, &taken_back(&dried["last"])).await;

@@ -63,7 +63,7 @@ async fn the_demo_kitchen_fills_an_empty_database_once() {
     assert_eq!(finished["total"], 8);
     let (_, tonight) = get(&app, "/api/cooks?state=planned").await;
     assert_eq!(tonight["total"], 1);
-    // A supper of two cooks and three sides in one machine, possible as it is.
+    // A supper of two cooks in two machines and three sides, possible as it is.
     let (_, suppers) = get(&app, "/api/suppers").await;
     let supper = &suppers["items"][0];
     assert_eq!(

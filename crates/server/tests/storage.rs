@@ -8,6 +8,7 @@ use actix_web::test::TestRequest;
 use chrono::Utc;
 use diesel::connection::SimpleConnection;
 use diesel::{RunQueryDsl, sql_query};
+use ember_core::supper::Look;
 use ember_server::examples;
 use ember_server::storage::snapshot::CookSummary;
 use ember_server::storage::{self, event, machine, method, recipe, sentence, settings, supper};
@@ -295,7 +296,7 @@ fn snapshots_change_their_shape_only_with_a_version() {
     let summary = CookSummary::from(&plan);
     let wish: ember_server::dto::supper::SupperDto =
         serde_json::from_value(examples::of("SupperDto").unwrap()).unwrap();
-    let laid = ember_server::supper::put_in_place(&wish, None, &[], Utc::now()).unwrap();
+    let laid = ember_server::supper::put_in_place(&wish, None, &[], Look::All, Utc::now()).unwrap();
     insta::assert_json_snapshot!("plan_shape", shape(&storage::pack(plan).unwrap()));
     insta::assert_json_snapshot!("summary_shape", shape(&storage::pack(summary).unwrap()));
     insta::assert_json_snapshot!("schedule_shape", shape(&storage::pack(laid.plan).unwrap()));

@@ -30,12 +30,30 @@ fn supper() -> Value {
         "dishes": [
             { "cook": { "request": sentence(), "method": "night_bare" } },
             { "cook": { "request": chops } },
-            { "side": { "name": "potatoes", "site": "beside", "with": 0, "side_mass_g": 600.0,
-                "work_s": 600, "shortest_s": 900, "best_s": 900, "longest_s": 900, "keeps_s": 600 } },
-            { "side": { "name": "fennel sauce", "site": "fridge", "work_s": 600,
-                "shortest_s": 7200, "best_s": 10800, "longest_s": 14400, "keeps_s": 7200 } },
+            { "side": side("potatoes", "beside", 600, [900; 3]) },
+            { "side": side("fennel sauce", "fridge", 600, [7200, 10800, 14400]) },
         ],
     })
+}
+
+/// A side dish that is got ready, then let be.
+fn side(name: &str, site: &str, work: u32, [shortest, best, longest]: [u32; 3]) -> Value {
+    let beside = site == "beside";
+    let mut side = json!({
+        "name": name, "patience": "fairly", "keeps_s": 2400,
+        "steps": [
+            { "what": format!("Get {name} ready"), "site": "counter", "work_s": work,
+                "shortest_s": work, "best_s": work, "longest_s": work, "waits_s": 3600 },
+            { "what": format!("{name} on"), "site": site, "work_s": if beside { 0 } else { 60 },
+                "starts": if beside { "last_minutes" } else { "next" },
+                "shortest_s": shortest, "best_s": best, "longest_s": longest },
+        ],
+    });
+    if beside {
+        side["with"] = json!(0);
+        side["side_mass_g"] = json!(600.0);
+    }
+    side
 }
 
 /// A report about the first moment of a task of the first dish.
@@ -79,11 +97,12 @@ async fn a_supper_is_put_in_its_place_and_kept() {
             .windows(2)
             .all(|pair| time(&pair[0]["at"]) <= time(&pair[1]["at"]))
     );
-    // Shopping: the meat, what four eaters need of it, and the salt of the night, by hand 1 %.
+    // Shopping: the meat, what four eaters need of it, and the salt of the night, by hand 1 % of both meats.
     let shopping = plan["shopping"].as_array().unwrap();
     let meat =
         sentence()["pieces"].as_f64().unwrap() * sentence()["piece_mass_g"].as_f64().unwrap();
     assert_eq!(shopping[0]["mass_g"], meat);
+    let meat = meat + 2.0 * 230.0;
     let salt = shopping
         .iter()
         .find(|one| one["what"] == "fine salt")
@@ -200,13 +219,15 @@ async fn what_does_not_fit_names_what_binds_and_ways_out() {
     asked["serve_at"] = json!(Utc::now() + Duration::minutes(50));
     let (status, plan) = post(&app, "/api/suppers/preview", &asked).await;
     assert_eq!(status, 200, "{plan}");
-    assert!(!plan["infeasibility"].as_str().unwrap().is_empty());
+    assert!(!plan["infeasibility"]["text"].as_str().unwrap().is_empty());
     let ways = plan["alternatives"].as_array().unwrap();
     assert!(ways.iter().any(|way| way["later"] == true), "{ways:?}");
-    assert!(
-        ways.iter()
-            .any(|way| way["words"].as_str().unwrap().contains("another machine"))
-    );
+    assert!(ways.iter().any(|way| {
+        way["words"]["text"]
+            .as_str()
+            .unwrap()
+            .contains("another machine")
+    }));
     // As it is asked for, both stand in the drum at once, and that is said where it is.
     let clash = plan["clashes"]
         .as_array()
@@ -242,7 +263,8 @@ async fn bad_suppers_are_refused_in_words() {
     };
     let past = |asked: &mut Value| asked["serve_at"] = json!("2020-01-01T18:00:00Z");
     assert!(refused(&past).await.contains("has passed"));
-    let stew = |asked: &mut Value| asked["dishes"][3]["side"]["longest_s"] = json!(100_000.0);
+    let stew =
+        |asked: &mut Value| asked["dishes"][3]["side"]["steps"][1]["longest_s"] = json!(100_000.0);
     assert!(refused(&stew).await.contains("not within 0-24 h"));
     let many = |asked: &mut Value| {
         let cook = asked["dishes"][0].clone();
@@ -255,13 +277,15 @@ async fn bad_suppers_are_refused_in_words() {
     assert!(refused(&method).await.contains("unknown method"));
     let both = |asked: &mut Value| asked["leave_by"] = asked["serve_at"].clone();
     assert!(refused(&both).await.contains("one of the two"));
-    let when = |asked: &mut Value| asked["dishes"][2]["side"]["joins"] = json!("at_minute");
+    let when =
+        |asked: &mut Value| asked["dishes"][2]["side"]["steps"][1]["starts"] = json!("at_minute");
     assert!(refused(&when).await.contains("say which"));
-    let steady = |asked: &mut Value| asked["dishes"][2]["side"]["joins"] = json!("turned_down");
+    let steady =
+        |asked: &mut Value| asked["dishes"][2]["side"]["steps"][1]["starts"] = json!("turned_down");
     assert!(refused(&steady).await.contains("hot start"));
     let never = |asked: &mut Value| {
-        asked["dishes"][2]["side"]["joins"] = json!("at_minute");
-        asked["dishes"][2]["side"]["joins_s"] = json!(7200.0);
+        asked["dishes"][2]["side"]["steps"][1]["starts"] = json!("at_minute");
+        asked["dishes"][2]["side"]["steps"][1]["joins_s"] = json!(7200.0);
     };
     assert!(refused(&never).await.contains("the meat is out after"));
     let nobody = |asked: &mut Value| asked["hands"] = json!(0);
@@ -290,7 +314,7 @@ async fn ways_out_are_other_ways_to_cook() {
     asked["serve_at"] = json!(Utc::now() + Duration::minutes(85));
     asked["dishes"] = json!([{ "cook": { "request": many, "method": "night_bare" } }]);
     let (_, plan) = post(&app, "/api/suppers/preview", &asked).await;
-    let why = plan["infeasibility"].as_str().unwrap();
+    let why = plan["infeasibility"]["text"].as_str().unwrap();
     assert!(why.contains("16 drumsticks"), "{why}");
     assert!(
         plan["clashes"][0]["what"]
@@ -304,7 +328,7 @@ async fn ways_out_are_other_ways_to_cook() {
         .as_array()
         .unwrap()
         .iter()
-        .map(|way| way["words"].as_str().unwrap())
+        .map(|way| way["words"]["text"].as_str().unwrap())
         .collect();
     assert!(words.contains(&"eat later"), "{words:?}");
     assert!(
@@ -315,7 +339,7 @@ async fn ways_out_are_other_ways_to_cook() {
         .as_array()
         .unwrap()
         .iter()
-        .find(|way| way["words"].as_str().unwrap().contains("blotted"))
+        .find(|way| way["words"]["text"].as_str().unwrap().contains("blotted"))
         .unwrap();
     assert!(
         way["effect"]
@@ -331,10 +355,10 @@ async fn ways_out_are_other_ways_to_cook() {
     let ways = plan["alternatives"].as_array().unwrap();
     let crowd = ways
         .iter()
-        .find(|way| way["words"] == "crowd 16 drumsticks into one batch");
+        .find(|way| way["words"]["text"] == "crowd 16 drumsticks into one batch");
     let moved = ways
         .iter()
-        .find(|way| way["words"] == "cook 16 drumsticks in the shelves");
+        .find(|way| way["words"]["text"] == "cook 16 drumsticks in the shelves");
     assert!(crowd.is_some() || moved.is_some(), "{ways:?}");
     for way in [crowd, moved].into_iter().flatten() {
         let (_, taken) = post(&app, "/api/suppers/preview", &way["supper"]).await;
@@ -377,11 +401,9 @@ async fn sides_join_at_a_minute_and_have_names_of_their_own() {
     loin["core_target_c"] = json!(66.0);
     loin["programme"] = json!({ "kind": "hot_start", "stage_setting_c": 200.0, "stage_s": 1200.0 });
     loin["setting_c"] = json!(160.0);
-    let salad = json!({ "side": { "name": "salad", "site": "counter", "work_s": 300,
-        "shortest_s": 0, "best_s": 0, "longest_s": 0, "keeps_s": 2400 } });
-    let potatoes = json!({ "side": { "name": "potatoes", "site": "beside", "with": 0,
-        "joins": "turned_down", "side_mass_g": 500.0, "work_s": 600, "shortest_s": 900,
-        "best_s": 1500, "longest_s": 3600, "keeps_s": 600 } });
+    let salad = json!({ "side": side("salad", "counter", 300, [60; 3]) });
+    let mut potatoes = json!({ "side": side("potatoes", "beside", 600, [900, 1500, 3600]) });
+    potatoes["side"]["steps"][1]["starts"] = json!("turned_down");
     asked["dishes"] = json!([{ "cook": { "request": loin } }, potatoes, salad, salad]);
     let (status, plan) = post(&app, "/api/suppers/preview", &asked).await;
     assert_eq!(status, 200, "{plan}");
@@ -453,9 +475,12 @@ async fn reports_of_two_devices_both_count() {
         begun
     };
     let whole = get(&apps[0], &path).await.1;
+    // What comes before the cook has been.
     let wanted = [
         format!("\"1\" {}", first["task"]),
         "\"2\" \"cook\"".to_owned(),
+        "\"2\" \"prepare:blot-every-piece-dry\"".to_owned(),
+        "\"2\" \"prepare:oil-it-then-rub-it\"".to_owned(),
     ];
     assert_eq!(begun(&whole), wanted);
     assert_eq!(whole["revision"], 3);
@@ -502,7 +527,7 @@ async fn a_machine_called_the_hob_is_a_machine() {
         .as_array()
         .unwrap()
         .iter()
-        .map(|way| way["words"].as_str().unwrap())
+        .map(|way| way["words"]["text"].as_str().unwrap())
         .collect();
     assert!(words.contains(&"another machine like the hob"), "{words:?}");
     assert!(!words.contains(&"another ring of the hob"), "{words:?}");

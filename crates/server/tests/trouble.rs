@@ -312,7 +312,12 @@ async fn alternatives_are_bounded() {
         .as_array()
         .unwrap()
         .iter()
-        .filter(|way| way["words"].as_str().unwrap().contains(" in machine "));
+        .filter(|way| {
+            way["words"]["text"]
+                .as_str()
+                .unwrap()
+                .contains(" in machine ")
+        });
     assert!(elsewhere.count() <= 6);
 }
 

@@ -13258,7 +13258,7 @@ export interface operations {
                  *         {
                  *           "best_s": 600,
                  *           "longest_s": 1200,
-                 *           "shortest_s": 0,
+                 *           "shortest_s": 300,
                  *           "site": "machine",
                  *           "starts": "meat_out",
                  *           "waits_s": 300,
@@ -13478,7 +13478,7 @@ export interface operations {
                  *         {
                  *           "best_s": 600,
                  *           "longest_s": 1200,
-                 *           "shortest_s": 0,
+                 *           "shortest_s": 300,
                  *           "site": "machine",
                  *           "starts": "meat_out",
                  *           "waits_s": 300,
@@ -14186,21 +14186,32 @@ export interface operations {
                  *               "hot_holding": "warm",
                  *               "load": "with_air",
                  *               "machine": {
-                 *                 "element_mm": 120,
+                 *                 "element_mm": 205,
                  *                 "floor_corner_mm": 12,
-                 *                 "floor_depth_mm": 250,
-                 *                 "floor_shape": "round",
-                 *                 "floor_width_mm": 250,
+                 *                 "floor_depth_mm": 280,
+                 *                 "floor_shape": "rectangular",
+                 *                 "floor_width_mm": 300,
                  *                 "heat_factor": 1,
-                 *                 "height_mm": 110,
-                 *                 "highest_c": 204,
-                 *                 "kind": "drawer",
+                 *                 "height_mm": 190,
+                 *                 "highest_c": 232,
+                 *                 "kind": "oven_style",
                  *                 "lowest_c": 60,
-                 *                 "name": "the drum",
+                 *                 "name": "the shelves",
                  *                 "offset_k": 0,
-                 *                 "power_w": 1500,
+                 *                 "power_w": 1700,
+                 *                 "racks_mm": [
+                 *                   20,
+                 *                   75,
+                 *                   130
+                 *                 ],
+                 *                 "spit": {
+                 *                   "spit_diameter_mm": 150,
+                 *                   "spit_heaviest_g": 2000,
+                 *                   "spit_length_mm": 230
+                 *                 },
                  *                 "step_k": 5,
-                 *                 "timer_stops_open": false
+                 *                 "timer_stops_open": false,
+                 *                 "tumbler_l": 3.5
                  *               },
                  *               "piece_mass_g": 1100,
                  *               "pieces": 1,
@@ -14209,7 +14220,7 @@ export interface operations {
                  *               "room_c": 21,
                  *               "sauce": "none",
                  *               "start": "fridge",
-                 *               "support": "basket",
+                 *               "support": "rack",
                  *               "surface": [
                  *                 "patted_dry",
                  *                 "oil",
@@ -14296,7 +14307,7 @@ export interface operations {
                  *               {
                  *                 "best_s": 600,
                  *                 "longest_s": 1200,
-                 *                 "shortest_s": 0,
+                 *                 "shortest_s": 300,
                  *                 "site": "machine",
                  *                 "starts": "meat_out",
                  *                 "waits_s": 300,
@@ -14732,21 +14743,32 @@ export interface operations {
                  *               "hot_holding": "warm",
                  *               "load": "with_air",
                  *               "machine": {
-                 *                 "element_mm": 120,
+                 *                 "element_mm": 205,
                  *                 "floor_corner_mm": 12,
-                 *                 "floor_depth_mm": 250,
-                 *                 "floor_shape": "round",
-                 *                 "floor_width_mm": 250,
+                 *                 "floor_depth_mm": 280,
+                 *                 "floor_shape": "rectangular",
+                 *                 "floor_width_mm": 300,
                  *                 "heat_factor": 1,
-                 *                 "height_mm": 110,
-                 *                 "highest_c": 204,
-                 *                 "kind": "drawer",
+                 *                 "height_mm": 190,
+                 *                 "highest_c": 232,
+                 *                 "kind": "oven_style",
                  *                 "lowest_c": 60,
-                 *                 "name": "the drum",
+                 *                 "name": "the shelves",
                  *                 "offset_k": 0,
-                 *                 "power_w": 1500,
+                 *                 "power_w": 1700,
+                 *                 "racks_mm": [
+                 *                   20,
+                 *                   75,
+                 *                   130
+                 *                 ],
+                 *                 "spit": {
+                 *                   "spit_diameter_mm": 150,
+                 *                   "spit_heaviest_g": 2000,
+                 *                   "spit_length_mm": 230
+                 *                 },
                  *                 "step_k": 5,
-                 *                 "timer_stops_open": false
+                 *                 "timer_stops_open": false,
+                 *                 "tumbler_l": 3.5
                  *               },
                  *               "piece_mass_g": 1100,
                  *               "pieces": 1,
@@ -14755,7 +14777,7 @@ export interface operations {
                  *               "room_c": 21,
                  *               "sauce": "none",
                  *               "start": "fridge",
-                 *               "support": "basket",
+                 *               "support": "rack",
                  *               "surface": [
                  *                 "patted_dry",
                  *                 "oil",
@@ -14842,7 +14864,7 @@ export interface operations {
                  *               {
                  *                 "best_s": 600,
                  *                 "longest_s": 1200,
-                 *                 "shortest_s": 0,
+                 *                 "shortest_s": 300,
                  *                 "site": "machine",
                  *                 "starts": "meat_out",
                  *                 "waits_s": 300,
@@ -15426,21 +15448,32 @@ export interface operations {
                  *               "hot_holding": "warm",
                  *               "load": "with_air",
                  *               "machine": {
-                 *                 "element_mm": 120,
+                 *                 "element_mm": 205,
                  *                 "floor_corner_mm": 12,
-                 *                 "floor_depth_mm": 250,
-                 *                 "floor_shape": "round",
-                 *                 "floor_width_mm": 250,
+                 *                 "floor_depth_mm": 280,
+                 *                 "floor_shape": "rectangular",
+                 *                 "floor_width_mm": 300,
                  *                 "heat_factor": 1,
-                 *                 "height_mm": 110,
-                 *                 "highest_c": 204,
-                 *                 "kind": "drawer",
+                 *                 "height_mm": 190,
+                 *                 "highest_c": 232,
+                 *                 "kind": "oven_style",
                  *                 "lowest_c": 60,
-                 *                 "name": "the drum",
+                 *                 "name": "the shelves",
                  *                 "offset_k": 0,
-                 *                 "power_w": 1500,
+                 *                 "power_w": 1700,
+                 *                 "racks_mm": [
+                 *                   20,
+                 *                   75,
+                 *                   130
+                 *                 ],
+                 *                 "spit": {
+                 *                   "spit_diameter_mm": 150,
+                 *                   "spit_heaviest_g": 2000,
+                 *                   "spit_length_mm": 230
+                 *                 },
                  *                 "step_k": 5,
-                 *                 "timer_stops_open": false
+                 *                 "timer_stops_open": false,
+                 *                 "tumbler_l": 3.5
                  *               },
                  *               "piece_mass_g": 1100,
                  *               "pieces": 1,
@@ -15449,7 +15482,7 @@ export interface operations {
                  *               "room_c": 21,
                  *               "sauce": "none",
                  *               "start": "fridge",
-                 *               "support": "basket",
+                 *               "support": "rack",
                  *               "surface": [
                  *                 "patted_dry",
                  *                 "oil",
@@ -15536,7 +15569,7 @@ export interface operations {
                  *               {
                  *                 "best_s": 600,
                  *                 "longest_s": 1200,
-                 *                 "shortest_s": 0,
+                 *                 "shortest_s": 300,
                  *                 "site": "machine",
                  *                 "starts": "meat_out",
                  *                 "waits_s": 300,

@@ -18,6 +18,9 @@ pub struct Alternative {
 /// Pairs of changes that are looked at.
 const MOST_PAIRS: usize = 24;
 
+/// Pairs that do are told up to so many: a cook reads no more.
+const ENOUGH_PAIRS: usize = 4;
+
 /// For a supper that does not go: every change that makes it possible, the nearest first, with what its dishes
 /// could be instead. Where none does but eating later, two at once are looked for.
 ///
@@ -86,7 +89,8 @@ pub fn alternatives(supper: &Supper, instead: &[Instead]) -> Vec<Alternative> {
                 }
                 _ => false,
             };
-            if !is_behind || same_dish(first, &second) || tried >= MOST_PAIRS {
+            let is_enough = tried >= MOST_PAIRS || found.len() > ENOUGH_PAIRS;
+            if !is_behind || same_dish(first, &second) || is_enough {
                 continue;
             }
             tried += 1;

@@ -96,13 +96,16 @@ fn changes(
     changes
 }
 
-/// Known methods that take less time than what is done now, the nearest first.
+/// Known methods that take less time than what is done now: the nearest, then the quickest.
 fn quicker(cook: &Cook) -> Vec<Method> {
     let now = &cook.method;
     let mut quicker = methods(cook.request.entry());
     quicker.retain(|method| method.time() < now.time() && !method.ahead().is_empty());
     quicker.sort_by(|a, b| b.time().seconds().total_cmp(&a.time().seconds()));
-    quicker.truncate(QUICKER);
+    // The nearest, which changes least, and the quickest.
+    if quicker.len() > QUICKER {
+        quicker.drain(1..quicker.len() + 1 - QUICKER);
+    }
     quicker
 }
 

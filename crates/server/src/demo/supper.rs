@@ -1,5 +1,5 @@
-//! Tomorrow's supper for the ferry crew: two cooks in one machine, the drumsticks in two batches and
-//! prepared this evening, with three sides.
+//! Tomorrow's supper for the ferry crew: drumsticks in two batches in the drum and a loin in the shelves,
+//! prepared this evening, with three sides, of which the potatoes join the loin.
 
 use chrono::{DateTime, Duration, Utc};
 use diesel::PgConnection;
@@ -45,7 +45,7 @@ pub fn ferry_crew(now: DateTime<Utc>) -> SupperDto {
         recipes: vec![cards::fennel_rub()],
         ..RequestDto::from(&Request::usual(CutId::Drumstick, drum()))
     };
-    let loin = RequestDto::from(&Request::usual(CutId::PorkLoinRoast, drum()));
+    let loin = RequestDto::from(&Request::usual(CutId::PorkLoinRoast, shelves()));
     let sides = library()
         .into_iter()
         .map(|entry| entry.side.for_eaters(EATERS))
