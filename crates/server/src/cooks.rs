@@ -3,6 +3,7 @@
 use chrono::{DateTime, Duration, SubsecRound, Utc};
 use diesel::{Connection, PgConnection};
 use ember_core::plan::{MODEL_VERSION, Request};
+use ember_core::prep::{Prepared, follow};
 use uuid::Uuid;
 
 use crate::admission::Cost;
@@ -10,7 +11,7 @@ use crate::course;
 use crate::db;
 use crate::db::models::{self, NewCook};
 use crate::documents::{Made, Read, Seen, Unread, again};
-use crate::dto::cook::{CookDto, CookRowDto, MarkDto, NewCookDto, StateDto};
+use crate::dto::cook::{CookDto, CookRowDto, MarkDto, NewCookDto, PreparingDto, StateDto};
 use crate::dto::course::CourseDto;
 use crate::dto::event::{EventDto, HappeningDto, ReportDto};
 use crate::dto::plan::{PlanDto, StepDto};
@@ -20,6 +21,7 @@ use crate::growth;
 use crate::kitchen::Kitchen;
 use crate::storage::snapshot::CookSummary;
 use crate::storage::{self, Unreadable, event, sentence};
+use crate::times;
 
 /// A cook with all that was told and read of it, as it is stored.
 pub struct Stored {
@@ -161,6 +163,8 @@ fn read(
             .transpose()
             .map_err(|why| Unreadable::Damaged(why.to_string()))?;
         let start_by = start_by(cook.eat_at, &plan.steps);
+        let preparation = preparation(&request, &events, start_by)
+            .map_err(|why| Unreadable::Damaged(why.to_string()))?;
         Ok(CookDto {
             id: cook.id,
             revision: cook.revision,
@@ -168,7 +172,8 @@ fn read(
             state: state(cook.started_at, cook.finished_at),
             eat_at: cook.eat_at,
             start_by,
-            prepare_from: start_by.map(|at| prepare_from(at, &request)),
+            prepare_from: preparation.first().and_then(|task| task.due_at),
+            preparation,
             supper: cook.supper_id,
             created_at: cook.created_at,
             started_at: cook.started_at,
@@ -189,10 +194,32 @@ fn start_by(eat_at: Option<DateTime<Utc>>, steps: &[StepDto]) -> Option<DateTime
     Some(eat_at? - seconds(lasts))
 }
 
-/// When it is begun to be got ready so that it can start then.
-fn prepare_from(start_by: DateTime<Utc>, request: &RequestDto) -> DateTime<Utc> {
-    let ahead: f64 = request.ahead.iter().map(|one| one.ahead_s).sum();
-    start_by - seconds(ahead)
+/// What comes before the heat, with where it stands, so that it can start then.
+fn preparation(
+    request: &RequestDto,
+    events: &[EventDto],
+    start_by: Option<DateTime<Utc>>,
+) -> Result<Vec<PreparingDto>, ApiError> {
+    let own = request
+        .method
+        .as_ref()
+        .map(|own| own.checked())
+        .transpose()?;
+    let method = Request::try_from(request)?.prepared(own.as_ref());
+    let told: Vec<Prepared> = course::stands(events)
+        .into_iter()
+        .filter_map(|event| match event.happening {
+            HappeningDto::Prepared { task, done } => Some(Prepared {
+                task,
+                done,
+                at: times::seconds(event.at),
+            }),
+            _ => None,
+        })
+        .collect();
+    let standing = follow(&method, &told, start_by.map(times::seconds));
+    let tasks = method.tasks.iter().zip(standing);
+    Ok(tasks.map(PreparingDto::from).collect())
 }
 
 fn seconds(count: f64) -> Duration {
@@ -212,7 +239,7 @@ fn read_row(cook: models::CookRow, events: Vec<models::Event>) -> Result<CookRow
     let marks = loaded.map_or_else(Vec::new, |loaded| {
         let stands = course::stands(&events).into_iter();
         let marks = stands.map(|event| MarkDto {
-            minute: (course::seconds(event.at) - loaded) / 60.0,
+            minute: (times::seconds(event.at) - loaded) / 60.0,
             happening: event.happening.clone(),
         });
         marks.collect()
@@ -558,7 +585,9 @@ fn fits(
                 format!("nothing was told of this cook under {event}"),
             ))
         }
-        HappeningDto::Started {} => Ok(()),
+        HappeningDto::Started {} | HappeningDto::Prepared { .. } | HappeningDto::Undone { .. } => {
+            Ok(())
+        }
         _ if started.is_none() => Err(ApiError::conflict(Code::NotStarted, "start the cook first")),
         _ => Ok(()),
     }

@@ -23,16 +23,7 @@ use crate::dto::request::RequestDto;
 use crate::dto::thermometer::{ChannelKindDto, NoticedDto, ProbeDto};
 use crate::error::ApiError;
 use crate::practice::Practice;
-
-/// Seconds since the epoch.
-#[must_use]
-pub fn seconds(at: DateTime<Utc>) -> f64 {
-    at.timestamp_millis() as f64 / 1000.0
-}
-
-fn time(seconds: f64) -> DateTime<Utc> {
-    DateTime::from_timestamp_millis((seconds * 1000.0).round() as i64).unwrap_or_default()
-}
+use crate::times::{seconds, time};
 
 /// What the core takes of events, in their order; a reading with the air is two things under one identity.
 fn told(events: &[EventDto]) -> Vec<Told> {

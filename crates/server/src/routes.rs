@@ -90,6 +90,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(thermometers::tie::tie)
             .service(thermometers::readings::readings)
             .service(thermometers::practise::practise)
+            .service(cooks::calendar::calendar)
             .service(cooks::list::list)
             .service(cooks::create::create)
             .service(cooks::read::read)

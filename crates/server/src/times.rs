@@ -30,3 +30,15 @@ pub fn checked(field: &'static str, at: DateTime<Utc>) -> Result<DateTime<Utc>, 
         ),
     ))
 }
+
+/// Seconds since the epoch.
+#[must_use]
+pub fn seconds(at: DateTime<Utc>) -> f64 {
+    at.timestamp_millis() as f64 / 1000.0
+}
+
+/// A moment from seconds since the epoch.
+#[must_use]
+pub fn time(seconds: f64) -> DateTime<Utc> {
+    DateTime::from_timestamp_millis((seconds * 1000.0).round() as i64).unwrap_or_default()
+}

@@ -96,6 +96,26 @@ export interface paths {
         patch: operations["rename_cook"];
         trace?: never;
     };
+    "/api/cooks/{id}/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A cook that is to be ready at a time as an iCalendar file (RFC 5545): an event with an alarm for each task of its
+         *     preparation, for its start and for the table.
+         */
+        get: operations["cook_calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cooks/{id}/events": {
         parameters: {
             query?: never;
@@ -1680,6 +1700,8 @@ export interface components {
             now: string;
             /** @description The plan as computed then. */
             plan: components["schemas"]["PlanDto"];
+            /** @description What comes before the heat, in order, with where it stands. */
+            preparation: components["schemas"]["PreparingDto"][];
             /**
              * Format: date-time
              * @description When it is begun to be got ready so that it can start then.
@@ -2321,6 +2343,13 @@ export interface components {
         HappeningDto: {
             /** @enum {string} */
             kind: "started";
+        } | {
+            /** @description Whether it is done; else it begins. */
+            done: boolean;
+            /** @enum {string} */
+            kind: "prepared";
+            /** @description Which, from 0. */
+            task: number;
         } | {
             /** @enum {string} */
             kind: "step_done";
@@ -3726,6 +3755,49 @@ export interface components {
             own?: components["schemas"]["OwnMethodDto"][];
             /** @description The sentence. */
             request: components["schemas"]["RequestDto"];
+        };
+        /** @description A task before the heat, with where it stands. */
+        PreparingDto: {
+            /**
+             * Format: date-time
+             * @description When it began.
+             */
+            begun_at?: string | null;
+            /**
+             * Format: double
+             * @description How long it takes at best.
+             */
+            best_s: number;
+            /** @description What can hurt. */
+            caution?: string | null;
+            /**
+             * Format: date-time
+             * @description When it was done.
+             */
+            done_at?: string | null;
+            /**
+             * Format: date-time
+             * @description When it should begin; nothing where the cook has no time to be ready at.
+             */
+            due_at?: string | null;
+            /** @description What is done in the middle of it. */
+            halfway?: string | null;
+            /**
+             * Format: double
+             * @description Hands at its beginning.
+             */
+            hands_on_s: number;
+            /** @description What. */
+            name: string;
+            /**
+             * Format: date-time
+             * @description When it is over, at best.
+             */
+            over_at?: string | null;
+            /** @description Where. */
+            place: components["schemas"]["PlaceDto"];
+            /** @description Why. */
+            reason: string;
         };
         /** @description A typical machine. */
         PresetDto: {
@@ -6327,6 +6399,106 @@ export interface operations {
             };
             /** @description The kitchen holds as many as it may. */
             507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cook_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -11,7 +11,7 @@ import { supperReports } from "../features/supper/telling";
 import { clock, countdown } from "../lib/clock";
 import { useNow } from "../lib/hooks";
 import { useUrgentTitle } from "../lib/title";
-import { useAffairs, useLost, usePlanned } from "../places/fryer/affairs";
+import { useAffairs, useLost } from "../places/fryer/affairs";
 import { useChanges } from "./useChanges";
 
 const TICK = 1000;
@@ -30,7 +30,6 @@ export default function Watch() {
   useWakeLock(affairs.some((one) => one.of.kind === "cook" || one.at < now + AWAKE));
   useSending();
   useChanges();
-  usePlanned();
   const next = affairs[0];
   const left = next ? (next.at - now) / 1000 : Number.POSITIVE_INFINITY;
   useUrgentTitle(

@@ -5,6 +5,7 @@ mod ahead;
 mod cautions;
 mod clocks;
 mod coat;
+mod followed;
 mod measure;
 mod method;
 mod methods;
@@ -17,6 +18,7 @@ mod thaw;
 
 pub use ahead::{Ahead, Moment, simulate};
 pub use clocks::{Clock, Overrun, check_clocks, clocks, warming_before};
+pub use followed::{Prepared, Standing, follow};
 pub use measure::{Ingredient, spoons};
 pub use method::{Method, Place, SAID, Task, Window};
 pub use methods::{bare, counted, methods, prepared};

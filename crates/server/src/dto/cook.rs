@@ -1,6 +1,7 @@
 //! Cooks on the wire: stored plans with their course.
 
 use chrono::{DateTime, Utc};
+use ember_core::prep::{Standing, Task};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
@@ -9,7 +10,9 @@ use super::course::CourseDto;
 use super::event::{EventDto, HappeningDto, OutcomeDto};
 use super::plan::{PictureDto, PlanDto, StepDto};
 use super::request::RequestDto;
+use super::words::PlaceDto;
 use crate::documents::page;
+use crate::times::time;
 
 /// A cook to be kept.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
@@ -63,6 +66,51 @@ pub struct PageQuery {
     pub per_page: Option<i64>,
 }
 
+/// A task before the heat, with where it stands.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct PreparingDto {
+    /// What.
+    pub name: String,
+    /// Where.
+    pub place: PlaceDto,
+    /// How long it takes at best.
+    pub best_s: f64,
+    /// Hands at its beginning.
+    pub hands_on_s: f64,
+    /// What is done in the middle of it.
+    pub halfway: Option<String>,
+    /// Why.
+    pub reason: String,
+    /// What can hurt.
+    pub caution: Option<String>,
+    /// When it should begin; nothing where the cook has no time to be ready at.
+    pub due_at: Option<DateTime<Utc>>,
+    /// When it began.
+    pub begun_at: Option<DateTime<Utc>>,
+    /// When it is over, at best.
+    pub over_at: Option<DateTime<Utc>>,
+    /// When it was done.
+    pub done_at: Option<DateTime<Utc>>,
+}
+
+impl From<(&Task, Standing)> for PreparingDto {
+    fn from((task, stands): (&Task, Standing)) -> Self {
+        Self {
+            name: task.name.clone(),
+            place: task.place.into(),
+            best_s: task.window.best.seconds(),
+            hands_on_s: task.hands_on.seconds(),
+            halfway: task.halfway.clone(),
+            reason: task.reason.clone(),
+            caution: task.caution.clone(),
+            due_at: stands.due.map(time),
+            begun_at: stands.begun.map(time),
+            over_at: stands.over.map(time),
+            done_at: stands.done.map(time),
+        }
+    }
+}
+
 /// One cook, whole.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
 pub struct CookDto {
@@ -84,6 +132,8 @@ pub struct CookDto {
     pub start_by: Option<DateTime<Utc>>,
     /// When it is begun to be got ready so that it can start then.
     pub prepare_from: Option<DateTime<Utc>>,
+    /// What comes before the heat, in order, with where it stands.
+    pub preparation: Vec<PreparingDto>,
     /// The supper whose dish it follows.
     pub supper: Option<Uuid>,
     /// When it was planned.

@@ -3,6 +3,7 @@
 use chrono::{DateTime, Utc};
 use ember_core::fryer::Action;
 use ember_core::live::What;
+use ember_core::prep::MOST_TASKS;
 use ember_core::units::bounds::{self, Bound};
 use ember_core::units::{Interval, Mass, Temperature};
 use serde::{Deserialize, Serialize};
@@ -21,6 +22,13 @@ pub enum HappeningDto {
     /// The cook was started.
     // Braces, so that unknown fields are refused here as well.
     Started {},
+    /// A task of the preparation begins, or is done; also before the cook is started.
+    Prepared {
+        /// Which, from 0.
+        task: usize,
+        /// Whether it is done; else it begins.
+        done: bool,
+    },
     /// A step of the plan is done.
     StepDone {
         /// Index of the step.
@@ -161,6 +169,8 @@ pub struct EventDto {
 
 /// A report may be a day late: a phone that was out of reach all evening.
 const AGO: Bound = bounds::AGO;
+/// Tasks before the heat, at the most: a method's, the counter, and those of a spit.
+const MOST_PREPARED: usize = MOST_TASKS + 5;
 /// Scales have five steps.
 pub const SCALE: std::ops::RangeInclusive<u8> = 1..=5;
 
@@ -179,6 +189,17 @@ impl ReportDto {
             | HappeningDto::Looks { .. }
             | HappeningDto::Served {}
             | HappeningDto::Undone { .. } => {}
+            HappeningDto::Prepared { task, .. } => {
+                if *task >= MOST_PREPARED {
+                    return Err(ApiError::invalid(
+                        "task",
+                        format!(
+                            "a preparation has at most {} tasks, counted from 0",
+                            MOST_TASKS + 1
+                        ),
+                    ));
+                }
+            }
             HappeningDto::StepDone { step } => {
                 if *step >= steps {
                     return Err(ApiError::invalid(
@@ -266,7 +287,7 @@ impl HappeningDto {
         let celsius = Temperature::from_celsius;
         let seconds = Interval::from_seconds;
         Ok(vec![match self {
-            Self::Started {} => return Ok(Vec::new()),
+            Self::Started {} | Self::Prepared { .. } => return Ok(Vec::new()),
             Self::StepDone { step } => What::Done(*step),
             Self::Did { action, .. } => What::Did(action.to_core()?),
             Self::DoorOpened { open_s } => What::Did(Action::Open(seconds(*open_s))),

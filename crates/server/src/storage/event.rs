@@ -79,6 +79,7 @@ macro_rules! happenings {
 
 happenings! {
     Started {},
+    Prepared { same task: usize, same done: bool },
     StepDone { same step: usize },
     Did {
         one action: Action,
@@ -127,6 +128,9 @@ happenings! {
 /// kinds of its own. The version tells an earlier program that it would not understand.
 fn as_told(_happening: &mut Value) {}
 
+/// Version 2 knew nothing of what comes before the start.
+fn prepared(_happening: &mut Value) {}
+
 impl Document for Happening {
-    const UPGRADES: &'static [Upgrade] = &[as_told];
+    const UPGRADES: &'static [Upgrade] = &[as_told, prepared];
 }

@@ -76,6 +76,8 @@ export function inWords(
   switch (happening.kind) {
     case "started":
       return "started";
+    case "prepared":
+      return happening.done ? "prepared" : "preparation begun";
     case "step_done": {
       const step = steps[happening.step];
       return step?.kind === "act" ? step.title : DONE[step?.kind ?? "act"];

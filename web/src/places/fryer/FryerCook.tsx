@@ -40,7 +40,9 @@ export function FryerCook() {
   return (
     <Box maxW="reading" mx="auto" css={SIDEWAYS}>
       <Others affairs={due} now={now} />
-      {cook.data.state === "planned" ? <NotStarted cook={cook.data} /> : null}
+      {cook.data.state === "planned" ? (
+        <NotStarted cook={cook.data} received={cook.dataUpdatedAt} />
+      ) : null}
       {cook.data.state === "running" ? (
         <UnderWay key={id} cook={cook.data} received={cook.dataUpdatedAt} />
       ) : null}

@@ -13,6 +13,7 @@ import { clock } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
 import { usePageTitle } from "../../lib/title";
 import { type Affair, useAffairs } from "./affairs";
+import { NotStarted } from "./NotStarted";
 import { Others } from "./Others";
 import { SupperLine } from "./SupperLine";
 import { SupperNext } from "./SupperNext";
@@ -66,6 +67,8 @@ export function FryerPlace() {
           {large.of.supper ? <SupperLine kept={large.of.supper} now={now} /> : null}
           <UnderWay key={large.key} cook={large.of.cook} received={large.of.received} />
         </>
+      ) : large.of.kind === "planned" ? (
+        <NotStarted key={large.key} cook={large.of.cook} received={large.of.received} />
       ) : (
         <SupperNext key={large.key} kept={large.of.kept} />
       )}

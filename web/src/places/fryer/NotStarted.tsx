@@ -4,12 +4,13 @@ import type { Cook } from "../../api/types";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { useSettings } from "../../domain/settings";
+import { Preparation } from "../../features/course/Preparation";
 import { useReports } from "../../features/course/reports";
 import { CourseStrip } from "../../features/ember-strip/CourseStrip";
 import { clock, clockOn } from "../../lib/clock";
 import { minutes, setting, temperature } from "../../lib/units";
 
-export function NotStarted({ cook }: { cook: Cook }) {
+export function NotStarted({ cook, received }: { cook: Cook; received: number }) {
   const units = useSettings();
   const { report, waiting, refused } = useReports(cook.id);
   const { plan } = cook;
@@ -35,7 +36,10 @@ export function NotStarted({ cook }: { cook: Cook }) {
           Start by <b>{when(new Date(start_by))}</b> to eat at {clock(new Date(eat_at))}.
         </Text>
       ) : null}
-      <CourseStrip plan={plan} now={null} estimate={null} />
+      <Preparation cook={cook} received={received} />
+      <Box mt="6">
+        <CourseStrip plan={plan} now={null} estimate={null} />
+      </Box>
       {refused.map((one) => (
         <Trouble key={one.id}>{one.refused}</Trouble>
       ))}
@@ -44,11 +48,18 @@ export function NotStarted({ cook }: { cook: Cook }) {
           type="button"
           look="zest"
           big
-          disabled={waiting.length > 0}
+          disabled={waiting.some((one) => one.happening.kind === "started")}
           onClick={() => report({ kind: "started" })}
         >
           Start cooking
         </Action>
+        {eat_at ? (
+          <a href={`/api/cooks/${cook.id}/calendar.ics`} download="cook.ics">
+            <Action as="span" look="plain">
+              For the calendar
+            </Action>
+          </a>
+        ) : null}
       </Box>
     </Box>
   );

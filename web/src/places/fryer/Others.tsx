@@ -50,7 +50,7 @@ function Row({ affair, now }: { affair: Affair; now: number }) {
       </Text>
     </Flex>
   );
-  return affair.of.kind === "cook" ? (
+  return affair.of.kind !== "supper" ? (
     <PlaceLink to="/fryer/$id" params={{ id: affair.of.cook.id }} display="block">
       {row}
     </PlaceLink>

@@ -8,6 +8,7 @@ import type { Cook, KeptSupper } from "../../api/types";
 import { order } from "../../domain/message";
 import { useSettings } from "../../domain/settings";
 import type { Alarm } from "../../features/alarm/ring";
+import { preparing } from "../../features/course/preparing";
 import { useWaiting } from "../../features/course/reports";
 import { type Standing, type StandingStep, skewOf, standing } from "../../features/course/standing";
 import { nextMoment } from "../../features/supper/next";
@@ -24,7 +25,10 @@ interface OfCook {
 
 export interface Affair extends Alarm {
   key: string;
-  of: OfCook | { kind: "supper"; kept: KeptSupper };
+  of:
+    | OfCook
+    | { kind: "supper"; kept: KeptSupper }
+    | { kind: "planned"; cook: Cook; received: number };
 }
 
 /** The page asks again this often where nothing tells it sooner, ms. */
@@ -46,9 +50,15 @@ export function useLost(): number | null {
 }
 
 /** Planned cooks, so that they are there when the network is gone. */
-export function usePlanned() {
+function usePlanned(): { cook: Cook; received: number }[] {
   const list = useQuery(cooksQuery({ state: "planned" }));
-  useQueries({ queries: (list.data?.items ?? []).map((row) => cookQuery(row.id)) });
+  return useQueries({
+    queries: (list.data?.items ?? []).map((row) => cookQuery(row.id)),
+    combine: (known) =>
+      known.flatMap(({ data, dataUpdatedAt }) =>
+        data?.state === "planned" ? [{ cook: data, received: dataUpdatedAt }] : [],
+      ),
+  });
 }
 
 export function useRunning(): { cook: Cook; received: number }[] {
@@ -70,6 +80,7 @@ export function useAffairs(now: number): Affair[] {
   const running = useRunning();
   const waiting = useWaiting();
   const coming = useComing(now);
+  const planned = usePlanned();
   const known = useRef(new Map<string, number>());
   const affairs = [
     ...running.flatMap(({ cook, received }) => {
@@ -79,6 +90,11 @@ export function useAffairs(now: number): Affair[] {
       const of = { kind: "cook", cook, received, supper } as const;
       if (stands.closed) return [];
       return [stands.current ? ofCook(of, stands.current, units) : over(of, stands)];
+    }),
+    ...planned.flatMap(({ cook, received }) => {
+      const own = waiting.filter((one) => one.of === cook.id && one.refused === undefined);
+      const affair = ofPreparation(cook, received, own, now);
+      return affair && affair.at < now + NEAR ? [affair] : [];
     }),
     ...coming.flatMap((kept) => {
       const affair = ofSupper(kept, now);
@@ -129,6 +145,26 @@ function over(of: OfCook, { steps }: Standing): Affair {
     at,
     due: { key, at, once: true, sound: null },
     of,
+  };
+}
+
+/** What a planned cook asks for before the heat: only once it has begun, or where its time is known. */
+function ofPreparation(
+  cook: Cook,
+  received: number,
+  waiting: ReturnType<typeof useWaiting>,
+  now: number,
+): Affair | null {
+  const { current, asks, what } = preparing(cook, waiting, skewOf(cook, received), now);
+  if (!current || asks === null || what === null) return null;
+  const key = `prepare ${cook.id} ${current.index} ${what}`;
+  return {
+    key: cook.id,
+    name: cook.name,
+    what,
+    at: asks,
+    due: { key, at: asks, once: true, sound: "due" },
+    of: { kind: "planned", cook, received },
   };
 }
 

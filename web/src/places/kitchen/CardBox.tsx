@@ -14,9 +14,9 @@ import type { Catalogue, KeptMethod, KeptRecipe, Recipe } from "../../api/types"
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { useDelete } from "../../components/useDelete";
+import { lineOf } from "../../domain/recipe";
 import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { RecipeEditor } from "./RecipeEditor";
-import { lineOf } from "./recipe";
 
 const NEW: Recipe = { name: "", kind: "rub", items: [] };
 

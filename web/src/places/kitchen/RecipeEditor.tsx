@@ -16,12 +16,13 @@ import { FileButton } from "../../components/FileButton";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
+import { lineOf } from "../../domain/recipe";
 import { useSettings } from "../../domain/settings";
 import { Undecided, useMerging } from "../../domain/useMerging";
 import { useDraft } from "../../lib/draft";
 import { useIdentity, useSettled } from "../../lib/hooks";
 import { smallMass } from "../../lib/units";
-import { KINDS, lineOf, type TypedRecipe, told, typed } from "./recipe";
+import { KINDS, type TypedRecipe, told, typed } from "./recipe";
 
 interface RecipeEditorProps {
   /** Which one of the kitchen's; nothing for a new one. */
@@ -144,6 +145,7 @@ export function RecipeEditor({ known, saved, onDone }: RecipeEditorProps) {
       <Text as="label" textStyle="small" display="block" mt="3">
         Ingredients, a line each: 2 tbsp soy sauce, 500 g potatoes, 3 cloves garlic
         <Textarea
+          borderColor="ink.soft"
           value={recipe.items}
           rows={Math.max(4, recipe.items.split("\n").length + 1)}
           onChange={(event) => set({ items: event.target.value })}
@@ -174,6 +176,7 @@ export function RecipeEditor({ known, saved, onDone }: RecipeEditorProps) {
       <Text as="label" textStyle="small" display="block" mt="3">
         Steps, a line each, with their minutes in brackets: Simmer it (5 min)
         <Textarea
+          borderColor="ink.soft"
           value={recipe.steps}
           rows={Math.max(2, recipe.steps.split("\n").length + 1)}
           onChange={(event) => set({ steps: event.target.value })}
@@ -182,6 +185,7 @@ export function RecipeEditor({ known, saved, onDone }: RecipeEditorProps) {
       <Text as="label" textStyle="small" display="block" mt="3">
         Notes
         <Textarea
+          borderColor="ink.soft"
           value={recipe.notes}
           maxLength={600}
           rows={2}
@@ -191,6 +195,7 @@ export function RecipeEditor({ known, saved, onDone }: RecipeEditorProps) {
       <Text as="label" textStyle="small" display="block" mt="3">
         For how many, where it is for eaters
         <Input
+          display="block"
           value={recipe.serves}
           inputMode="numeric"
           maxW="24"

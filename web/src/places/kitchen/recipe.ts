@@ -1,5 +1,6 @@
 // A recipe as it is typed: a line an ingredient, a line a step.
 import type { Recipe, RecipeKind } from "../../api/types";
+import { lineOf } from "../../domain/recipe";
 
 export interface TypedRecipe {
   name: string;
@@ -22,24 +23,6 @@ export const KINDS: { value: RecipeKind; text: string }[] = [
   { value: "gravy", text: "gravy" },
   { value: "side", text: "side dish" },
 ];
-
-const UNITS: Record<Recipe["items"][number]["unit"], string> = {
-  gram: "g",
-  ounce: "oz",
-  pound: "lb",
-  millilitre: "ml",
-  teaspoon: "tsp",
-  tablespoon: "tbsp",
-  cup: "cup",
-  piece: "",
-  pinch: "pinch",
-};
-
-const amount = (value: number) => String(Math.round(value * 1000) / 1000);
-
-/** An ingredient as a line that is read again as the same. */
-export const lineOf = ({ amount: of, unit, what }: Recipe["items"][number]) =>
-  [amount(of), UNITS[unit], what].filter((word) => word !== "").join(" ");
 
 export const typed = (recipe: Recipe): TypedRecipe => ({
   name: recipe.name,

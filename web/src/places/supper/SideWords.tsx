@@ -13,6 +13,7 @@ import { RowActions } from "../../components/RowActions";
 import { Action } from "../../components/recipes";
 import { TimeWord } from "../../components/TimeWord";
 import { Word } from "../../components/Word";
+import { lineOf } from "../../domain/recipe";
 import { entryOf } from "../../domain/request";
 import { goesWithACook, timesAsMuch } from "../../features/supper/document";
 import {
@@ -211,13 +212,7 @@ function Steps({ side, supper, units, onSteps }: StepsProps) {
       </Flex>
       {side.recipe ? (
         <Text textStyle="small" color="ink.soft" mt="1">
-          {side.recipe.items
-            .map(({ amount, unit, what }) =>
-              [Math.round(amount * 100) / 100, unit === "piece" ? "" : unit, what]
-                .filter((word) => word !== "")
-                .join(" "),
-            )
-            .join(", ")}
+          {side.recipe.items.map(lineOf).join(", ")}
         </Text>
       ) : null}
     </Box>
@@ -266,7 +261,8 @@ function StepWords({ side, step, number, cooks, units, onChange }: StepWordsProp
         most={120}
         wrong={false}
         onName={(what) => onChange({ ...step, what })}
-      />{" "}
+      />
+      :{" "}
       <Word label={`Where: ${label}`} text={SITES[step.site]}>
         {(close) => (
           <Choice<string>
@@ -280,23 +276,26 @@ function StepWords({ side, step, number, cooks, units, onChange }: StepWordsProp
             }}
           />
         )}
-      </Word>{" "}
+      </Word>
       {cooks ? (
-        <Word
-          label={`When: ${label}`}
-          text={order.find(({ value }) => value === starts)?.text ?? "after the step before"}
-        >
-          {(close) => (
-            <Choice<string>
-              items={[...order]}
-              chosen={starts}
-              onChoose={(chosen) => {
-                onChange(starting(step, chosen as SideStep["starts"]));
-                close();
-              }}
-            />
-          )}
-        </Word>
+        <>
+          ,{" "}
+          <Word
+            label={`When: ${label}`}
+            text={order.find(({ value }) => value === starts)?.text ?? "after the step before"}
+          >
+            {(close) => (
+              <Choice<string>
+                items={[...order]}
+                chosen={starts}
+                onChoose={(chosen) => {
+                  onChange(starting(step, chosen as SideStep["starts"]));
+                  close();
+                }}
+              />
+            )}
+          </Word>
+        </>
       ) : null}
       {starts === "at_minute" ? (
         <>

@@ -20,7 +20,7 @@ use crate::plan::error::PlanError;
 use crate::plan::goals::{Goal, Progress, State};
 use crate::plan::loading::lay::{Loads, lay_out};
 use crate::plan::loading::levels::spot;
-use crate::plan::request::{Programme, Request, Start, TENTED_FROM};
+use crate::plan::request::{Programme, Request, Start};
 use crate::prep::simulate;
 use crate::units::{Density, Interval, Length, Mass, Temperature};
 pub use picture::{DEPTHS, MOST_COLUMNS, Picture, Recorder, Rested};
@@ -367,7 +367,7 @@ impl<'a> Problem<'a> {
 
     /// How the pieces rest.
     pub fn rest(&self) -> Rest {
-        if self.request.mass.grams() >= TENTED_FROM {
+        if self.request.is_tented() {
             Rest::Tented
         } else {
             Rest::Open

@@ -352,10 +352,23 @@ impl Request {
         (floor.core.is_some() && !self.is_below_floor()).then_some(floor)
     }
 
+    /// Whether it rests under a tent: a roast does; a belly does not, so that its crackling stays (common
+    /// practice).
+    ///
+    /// ```
+    /// use ember_core::{fryer::PRESETS, meat::CutId, plan::Request};
+    /// let usual = |id| Request::usual(id, PRESETS[1].machine());
+    /// assert!(usual(CutId::BeefRoast).is_tented() && !usual(CutId::PorkBellySlab).is_tented());
+    /// ```
+    #[must_use]
+    pub fn is_tented(&self) -> bool {
+        self.mass.grams() >= TENTED_FROM && self.cut != CutId::PorkBellySlab
+    }
+
     /// The most a plan counts on in the rest, K.
     #[must_use]
     pub fn counted_on(&self) -> f64 {
-        if self.mass.grams() >= TENTED_FROM {
+        if self.is_tented() {
             COUNTED_ON_ROAST
         } else {
             COUNTED_ON_SMALL
@@ -418,7 +431,12 @@ impl Request {
             Start::Tempered(time) => Some(time),
             Start::Fridge | Start::Frozen | Start::Measured(_) => None,
         };
-        prepared(self.entry(), self.surface, &self.ahead, own, stands)
+        let method = prepared(self.entry(), self.surface, &self.ahead, own, stands);
+        if self.support == Support::Spit {
+            method.on_a_spit()
+        } else {
+            method
+        }
     }
 
     /// The sauce that it takes: brushed on as often as is planned, or for tossing.

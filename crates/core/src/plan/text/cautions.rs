@@ -2,6 +2,7 @@
 
 pub const HOT_BASKET: &str =
     "Hot fat and steam when it opens; put the basket on something heat-proof.";
+pub const POURING: &str = "Machine off, gloves on, into a dry heat-proof bowl, not into the sink.";
 pub const RAW_POULTRY: &str =
     "Do not wash raw poultry, it spreads bacteria. Wash your hands after touching it.";
 pub const RAW_MEAT: &str = "Wash your hands after touching raw meat.";

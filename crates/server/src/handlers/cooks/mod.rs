@@ -1,3 +1,4 @@
+pub mod calendar;
 pub mod create;
 pub mod delete;
 pub mod list;

@@ -2,7 +2,8 @@
 
 use super::{Anchor, Step, StepKind};
 use crate::fryer::WARMING_OVEN;
-use crate::plan::request::{HotHolding, Request, SauceRule, TENTED_FROM};
+use crate::meat::CutId;
+use crate::plan::request::{HotHolding, Request, SauceRule};
 use crate::plan::text::cautions;
 use crate::plan::{Kept, MeasureAgain, Plan};
 use crate::units::{Interval, Temperature};
@@ -107,7 +108,7 @@ fn held_hot(mut reason: Message, request: &Request) -> Message {
 }
 
 fn rest(request: &Request, plan: &Plan, pulled: f64) -> Step {
-    let tented = request.mass.grams() >= TENTED_FROM;
+    let tented = request.is_tented();
     let peak = Quantity::Temperature(request.shown(plan.readings.peak));
     let rises = (plan.peak_core - plan.pull_core).kelvins() > 1.0;
     Step {
@@ -122,7 +123,12 @@ fn rest(request: &Request, plan: &Plan, pulled: f64) -> Step {
             if tented { "under loose foil" } else { "open" }
         )
         .into(),
-        reason: if rises {
+        reason: if rises && !tented && request.cut == CutId::PorkBellySlab {
+            Message::with(
+                "so that the crackling stays; it still rises inside, to about {}",
+                [peak],
+            )
+        } else if rises {
             Message::with("it still rises inside, to about {}", [peak])
         } else {
             Message::plain("juices settle; the skin stays crisp in the open")

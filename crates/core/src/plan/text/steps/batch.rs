@@ -8,13 +8,14 @@ use crate::fryer::Support;
 use crate::plan::request::{Request, SauceRule};
 use crate::plan::text::cautions::{self, HOT_BASKET};
 use crate::plan::{Decides, Outside, Plan, SecondDrawer};
-use crate::units::{Message, Quantity};
+use crate::units::{Mass, Message, Quantity};
 
 impl Of<'_> {
     /// Everything that is done to it, in order.
     pub fn steps(&self) -> Vec<Step> {
         let mut steps = vec![self.load()];
         steps.extend(on_the_way(self));
+        steps.extend(self.pour_off());
         steps.push(self.check());
         steps.extend(self.second_drawer());
         steps.push(self.pull());
@@ -108,6 +109,28 @@ impl Of<'_> {
             format!("in {place}{held}, at {{}}{air}{face}"),
             [Quantity::Setting(request.first_setting())],
         )
+    }
+
+    /// What gathers in a boat of foil is poured off half-way.
+    fn pour_off(&self) -> Option<Step> {
+        if self.request.support != Support::FoilBox {
+            return None;
+        }
+        let gathers = self.plan.outcomes.dripped.grams() / 2.0;
+        let half = (self.batch.cook.minutes() / 2.0).round() * 60.0;
+        Some(Step {
+            caution: Some(cautions::POURING),
+            core: None,
+            ..self.step(
+                StepKind::Act,
+                half,
+                format!("Pour off what is in the foil{}", self.of_batch()),
+                Message::with(
+                    "about {} by now; what lies in it steams the skin from below",
+                    [Quantity::Mass(Mass::from_grams(gathers.max(5.0)))],
+                ),
+            )
+        })
     }
 
     fn check(&self) -> Step {

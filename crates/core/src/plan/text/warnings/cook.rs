@@ -6,11 +6,13 @@ use crate::fryer::Action;
 use crate::meat::Browning;
 use crate::plan::request::Request;
 use crate::plan::{Alternative, Crispness, GoalChange, Outside, Plan, Turning};
-use crate::units::{Interval, Length, TemperatureDifference};
+use crate::units::{Interval, Length, Temperature, TemperatureDifference};
 use crate::units::{Message, Quantity};
 
 /// Nearer than this to the element a surface burns, mm (common practice: keep two fingers).
 const CLEARANCE: f64 = 25.0;
+/// What baking parchment is rated for, °C (common practice: 215 to 230, on its package).
+const PARCHMENT: f64 = 220.0;
 /// Sugar on the surface burns within this many minutes at a high setting (common practice: sauce
 /// only for the last 5-10 min).
 pub const SUGAR_STANDS: f64 = 10.0;
@@ -129,9 +131,12 @@ pub fn near_element(request: &Request, plan: &Plan) -> Option<Warning> {
     warn(
         WarningKind::NearElement,
         Message::with(
-            "Only {} of air above it. Level it with a ball of baking parchment under its low end, \
-             never loose parchment or foil, or halve it.",
-            [Quantity::Length(Length::from_millimetres(clearance))],
+            "Only {} of air above it. Level it with a ball of baking parchment under its low end, up to the \
+             paper's rating, about {}, never loose parchment or foil; or halve it.",
+            [
+                Quantity::Length(Length::from_millimetres(clearance)),
+                Quantity::Setting(Temperature::from_celsius(PARCHMENT)),
+            ],
         ),
     )
 }

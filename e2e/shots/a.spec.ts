@@ -1,0 +1,22 @@
+import { test } from "../tests/kitchen";
+test("shots", async ({ page }) => {
+  test.setTimeout(120000);
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto("/plan");
+  await page.getByRole("button", { name: /Preparation/ }).first().click().catch(() => {});
+  await page.waitForTimeout(1500);
+  await page.screenshot({ path: "/tmp/s1.png", fullPage: true });
+  await page.goto("/kitchen#recipes");
+  await page.waitForTimeout(800);
+  await page.getByRole("button", { name: "Change marmalade glaze" }).click();
+  await page.waitForTimeout(1500);
+  await page.locator("#recipes").screenshot({ path: "/tmp/s2.png" });
+  await page.goto("/supper");
+  await page.waitForTimeout(800);
+  await page.screenshot({ path: "/tmp/s3.png", fullPage: true });
+  await page.getByRole("link", { name: /ferry crew/ }).first().click();
+  await page.waitForTimeout(2500);
+  await page.getByRole("button", { name: /^5 steps/ }).click();
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: "/tmp/s4.png", fullPage: true });
+});
