@@ -1,7 +1,7 @@
 // The shapes of what comes from outside the application: drafts of an earlier version, files, addresses.
 // Whether it can be cooked, the server says; here it only must not break a page.
 import * as v from "valibot";
-import type { Machine, MachinesDocument, OwnMethod, Request, Supper } from "../api/types";
+import type { Machine, MachinesDocument, OwnMethod, Request, Side, Supper } from "../api/types";
 
 const list = (item: v.GenericSchema) => v.optional(v.nullable(v.array(item)));
 const maybe = (item: v.GenericSchema) => v.optional(v.nullable(item));
@@ -65,6 +65,22 @@ const request = v.looseObject({
   programme: maybe(v.looseObject({ kind: v.string(), stage_setting_c: number, stage_s: number })),
 });
 
+const side = v.looseObject({
+  name: v.string(),
+  steps: v.array(
+    v.looseObject({
+      what: v.string(),
+      site: v.string(),
+      work_s: number,
+      shortest_s: number,
+      best_s: number,
+      longest_s: number,
+    }),
+  ),
+  patience: v.string(),
+  keeps_s: number,
+});
+
 const supper = v.looseObject({
   name: v.string(),
   eaters: number,
@@ -79,23 +95,7 @@ const supper = v.looseObject({
     v.looseObject({
       id: maybe(v.string()),
       cook: maybe(v.looseObject({ request })),
-      side: maybe(
-        v.looseObject({
-          name: v.string(),
-          steps: v.array(
-            v.looseObject({
-              what: v.string(),
-              site: v.string(),
-              work_s: number,
-              shortest_s: number,
-              best_s: number,
-              longest_s: number,
-            }),
-          ),
-          patience: v.string(),
-          keeps_s: number,
-        }),
-      ),
+      side: maybe(side),
     }),
   ),
 });
@@ -110,5 +110,6 @@ export const isMachines = (value: unknown): value is MachinesDocument => v.is(ma
 export const isMachine = (value: unknown): value is Machine => v.is(machine, value);
 export const isMethod = (value: unknown): value is OwnMethod => v.is(method, value);
 export const isRequest = (value: unknown): value is Request => v.is(request, value);
+export const isSide = (value: unknown): value is Side => v.is(side, value);
 export const isSupper = (value: unknown): value is Supper =>
   v.is(supper, value) && value.dishes.every((dish) => dish.cook != null || dish.side != null);

@@ -36,13 +36,14 @@ export function FryerPlace() {
     return <Trouble onRetry={() => void running.refetch()}>{failed.message}</Trouble>;
   }
   // Nothing jumps away under a wet finger when the cooks and the suppers come.
-  const coming = running.data && running.data.total > 0 && affairs.length === 0;
+  const coming = running.data && running.data.total > 0 && !large;
   if (!failed && (!running.data || !planned.data || suppers.isPending || coming)) {
     return <Waiting>Loading…</Waiting>;
   }
   if (!large) {
     return (
       <Box maxW="reading" pt="3">
+        <Others affairs={affairs} now={now} />
         {planned.data?.total ? null : (
           <Empty title="Nothing is cooking">
             Here a cook is followed step by step, with its countdown and the thermometer.{" "}
@@ -81,6 +82,8 @@ export function FryerPlace() {
 
 /** So near to its time a finger may be on its way, ms. */
 const HELD = 3 * 60_000;
+/** A preparation that is this near is shown large, ms. */
+const SOON = 60 * 60_000;
 
 /** The one that is shown large: the one that was asked for, or the nearest; where that is due or nearly, it
  * stays until what it asked for is told, and a nearer one never takes its place under a finger. */
@@ -93,7 +96,9 @@ function useLarge(affairs: Affair[], asked: string | undefined, now: number): Af
       one.due.key === shown.due &&
       (one.at < now + HELD || one.key === shown.asked),
   );
-  const large = wanted ?? same ?? affairs[0];
+  // What a planned cook asks for in some hours stands below until it is near.
+  const near = affairs.find((one) => one.of.kind !== "planned" || one.at < now + SOON);
+  const large = wanted ?? same ?? near;
   const [of, due] = [large?.key, large?.due.key];
   useEffect(() => {
     if (of && due) setShown({ of, due, asked });

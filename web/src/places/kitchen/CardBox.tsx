@@ -2,20 +2,28 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useState } from "react";
+import { ApiFailure } from "../../api/client";
 import {
   deleteMethod,
   deleteRecipe,
+  deleteSide,
+  keepSide,
   methodsQuery,
   recipesQuery,
   restoreMethod,
   restoreRecipe,
+  restoreSide,
+  sidesQuery,
 } from "../../api/queries";
-import type { Catalogue, KeptMethod, KeptRecipe, Recipe } from "../../api/types";
+import type { Catalogue, KeptMethod, KeptRecipe, KeptSide, Recipe } from "../../api/types";
+import { FileButton } from "../../components/FileButton";
 import { Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { useDelete } from "../../components/useDelete";
 import { lineOf } from "../../domain/recipe";
+import { isSide } from "../../domain/schemas";
 import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
+import { saveFile } from "../../lib/save";
 import { RecipeEditor } from "./RecipeEditor";
 
 const NEW: Recipe = { name: "", kind: "rub", items: [] };
@@ -132,6 +140,80 @@ export function Ways({ catalogue }: { catalogue: Catalogue | undefined }) {
   );
 }
 
+/** Side dishes of the kitchen's own; they are made in a supper, from a known one or from a file. */
+export function Sides() {
+  const queries = useQueryClient();
+  const kept = useQuery(sidesQuery());
+  const [wrong, setWrong] = useState<string | null>(null);
+  const changed = () => void queries.invalidateQueries({ queryKey: sidesQuery().queryKey });
+  const deletion = useDelete({
+    remove: deleteSide,
+    restore: restoreSide,
+    changed,
+    told: (one: KeptSide) => `“${one.side.name}” is deleted. Suppers that have it keep it.`,
+  });
+  const read = async (file: File) => {
+    try {
+      const side: unknown = JSON.parse(await file.text());
+      if (!isSide(side)) throw new Error("no side dish");
+      await keepSide(crypto.randomUUID(), side);
+      setWrong(null);
+      changed();
+    } catch (error) {
+      setWrong(
+        error instanceof ApiFailure
+          ? error.message
+          : `“${file.name}” holds no side dish. Choose a file that was saved from one.`,
+      );
+    }
+  };
+  return (
+    <Box as="section" mt="8" id="sides">
+      <Text as="h2" textStyle="title" mb="2">
+        Your side dishes
+      </Text>
+      {kept.error ? <Trouble>{kept.error.message}</Trouble> : null}
+      {deletion.notice}
+      {kept.data?.items.length === 0 ? (
+        <Text textStyle="body" color="ink.say" maxW="reading">
+          None yet. In Supper, the steps of any side dish can be changed and saved under a name of
+          yours.
+        </Text>
+      ) : null}
+      <Box as="ul" listStyleType="none">
+        {(kept.data?.items ?? []).map((one) => (
+          <Card
+            key={one.id}
+            name={one.side.name}
+            words={one.side.steps.map((step) => step.what).join(" · ")}
+            onDelete={() => deletion.remove(one)}
+          >
+            <Action
+              type="button"
+              look="plain"
+              aria-label={`Save ${one.side.name} as a file`}
+              onClick={() =>
+                saveFile(
+                  JSON.stringify(one.side, null, 2),
+                  "application/json",
+                  `${one.side.name}.json`,
+                )
+              }
+            >
+              Save as a file
+            </Action>
+          </Card>
+        ))}
+      </Box>
+      <UnreadableRows kind="sides" rows={kept.data?.unreadable ?? []} onGone={changed} />
+      <FileButton label="File of a side dish" onFile={(file) => void read(file)}>
+        Read one from a file
+      </FileButton>
+      {wrong ? <Trouble>{wrong}</Trouble> : null}
+    </Box>
+  );
+}
+
 interface CardProps {
   name: string;
   words: string;
@@ -142,14 +224,15 @@ interface CardProps {
 const Card = ({ name, words, onDelete, children }: CardProps) => (
   <Flex
     as="li"
-    gap="4"
+    columnGap="4"
     justify="space-between"
     align="center"
+    wrap="wrap"
     borderTop="1px solid"
     borderColor="line"
     py="2"
   >
-    <Box>
+    <Box minW="0">
       <Text textStyle="line" fontWeight="650">
         {name}
       </Text>
@@ -157,7 +240,7 @@ const Card = ({ name, words, onDelete, children }: CardProps) => (
         {words}
       </Text>
     </Box>
-    <Flex gap="1" flexShrink="0">
+    <Flex gap="1" wrap="wrap">
       {children}
       <Action type="button" look="plain" aria-label={`Delete ${name}`} onClick={onDelete}>
         Delete

@@ -31,7 +31,7 @@ import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { saveFile } from "../../lib/save";
 import { usePageTitle } from "../../lib/title";
 import type { Units } from "../../lib/units";
-import { Recipes, Ways } from "./CardBox";
+import { Recipes, Sides, Ways } from "./CardBox";
 import { floorWords, machineWords } from "./Drawings";
 
 export function KitchenPlace() {
@@ -91,6 +91,7 @@ export function KitchenPlace() {
       <Household />
       <Phone />
       <Recipes />
+      <Sides />
       <Ways catalogue={catalogue.data} />
       <Text as="h2" textStyle="section" mt="8" mb="2">
         Typical machines, to begin from
