@@ -145,7 +145,7 @@ fn of_document(document: &Value, kind: RecipeKind) -> Understood {
     let serves = document.get("recipeYield").and_then(number);
     Understood {
         recipe: Recipe {
-            name: short(&text("name"), ember_core::recipe::RECIPE_WORD),
+            name: named(&text("name"), known.unwrap_or(kind)),
             kind: known.unwrap_or(kind),
             items,
             steps,
@@ -169,11 +169,21 @@ fn of_lines(text: &str, kind: RecipeKind) -> Understood {
     let (items, unread) = items(lines.into_iter());
     Understood {
         recipe: Recipe {
-            name: short(name, ember_core::recipe::RECIPE_WORD),
+            name: named(name, kind),
             ..Recipe::of("", kind, items)
         },
         unread,
     }
+}
+
+/// Its name, or what it is where it has none.
+fn named(name: &str, kind: RecipeKind) -> String {
+    let name = if name.trim().is_empty() {
+        kind.word()
+    } else {
+        name.trim()
+    };
+    short(name, ember_core::recipe::RECIPE_WORD)
 }
 
 fn items<'a>(lines: impl Iterator<Item = &'a str>) -> (Vec<Item>, Vec<String>) {

@@ -98,7 +98,7 @@ export function RecipeEditor({ known, saved, onDone }: RecipeEditorProps) {
       const next = typed(found);
       setRecipe({
         ...next,
-        name: next.name || recipe.name,
+        name: recipe.name || next.name,
         items: [next.items, ...unread].join("\n"),
       });
     },
