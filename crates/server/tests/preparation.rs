@@ -3,8 +3,9 @@
 
 mod support;
 
+use actix_web::test::{TestRequest, call_service, read_body};
 use serde_json::json;
-use support::{Database, post, sentence, server};
+use support::{Database, post, report, sentence, server};
 
 #[actix_web::test]
 async fn methods_are_told_with_quantities_and_worth() {
@@ -145,4 +146,48 @@ async fn a_surface_is_said_in_layers() {
         cook["request"]["surface"],
         json!(["patted_dry", "flour", "egg", "crumb", "spray"])
     );
+}
+
+/// A cook for this evening is got ready task by task before it is started: what is told stands, what is taken back
+/// does not, and the calendar has what is still to come.
+#[actix_web::test]
+async fn a_preparation_is_followed_before_the_start() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let eat_at = chrono::Utc::now() + chrono::Duration::hours(6);
+    let new = json!({ "request": sentence(), "eat_at": eat_at });
+    let (status, made) = post(&app, "/api/cooks", &new).await;
+    assert_eq!(status, 201, "{made}");
+    let path = format!("/api/cooks/{}", made["id"].as_str().unwrap());
+    let names: Vec<&str> = made["preparation"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|task| task["name"].as_str().unwrap())
+        .collect();
+    assert_eq!(names, ["Blot every piece dry", "Oil it, then rub it"]);
+    assert_eq!(made["prepare_from"], made["preparation"][0]["due_at"]);
+    let events = format!("{path}/events");
+    let blotted = json!({ "kind": "prepared", "task": 0, "done": true });
+    let told_of = report(blotted);
+    let (status, told) = post(&app, &events, &told_of).await;
+    assert_eq!(status, 200, "{told}");
+    assert!(told["preparation"][0]["done_at"].is_string(), "{told}");
+    assert!(told["preparation"][1]["begun_at"].is_null());
+    assert_eq!(told["state"], "planned");
+    let file = TestRequest::get()
+        .uri(&format!("{path}/calendar.ics"))
+        .insert_header(("host", "localhost"));
+    let file = call_service(&app, file.to_request()).await;
+    let file = String::from_utf8(read_body(file).await.to_vec()).unwrap();
+    assert!(
+        file.contains("SUMMARY:Oil it") && !file.contains("SUMMARY:Blot"),
+        "{file}"
+    );
+    let back = report(json!({ "kind": "undone", "event": told_of["id"] }));
+    let (status, told) = post(&app, &events, &back).await;
+    assert_eq!(status, 200, "{told}");
+    assert!(told["preparation"][0]["done_at"].is_null());
+    let wrong = report(json!({ "kind": "prepared", "task": 40, "done": true }));
+    assert_eq!(post(&app, &events, &wrong).await.0, 422);
 }
