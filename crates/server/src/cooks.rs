@@ -200,12 +200,7 @@ fn preparation(
     events: &[EventDto],
     start_by: Option<DateTime<Utc>>,
 ) -> Result<Vec<PreparingDto>, ApiError> {
-    let own = request
-        .method
-        .as_ref()
-        .map(|own| own.checked())
-        .transpose()?;
-    let method = Request::try_from(request)?.prepared(own.as_ref());
+    let method = Request::try_from(request)?.prepared(request.own_method()?.as_ref());
     let told: Vec<Prepared> = course::stands(events)
         .into_iter()
         .filter_map(|event| match event.happening {

@@ -164,9 +164,6 @@ export const sidesQuery = () =>
 export const keepSide = (id: string, side: Side) =>
   answer(client.POST("/api/sides", { params: { query: { id } }, body: side }));
 
-export const changeSide = (known: Seen, side: Side) =>
-  answer(client.PUT("/api/sides/{id}", { params: seen(known), body: side }));
-
 export const deleteSide = (known: Seen) =>
   answer(client.DELETE("/api/sides/{id}", { params: seen(known) }));
 

@@ -307,17 +307,7 @@ impl Piece {
     /// Wets the faces that look up, down, or both, with a film of water, kg/m².
     pub fn wet_faces(&mut self, film: f64, looking: Looking) {
         for (face, patch) in self.faces.iter_mut().zip(&self.grid.patches) {
-            let upward = match patch.facing {
-                Facing::Vertical(up) => up,
-                Facing::Side => 0.5,
-                Facing::Cavity => 0.0,
-            };
-            face.film += film
-                * match looking {
-                    Looking::Up => upward,
-                    Looking::Down => 1.0 - upward,
-                    Looking::Both => 1.0,
-                };
+            face.film += film * reached(patch.facing, looking);
         }
         self.disturb();
     }
@@ -326,14 +316,10 @@ impl Piece {
     /// glaze's.
     pub fn sauce(&mut self, film: f64, sugar: f64, looking: Looking) {
         for (face, patch) in self.faces.iter_mut().zip(&self.grid.patches) {
-            let covered = match (patch.facing, looking) {
-                (Facing::Cavity, _) => 0.0,
-                (_, Looking::Both) => 1.0,
-                (Facing::Side, _) => 0.5,
-                (Facing::Vertical(up), Looking::Up) => up,
-                (Facing::Vertical(up), Looking::Down) => 1.0 - up,
-            };
-            face.sugar = face.sugar.max(sugar * covered);
+            // No brush gets into a bird.
+            if patch.facing != Facing::Cavity {
+                face.sugar = face.sugar.max(sugar * reached(patch.facing, looking));
+            }
         }
         self.wet_faces(film, looking);
     }
@@ -937,5 +923,19 @@ impl Piece {
             };
             out.push(t0 + part * (t1 - t0));
         }
+    }
+}
+
+/// What of a patch is reached from where it looks.
+const fn reached(facing: Facing, looking: Looking) -> f64 {
+    let upward = match facing {
+        Facing::Vertical(up) => up,
+        Facing::Side => 0.5,
+        Facing::Cavity => 0.0,
+    };
+    match looking {
+        Looking::Up => upward,
+        Looking::Down => 1.0 - upward,
+        Looking::Both => 1.0,
     }
 }

@@ -60,6 +60,26 @@ pub(super) fn blot(cut: &Cut) -> Task {
     .with_caution(raw_caution(cut))
 }
 
+pub(super) fn rub() -> Task {
+    Task::work(
+        "Oil it, then rub it",
+        Place::Counter,
+        4.0,
+        "oil carries the rub and keeps it from sticking",
+    )
+    .coats()
+}
+
+pub(super) fn spray() -> Task {
+    Task::work(
+        "Spray it with oil",
+        Place::Counter,
+        1.0,
+        "until nothing white shows; dry flour stays white",
+    )
+    .coats()
+}
+
 /// What goes on over that, as tasks. Layers that go on in one go are one task.
 ///
 /// Common practice: flour, egg and crumb stand in three dishes and one hand stays dry; what is dusted on is
@@ -86,14 +106,7 @@ fn next(layers: &[Layer]) -> Option<(Task, &[Layer])> {
     let on = |name, minutes, reason| Task::work(name, Place::Counter, minutes, reason);
     let bowl = |name, minutes, reason| Task::work(name, Place::Bowl, minutes, reason);
     Some(match layers {
-        [Oil, Rub, rest @ ..] => (
-            on(
-                "Oil it, then rub it",
-                4.0,
-                "oil carries the rub and keeps it from sticking",
-            ),
-            rest,
-        ),
+        [Oil, Rub, rest @ ..] => (rub(), rest),
         [Flour | Starch, Egg, Crumb, rest @ ..] => (
             bowl(
                 "Through flour, egg and crumb",
@@ -137,14 +150,7 @@ fn next(layers: &[Layer]) -> Option<(Task, &[Layer])> {
             bowl("Toss it in baking powder and salt", 3.0, "thin and even"),
             rest,
         ),
-        [Spray, rest @ ..] => (
-            on(
-                "Spray it with oil",
-                1.0,
-                "until nothing white shows; dry flour stays white",
-            ),
-            rest,
-        ),
+        [Spray, rest @ ..] => (spray(), rest),
         [ButterSauce, rest @ ..] => (
             bowl(
                 "Toss it in butter sauce",

@@ -237,7 +237,11 @@ impl Side {
         let Some(serves) = self.recipe.as_ref().and_then(|recipe| recipe.serves) else {
             return self.clone();
         };
-        let times = f64::from(eaters) / f64::from(serves);
+        self.scaled(f64::from(eaters) / f64::from(serves))
+    }
+
+    /// The same, of everything so many times as much.
+    pub(crate) fn scaled(&self, times: f64) -> Self {
         Self {
             mass: self.mass.map(|mass| Mass::from_grams(mass.grams() * times)),
             recipe: self.recipe.as_ref().map(|recipe| recipe.scaled(times)),

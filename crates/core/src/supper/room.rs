@@ -79,7 +79,7 @@ pub(super) fn tight(wish: &Wish, table: &Table) -> Option<Tight> {
         );
         let mut ways = Vec::new();
         if fits >= LEAST {
-            let fewer = with_mass(side, Mass::from_grams(fits));
+            let fewer = side.scaled(fits / mass.grams());
             let told = Message::with(
                 format!("only {{}} of {}", side.name),
                 [Quantity::Mass(Mass::from_grams(fits))],
@@ -99,15 +99,6 @@ fn change(number: usize, side: Side) -> WishChange {
     WishChange::Side {
         number,
         side: Box::new(side),
-    }
-}
-
-fn with_mass(side: &Side, mass: Mass) -> Side {
-    let times = side.mass.map_or(1.0, |whole| mass.grams() / whole.grams());
-    Side {
-        mass: Some(mass),
-        recipe: side.recipe.as_ref().map(|recipe| recipe.scaled(times)),
-        ..side.clone()
     }
 }
 

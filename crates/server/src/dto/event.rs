@@ -193,10 +193,7 @@ impl ReportDto {
                 if *task >= MOST_PREPARED {
                     return Err(ApiError::invalid(
                         "task",
-                        format!(
-                            "a preparation has at most {} tasks, counted from 0",
-                            MOST_TASKS + 1
-                        ),
+                        format!("a preparation has at most {MOST_PREPARED} tasks, counted from 0"),
                     ));
                 }
             }

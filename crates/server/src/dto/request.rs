@@ -5,7 +5,7 @@ use ember_core::doneness::Region;
 use ember_core::fryer::Machine;
 use ember_core::meat::{FirstUp, Surface, cut};
 use ember_core::plan::{Outside, PlannedAction, Programme, Request, Start, Thermometer};
-use ember_core::prep::Ahead;
+use ember_core::prep::{Ahead, Method};
 use ember_core::recipe::{Recipe, RecipeKind};
 use ember_core::units::bounds;
 use ember_core::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
@@ -369,6 +369,15 @@ impl From<Region> for RegionDto {
 }
 
 impl RequestDto {
+    /// The cook's own method of preparation, where it brings one along.
+    ///
+    /// # Errors
+    /// What is wrong with it.
+    pub fn own_method(&self) -> Result<Option<Method>, ApiError> {
+        let own = self.method.as_ref();
+        own.map(|own| own.checked()).transpose()
+    }
+
     /// What a cook of this request may be looked for by, besides its name.
     #[must_use]
     pub fn search_words(&self) -> String {

@@ -2,7 +2,7 @@
 
 use super::{HOUR, named};
 use crate::meat::{Cut, Surface};
-use crate::prep::coat::{blot, coated};
+use crate::prep::coat::{blot, coated, spray};
 use crate::prep::method::{Method, Place, Task};
 
 pub fn crumbed(cut: &Cut) -> Method {
@@ -70,16 +70,6 @@ pub fn dusted(cut: &Cut) -> Method {
     method.tasks = vec![blot(cut)];
     method.tasks.extend(coated(Surface::STARCHED));
     method
-}
-
-fn spray() -> Task {
-    Task::work(
-        "Spray it with oil",
-        Place::Counter,
-        1.0,
-        "until nothing white shows; dry flour stays white",
-    )
-    .coats()
 }
 
 pub fn starched_and_floured(cut: &Cut) -> Method {

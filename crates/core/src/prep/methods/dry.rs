@@ -1,10 +1,10 @@
 //! Dry ways: the towel, bare in the fridge, salted ahead, tempered, seasoned under the skin and into slits.
 
-use super::{HOUR, named, rub, salt};
+use super::{HOUR, named, salt};
 use crate::meat::{Class, Cut, Surface};
 use crate::prep::ahead::Ahead;
 use crate::prep::cautions::{TWO_HOURS, raw_caution};
-use crate::prep::coat::{blot, coated};
+use crate::prep::coat::{blot, coated, rub};
 use crate::prep::method::{Method, Place, Task};
 
 pub const HALF_HOUR: &str = "Half an hour in moving cold air takes what the towel left.";

@@ -234,16 +234,6 @@ fn seasoned(inside: Option<Seasoning>, surface: Surface) -> Vec<Seasoning> {
     all.chain([Seasoning::OilBelow]).collect()
 }
 
-fn rub() -> Task {
-    Task::work(
-        "Oil it, then rub it",
-        Place::Counter,
-        4.0,
-        "oil carries the rub and keeps it from sticking",
-    )
-    .coats()
-}
-
 fn salt(where_to: &str) -> Task {
     Task::work(
         &format!("Salt it {where_to}"),

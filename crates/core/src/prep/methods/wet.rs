@@ -1,9 +1,9 @@
 //! Wet ways: brines, marinades, a soak in vinegar.
 
-use super::{HOUR, SALT, named, rub, seasoned};
+use super::{HOUR, SALT, named, seasoned};
 use crate::meat::{Cut, Surface};
 use crate::prep::cautions::{BOIL_IT, raw_caution};
-use crate::prep::coat::{TURN_THE_BAG, blot, coated};
+use crate::prep::coat::{TURN_THE_BAG, blot, coated, rub};
 use crate::prep::method::{Method, Place, Task};
 use crate::prep::seasoning::Seasoning;
 

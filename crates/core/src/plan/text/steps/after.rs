@@ -123,7 +123,7 @@ fn rest(request: &Request, plan: &Plan, pulled: f64) -> Step {
             if tented { "under loose foil" } else { "open" }
         )
         .into(),
-        reason: if rises && !tented && request.cut == CutId::PorkBellySlab {
+        reason: if rises && request.cut == CutId::PorkBellySlab {
             Message::with(
                 "so that the crackling stays; it still rises inside, to about {}",
                 [peak],
