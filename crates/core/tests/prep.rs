@@ -336,7 +336,7 @@ fn set_out(id: CutId, pieces: u32, grams: f64, surface: Surface, of: Ingredient)
     request.surface = surface;
     let mass = Mass::from_grams(grams * f64::from(pieces));
     let meat = Meat::of(request.entry(), mass, outside(&request));
-    let amounts = quantities(&request.prepared(None).seasonings, &[], &meat);
+    let amounts = quantities(&request.prepared(None, &[]).seasonings, &[], &meat);
     let known = amounts.iter().find(|amount| amount.what == of.word());
     known.map_or(0.0, |amount| amount.mass.grams())
 }
@@ -464,7 +464,7 @@ fn tempered_for_a_time_of_ones_own() {
     assert_eq!(ahead(&stood(45.0)), by_hand);
     let [short, long] = [30.0, 90.0].map(|time| plan(&stood(time)).unwrap().pull_at);
     assert!(long < short);
-    let tasks = stood(45.0).prepared(None).tasks;
+    let tasks = stood(45.0).prepared(None, &[]).tasks;
     let stand = tasks
         .iter()
         .find(|task| task.name.contains("counter"))

@@ -200,7 +200,7 @@ fn preparation(
     events: &[EventDto],
     start_by: Option<DateTime<Utc>>,
 ) -> Result<Vec<PreparingDto>, ApiError> {
-    let method = Request::try_from(request)?.prepared(request.own_method()?.as_ref());
+    let method = request.counted_method()?;
     let told: Vec<Prepared> = course::stands(events)
         .into_iter()
         .filter_map(|event| match event.happening {

@@ -36,6 +36,8 @@ pub enum Handling {
     Tenderised,
     /// The same without a label, or not known.
     TenderisedUnlabelled,
+    /// Cooked before and chilled: it is heated through again.
+    LeftOver,
 }
 
 /// The least core temperature the region's authority gives for a piece.
@@ -129,14 +131,39 @@ impl Region {
     }
 }
 
+impl Region {
+    /// How long what is left over keeps in the fridge, in words for a step (from memory of the authorities'
+    /// pages: three to four days in North America, two in the United Kingdom, two to three in Australia).
+    ///
+    /// ```
+    /// use ember_core::doneness::Region;
+    /// assert!(Region::UnitedKingdom.left_over().contains("2 days"));
+    /// ```
+    #[must_use]
+    pub const fn left_over(self) -> &'static str {
+        match self {
+            Self::UnitedStates | Self::Canada => {
+                "Chill leftovers within 2 hours, in shallow boxes; eat them within 3 to 4 days."
+            }
+            Self::UnitedKingdom => {
+                "Chill leftovers within 2 hours, in shallow boxes; eat them within 2 days."
+            }
+            Self::AustraliaNewZealand => {
+                "Chill leftovers within 2 hours, in shallow boxes; eat them within 2 to 3 days."
+            }
+        }
+    }
+}
+
 impl Handling {
     /// Every one, the usual first.
-    pub const ALL: [Self; 5] = [
+    pub const ALL: [Self; 6] = [
         Self::Plain,
         Self::Rolled,
         Self::Stuffed,
         Self::Tenderised,
         Self::TenderisedUnlabelled,
+        Self::LeftOver,
     ];
 
     /// The words in the sentence.
@@ -148,6 +175,7 @@ impl Handling {
             Self::Stuffed => "stuffed",
             Self::Tenderised => "tenderised or injected, as its label says",
             Self::TenderisedUnlabelled => "tenderised or injected, without a label",
+            Self::LeftOver => "left over, cooked before",
         }
     }
 
@@ -162,6 +190,7 @@ impl Handling {
             Self::TenderisedUnlabelled => {
                 "Nobody says how it was done: the strictest value counts."
             }
+            Self::LeftOver => "It was chilled: it is heated through once, and not again.",
         }
     }
 
@@ -196,7 +225,7 @@ impl Handling {
                 | CutId::LambChop
         );
         match self {
-            Self::Plain => true,
+            Self::Plain | Self::LeftOver => true,
             Self::Rolled => roast || matches!(cut.id, CutId::TurkeyBreastJoint),
             Self::Stuffed => {
                 roast
@@ -233,6 +262,7 @@ pub fn floor(region: Region, animal: Animal, class: Class, handling: Handling) -
     let plain = plain(region, animal, class);
     let handled = match handling {
         Handling::Plain => return plain,
+        Handling::LeftOver => return reached(region, region.reheat_to()),
         Handling::Stuffed => stuffing(region),
         Handling::Rolled | Handling::Tenderised | Handling::TenderisedUnlabelled
             if animal.is_poultry() =>

@@ -337,6 +337,8 @@ impl Cavity {
             (Support::FoilBox, Facing::Vertical(part)) => 1.0 - part,
             (Support::FoilBox, Facing::Side) => 1.0,
             (Support::RoastingPan, Facing::Side) => 0.5,
+            // Moist air seeps between the slices (from memory).
+            (Support::Trivet, Facing::Vertical(part)) => 0.7 * (1.0 - part),
             _ => 0.0,
         };
         let air = self.air - self.behind(facing, spot) * self.load / law.flow;

@@ -25,10 +25,21 @@ pub enum Rest {
     Tented,
     /// Loosely covered on a rack in an oven that keeps food hot, at [`WARMING_OVEN`].
     Oven,
+    /// In a hot pan on the hob, at [`HOT_PAN`]: not a rest, but as simple.
+    Pan,
 }
 
 /// An oven that keeps food hot and does not cook it on (common practice).
 pub const WARMING_OVEN: Temperature = Temperature::from_celsius(80.0);
+
+/// A pan in which meat sears: oil shimmers and begins to smoke (common practice).
+pub const HOT_PAN: Temperature = Temperature::from_celsius(230.0);
+/// Contact between oiled meat and a hot pan, W/(m² K), and how freely vapour leaves between them: as on a
+/// grill plate, a little less as the pan cools under the meat (from memory).
+const IN_A_PAN: f64 = 400.0;
+const FROM_UNDER: f64 = 0.3;
+/// Convection that carries that vapour off, W/(m² K): of a fan, as on a plate.
+const IN_MOVING_AIR: f64 = 58.0;
 
 /// How long the steps are.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -305,6 +316,17 @@ impl Run {
         self.stop = Stop::current();
     }
 
+    /// The same on a bed of vegetables, so thick, m, under all that lies in it.
+    #[must_use]
+    pub fn on_a_bed(mut self, thick: f64) -> Self {
+        /// Slices with gaps, kg/m³ (from memory).
+        const BED: f64 = 600.0;
+        let lies = |lot: &Lot| lot.piece.lying() * lot.count;
+        let area: f64 = self.lots.iter().map(lies).sum();
+        self.side.add(area * thick * BED, self.room);
+        self
+    }
+
     /// Puts rested pieces back for a hot finish.
     pub fn put_back(&mut self, setting: f64) {
         self.phase = Phase::Cooking;
@@ -552,7 +574,7 @@ const ON_A_SIDE: f64 = 60.0;
 #[must_use]
 pub fn resting(rest: Rest, room: f64, pressure: f64, facing: Facing) -> Surroundings {
     let pick = |[open, tented, oven]: [f64; 3]| match rest {
-        Rest::Open => open,
+        Rest::Open | Rest::Pan => open,
         Rest::Tented => tented,
         Rest::Oven => oven,
     };
@@ -566,6 +588,9 @@ pub fn resting(rest: Rest, room: f64, pressure: f64, facing: Facing) -> Surround
         Facing::Vertical(up) if rest != Rest::Oven => 1.0 - up,
         Facing::Vertical(_) | Facing::Side | Facing::Cavity => 0.0,
     };
+    if rest == Rest::Pan && lying > 0.0 {
+        return in_a_pan(room, pressure, lying);
+    }
     // Inside a bird the air stands still and moist.
     let still = if facing == Facing::Cavity { 0.05 } else { 1.0 };
     Surroundings {
@@ -575,6 +600,24 @@ pub fn resting(rest: Rest, room: f64, pressure: f64, facing: Facing) -> Surround
         emissivity: still * pick(REST_EMISSIVITY) * (1.0 - lying),
         vapour: pick(REST_VAPOUR),
         open: still * (1.0 - lying) * if rest == Rest::Oven { COVERED } else { 1.0 },
+        pressure,
+    }
+}
+
+/// What lies in a hot pan meets metal below; the rest of a face that curves up meets the kitchen.
+fn in_a_pan(room: f64, pressure: f64, lying: f64) -> Surroundings {
+    let [open, ..] = REST_CONVECTION;
+    let contact = IN_A_PAN * lying;
+    let free = open * (1.0 - lying);
+    let all = contact + free;
+    Surroundings {
+        air: (contact * HOT_PAN.celsius() + free * room) / all,
+        radiant: room,
+        convection: all,
+        emissivity: REST_EMISSIVITY[0] * (1.0 - lying),
+        vapour: REST_VAPOUR[0],
+        // Vapour leaves as it does in moving air, not by contact.
+        open: (free + FROM_UNDER * IN_MOVING_AIR * lying) / all,
         pressure,
     }
 }

@@ -14,6 +14,8 @@ pub enum Support {
     GrillPlate,
     /// In a small roasting pan.
     RoastingPan,
+    /// On a bed of thick slices of vegetables.
+    Trivet,
     /// On a spit: every side is turned to the heat in turn.
     Spit,
     /// In a tumbling basket: the same, loosely.
@@ -37,12 +39,13 @@ pub(super) struct Plate {
 
 impl Support {
     /// Every way, the usual first.
-    pub const ALL: [Self; 7] = [
+    pub const ALL: [Self; 8] = [
         Self::Basket,
         Self::Rack,
         Self::FoilBox,
         Self::GrillPlate,
         Self::RoastingPan,
+        Self::Trivet,
         Self::Spit,
         Self::TumblingBasket,
     ];
@@ -56,6 +59,7 @@ impl Support {
             Self::FoilBox => "foil_box",
             Self::GrillPlate => "grill_plate",
             Self::RoastingPan => "roasting_pan",
+            Self::Trivet => "trivet",
             Self::Spit => "spit",
             Self::TumblingBasket => "tumbling_basket",
         }
@@ -70,6 +74,7 @@ impl Support {
             Self::FoilBox => "in a foil box",
             Self::GrillPlate => "on the grill plate",
             Self::RoastingPan => "in a roasting pan",
+            Self::Trivet => "on a bed of vegetables",
             Self::Spit => "on the spit",
             Self::TumblingBasket => "in the tumbling basket",
         }
@@ -86,6 +91,7 @@ impl Support {
             }
             Self::GrillPlate => "The plate sears from below. Give it ten minutes to heat.",
             Self::RoastingPan => "Keeps the juices; the base hardly colours.",
+            Self::Trivet => "Lifts the meat out of its juices and flavours the gravy; pale below.",
             Self::Spit => "Every side meets the heat in turn: no turning by hand.",
             Self::TumblingBasket => "Wings and cubes turn themselves; a crumb coat falls off.",
         }

@@ -120,6 +120,13 @@ impl FaceLaw {
         browning_energy: 78e3,
     };
 
+    /// Of meat that was cooked before: heat has pressed out of it what it presses out.
+    pub const COOKED: Self = Self {
+        pressed: 0.0,
+        rendered: 0.0,
+        ..Self::MEAT
+    };
+
     /// Browning in a minute at a surface temperature where nothing is wet: one at the reference.
     fn browning_rate(&self, surface: f64, of: SurfaceStart) -> f64 {
         let kelvin = surface + ZERO_CELSIUS_IN_KELVIN;

@@ -181,7 +181,13 @@ impl Piece {
             temperature: vec![celsius; cells],
             capacity: vec![state.capacity; cells],
             at_rest: vec![state.conductivity; cells],
-            faces: vec![Face::new(celsius, start.film, start.dry_layer); grid.patches.len()],
+            faces: vec![
+                Face {
+                    browning: start.browned,
+                    ..Face::new(celsius, start.film, start.dry_layer)
+                };
+                grid.patches.len()
+            ],
             drives: vec![Drive::default(); grid.patches.len()],
             stock: law.available * material.water_content() * volume / area,
             wet: vec![1.0; cells],
@@ -362,6 +368,7 @@ impl Piece {
         for face in &mut self.faces {
             face.dry_layer = face.dry_layer.max(start.dry_layer);
             face.film = face.film.min(start.film);
+            face.browning = face.browning.max(start.browned);
         }
         self.disturb();
     }

@@ -231,7 +231,8 @@ impl Facts {
             | StepKind::Check
             | StepKind::Pull
             | StepKind::Rest
-            | StepKind::Measure => {}
+            | StepKind::Measure
+            | StepKind::Finish => {}
         }
         self.mark(planned, index, at);
     }
@@ -291,7 +292,10 @@ impl Facts {
         ));
         self.served = None;
         let again = |kind: StepKind, of: u32| {
-            let after = matches!(kind, StepKind::Rest | StepKind::Measure | StepKind::Serve);
+            let after = matches!(
+                kind,
+                StepKind::Rest | StepKind::Measure | StepKind::Finish | StepKind::Serve
+            );
             after || (kind == StepKind::Pull && of as usize == number)
         };
         let steps = planned.steps.iter().enumerate();

@@ -1,5 +1,7 @@
 //! Layers on a piece of meat, and what each makes of its surface.
 
+use super::Browning;
+
 /// One thing that is done to a surface or put on it.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum Layer {
@@ -172,6 +174,8 @@ pub struct SurfaceStart {
     pub browning_rate: f64,
     /// Sugar that chars: 0 without, 1 for a glaze.
     pub sugar: f64,
+    /// Browning it has already, in minutes' worth.
+    pub browned: f64,
 }
 
 impl SurfaceStart {
@@ -181,6 +185,7 @@ impl SurfaceStart {
         dry_layer: 0.0,
         browning_rate: 1.0,
         sugar: 0.0,
+        browned: 0.0,
     };
 
     /// A dry body, for comparison with exact solutions.
@@ -188,6 +193,25 @@ impl SurfaceStart {
         film: 0.0,
         ..Self::RAW
     };
+
+    /// Of meat that was cooked before and chilled: its crust is there, golden, and has drawn moisture from the
+    /// inside and from the fridge (common practice; its thickness from memory).
+    ///
+    /// ```
+    /// use ember_core::meat::{Browning, SurfaceStart};
+    /// let left = SurfaceStart::RAW.cooked_before();
+    /// assert_eq!(Browning::of(left.browned), Browning::Golden);
+    /// assert!(left.film < SurfaceStart::RAW.film);
+    /// ```
+    #[must_use]
+    pub fn cooked_before(self) -> Self {
+        Self {
+            film: self.film.min(0.03),
+            dry_layer: self.dry_layer.max(0.3e-3),
+            browned: Browning::Golden.least(),
+            ..self
+        }
+    }
 
     /// With one more layer on it, of which so much stays on, 0..1.
     ///
@@ -210,6 +234,7 @@ impl SurfaceStart {
             dry_layer: self.dry_layer + stays * effect.dry * 1e-3,
             browning_rate: self.browning_rate * (1.0 + stays * (effect.faster - 1.0)),
             sugar: self.sugar.max(stays * effect.sugar),
+            ..self
         }
     }
 

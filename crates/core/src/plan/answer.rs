@@ -1,8 +1,8 @@
 //! The plan as it is answered.
 
 use super::cook::hot_holding::Kept;
-use super::cook::outcomes::Outcomes;
-use super::cook::{Deed, Picture};
+use super::cook::outcomes::{FaceOutcome, Outcomes};
+use super::cook::{Deed, Finished, Picture};
 use super::goals::{Decides, Outside};
 use super::loading::Loading;
 use super::request::Origin;
@@ -193,6 +193,8 @@ pub struct Plan {
     pub passes_60: Option<Interval>,
     /// Rest after the last pull.
     pub rest: Interval,
+    /// What is done after the rest, and what becomes of the meat by it.
+    pub finished: Option<Finished>,
     /// When it is on the table.
     pub eat_at: Interval,
     /// How long the core stays at hot holding or above, from the pull; nothing where it never is.
@@ -229,10 +231,29 @@ pub struct Plan {
 }
 
 impl Plan {
+    /// From the first loading until everything is out of the machine and nothing has to go back at once.
+    ///
+    /// ```
+    /// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, plan}};
+    /// let plan = plan(&Request::usual(CutId::Drumstick, PRESETS[1].machine())).unwrap();
+    /// assert_eq!(plan.at_the_machine(), plan.pull_at);
+    /// ```
+    #[must_use]
+    pub fn at_the_machine(&self) -> Interval {
+        let finish = self.finished.map_or(0.0, |one| one.lasts.seconds());
+        Interval::from_seconds(self.eat_at.seconds() - self.rest.seconds() - finish)
+    }
+
     /// When a batch goes in, from the first.
     #[must_use]
     pub fn loaded(&self, batch: u32) -> Option<Interval> {
         self.first(StepKind::Load, batch)
+    }
+
+    /// The face that starts above and the other, as they are served.
+    #[must_use]
+    pub fn faces_served(&self) -> [FaceOutcome; 2] {
+        self.finished.map_or(self.outcomes.faces, |one| one.faces)
     }
 
     /// What the machine's timer is set to when a batch goes in: until the dial changes or the batch comes

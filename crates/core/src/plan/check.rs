@@ -4,7 +4,7 @@ use super::error::{BELOW_BOILING, PlanError};
 use super::loading::lay::{at_once, density, lying, shapes};
 use super::loading::levels::{levels, room};
 use super::loading::{division, on_spit};
-use super::request::{LoadRule, PlannedAction, Programme, Request, Start, When};
+use super::request::{Finish, LoadRule, PlannedAction, Programme, Request, Start, When};
 use crate::basket::{Placed, Tie, trays};
 use crate::doneness::Handling;
 use crate::fryer::{Action, Support};
@@ -45,6 +45,7 @@ impl Request {
         self.machine.check()?;
         self.check_dial(self.setting_used(), true)?;
         self.check_programme()?;
+        self.check_finish()?;
         self.check_support()?;
         self.check_piece()?;
         self.check_height()?;
@@ -161,6 +162,7 @@ impl Request {
                 When::BeforeEnd(time) => bounds::ACTION_BEFORE_END.check(time.seconds())?,
                 When::Share(share) => bounds::ACTION_SHARE.check(share)?,
                 When::Golden => 0.0,
+                When::Every(apart) => bounds::ACTION_EVERY.check(apart.seconds())?,
             };
             match planned.action {
                 Action::Set(setting) => self.check_dial(setting, false)?,
@@ -171,6 +173,20 @@ impl Request {
                     bounds::DOOR_OPEN.check(time.seconds())?;
                 }
                 _ => {}
+            }
+        }
+        Ok(())
+    }
+
+    fn check_finish(&self) -> Result<(), PlanError> {
+        match self.finish {
+            Finish::None => {}
+            Finish::Pan(time) | Finish::Shred(time) => {
+                bounds::FINISH.check(time.seconds())?;
+            }
+            Finish::Crisp { setting, time } => {
+                bounds::FINISH.check(time.seconds())?;
+                self.check_dial(setting, false)?;
             }
         }
         Ok(())

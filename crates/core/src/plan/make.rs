@@ -4,8 +4,8 @@ use super::answer::{Batch, Goals, MeasureAgain, Plan, Readings, SecondDrawer, Ta
 use super::cook::hot_holding::{Kept, follow, stays_hot};
 use super::cook::outcomes::{self, Outcomes};
 use super::cook::{
-    Deed, LONGEST, Picture, Problem, Recorder, Resolution, RestOutcome, Rested, Timing, Variation,
-    mark_of,
+    Deed, Finished, LONGEST, Picture, Problem, Recorder, Resolution, RestOutcome, Rested, Timing,
+    Variation, mark_of,
 };
 use super::error::PlanError;
 use super::goals::{Decides, Outside, Progress};
@@ -72,6 +72,7 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
             .map_or_else(Vec::new, |usual| worths(&problem, cavity, found, usual)),
         passes_60,
         rest: request.rest(),
+        finished: fine.finished,
         eat_at: waiting.eat_at,
         stays_hot: stays_hot(&problem, &fine.run),
         target: Target {
@@ -139,7 +140,9 @@ impl Waiting {
         let to_table = reheating.map_or(rest, |time| time.seconds().max(rest));
         Self {
             kept,
-            eat_at: Interval::from_seconds(first + after_first + to_table),
+            eat_at: Interval::from_seconds(
+                first + after_first + to_table + problem.request.finish.lasts().seconds(),
+            ),
         }
     }
 }
@@ -223,6 +226,7 @@ struct Fine {
     pull_core: f64,
     peak: RestOutcome,
     outcomes: Outcomes,
+    finished: Option<Finished>,
     picture: Picture,
 }
 
@@ -235,7 +239,8 @@ fn refine(problem: &Problem, found: Found, least: f64) -> Result<Fine, PlanError
         mark: Some(step),
         ..found.timing(expected)
     };
-    let mut recorder = Recorder::new(problem, expected + problem.request.rest().seconds());
+    let after = problem.request.rest().seconds() + problem.request.finish.lasts().seconds();
+    let mut recorder = Recorder::new(problem, expected + after);
     let load = problem.load(
         problem.first_cavity(),
         problem.first(),
@@ -271,7 +276,8 @@ fn refine(problem: &Problem, found: Found, least: f64) -> Result<Fine, PlanError
                 ahead = rest;
             }
         }
-        let rested = recorder.rest(problem, &run, progress.held());
+        let turned = is_turned(&problem.deeds(&timing), run.elapsed());
+        let rested = recorder.rest(problem, &run, progress.held(), turned);
         if rested.outcome.is_enough(problem.request) {
             return Ok(Fine::new(problem, timing, progress, met, run, rested));
         }
@@ -281,6 +287,12 @@ fn refine(problem: &Problem, found: Found, least: f64) -> Result<Fine, PlanError
         pull += step;
         met = pull;
     }
+}
+
+/// Whether the face that started above looks down at a time.
+fn is_turned(deeds: &[Deed], at: f64) -> bool {
+    let before = |deed: &&Deed| deed.action.turns() && deed.at < at - 1e-6;
+    deeds.iter().filter(before).count() % 2 == 1
 }
 
 impl Fine {
@@ -295,19 +307,14 @@ impl Fine {
         // What was ready before something fell due comes out without it.
         let mut deeds = problem.deeds(&timing);
         deeds.retain(|deed| deed.at < run.elapsed() - 1e-6);
-        let turns = deeds.iter().filter(|deed| deed.action.turns()).count();
+        let turned = is_turned(&deeds, run.elapsed());
         Self {
             ready,
             pull: run.elapsed(),
             pull_core: run.core(),
             peak: rested.outcome,
-            outcomes: outcomes::read(
-                problem,
-                &run,
-                turns % 2 == 1,
-                problem.first(),
-                &rested.picture,
-            ),
+            outcomes: outcomes::read(problem, &run, turned, problem.first(), &rested.picture),
+            finished: rested.finished,
             picture: rested.picture,
             deeds,
             progress,

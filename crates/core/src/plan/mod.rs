@@ -28,7 +28,7 @@ pub use answer::{
 };
 pub use cook::hot_holding::{Kept, REHEAT, Reheating};
 pub use cook::outcomes::{Crispness, DoneShare, FaceOutcome, Outcomes};
-pub use cook::{DEPTHS, Deed, LONGEST, MOST_COLUMNS, Picture};
+pub use cook::{DEPTHS, Deed, Finished, LONGEST, MOST_COLUMNS, Picture};
 pub use error::PlanError;
 pub use goals::{Decides, Outside};
 pub use loading::lay::Apart;
@@ -40,8 +40,8 @@ pub use questions::convert::{Converted, Outcome, convert};
 pub use questions::together::{How, Together, together};
 pub use questions::{DeadlineError, Equivalent, SettingFor, equivalent, setting_for};
 pub use request::{
-    BatchOrder, HotHolding, LoadRule, Origin, PlannedAction, PreheatRule, Programme, Request,
-    SauceRule, Start, TEXTURE_WITHIN, Thermometer, TurnRule, When,
+    BatchOrder, Finish, HotHolding, LoadRule, Origin, PlannedAction, PreheatRule, Programme,
+    Request, SauceRule, Start, TEXTURE_WITHIN, Thermometer, TurnRule, When,
 };
 pub use text::render::render;
 pub use text::steps::{Anchor, Step, StepKind};

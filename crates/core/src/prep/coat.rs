@@ -1,6 +1,6 @@
 //! How a surface comes about: its layers as tasks, in the order in which they go on.
 
-use super::cautions::{BOIL_IT, raw_caution};
+use super::cautions::{BOIL_IT, KEPT_APART, LEFT_IN_THE_DISHES, SPRAYING, raw_caution};
 use super::method::{Place, Task};
 use crate::meat::{Cut, Layer, Surface};
 
@@ -77,6 +77,7 @@ pub(super) fn spray() -> Task {
         1.0,
         "until nothing white shows; dry flour stays white",
     )
+    .with_caution(SPRAYING)
     .coats()
 }
 
@@ -112,7 +113,8 @@ fn next(layers: &[Layer]) -> Option<(Task, &[Layer])> {
                 "Through flour, egg and crumb",
                 10.0,
                 "press the crumb on; one hand for what is dry, one for what is wet",
-            ),
+            )
+            .with_caution(LEFT_IN_THE_DISHES),
             rest,
         ),
         [Starch, Flour, rest @ ..] | [Flour, Starch, rest @ ..] => (
@@ -120,7 +122,8 @@ fn next(layers: &[Layer]) -> Option<(Task, &[Layer])> {
                 "Toss it in starch and flour, shake it off",
                 4.0,
                 "starch for the crunch, flour for the colour; what is loose burns",
-            ),
+            )
+            .with_caution(LEFT_IN_THE_DISHES),
             rest,
         ),
         [Flour, rest @ ..] => (
@@ -128,7 +131,8 @@ fn next(layers: &[Layer]) -> Option<(Task, &[Layer])> {
                 "Turn it in flour, shake it off",
                 4.0,
                 "thin and even; what is loose burns",
-            ),
+            )
+            .with_caution(LEFT_IN_THE_DISHES),
             rest,
         ),
         [Starch, rest @ ..] => (
@@ -136,11 +140,18 @@ fn next(layers: &[Layer]) -> Option<(Task, &[Layer])> {
                 "Toss it in starch, shake it off",
                 4.0,
                 "thin and even; what is loose burns",
-            ),
+            )
+            .with_caution(LEFT_IN_THE_DISHES),
             rest,
         ),
-        [Egg, rest @ ..] => (bowl("Draw it through egg", 3.0, "let it drip off"), rest),
-        [Crumb, rest @ ..] => (bowl("Press the crumb on", 5.0, "on every side"), rest),
+        [Egg, rest @ ..] => (
+            bowl("Draw it through egg", 3.0, "let it drip off").with_caution(LEFT_IN_THE_DISHES),
+            rest,
+        ),
+        [Crumb, rest @ ..] => (
+            bowl("Press the crumb on", 5.0, "on every side").with_caution(LEFT_IN_THE_DISHES),
+            rest,
+        ),
         [Oil, rest @ ..] => (
             on("Oil it", 2.0, "oil carries heat, and nothing sticks"),
             rest,
@@ -156,7 +167,8 @@ fn next(layers: &[Layer]) -> Option<(Task, &[Layer])> {
                 "Toss it in butter sauce",
                 3.0,
                 "butter browns; keep some for the table",
-            ),
+            )
+            .with_caution(KEPT_APART),
             rest,
         ),
         [Glaze, rest @ ..] => (
@@ -164,7 +176,8 @@ fn next(layers: &[Layer]) -> Option<(Task, &[Layer])> {
                 "Brush it with the glaze",
                 3.0,
                 "thin: sugar browns soon and burns",
-            ),
+            )
+            .with_caution(KEPT_APART),
             rest,
         ),
         [

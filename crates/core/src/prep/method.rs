@@ -170,51 +170,6 @@ impl Method {
         }
     }
 
-    /// The same for the spit: tied, run through, centred and held by its forks, before it goes in.
-    ///
-    /// All common practice, from memory: a wrap every two or three centimetres, a yard of twine for each wrap
-    /// of a roast, ends trimmed to a centimetre, the rod through the middle, nothing that hangs.
-    ///
-    /// ```
-    /// use ember_core::{meat::{CutId, cut}, prep::methods};
-    /// let loin = &methods(cut(CutId::PorkLoinRoast))[1];
-    /// let spitted = loin.on_a_spit();
-    /// assert_eq!(spitted.tasks.len(), loin.tasks.len() + 4);
-    /// assert!(spitted.tasks.last().unwrap().name.contains("forks"));
-    /// ```
-    #[must_use]
-    pub fn on_a_spit(&self) -> Self {
-        let on = |name, minutes, reason| Task::work(name, Place::Counter, minutes, reason);
-        let mut tasks = self.tasks.clone();
-        tasks.extend([
-            on(
-                "Tie it every 2 to 3 cm (1 in), flaps and legs close to the body",
-                6.0,
-                "about a metre (a yard) of twine for each wrap; trim the ends to 1 cm (1/2 in)",
-            )
-            .with_caution("Kitchen twine only, without plastic; keep what touched raw meat apart."),
-            on(
-                "Run the rod through the middle, end to end",
-                3.0,
-                "what hangs off the middle makes the motor stall",
-            ),
-            on(
-                "Centre it on the rod",
-                1.0,
-                "as much to the left as to the right, clear of both walls",
-            ),
-            on(
-                "Drive both forks in, tighten their screws, turn it once by hand",
-                2.0,
-                "meat shrinks off its forks; they go in as far as they do",
-            ),
-        ]);
-        Self {
-            tasks,
-            ..self.clone()
-        }
-    }
-
     /// The same with so long on the counter: after the fridge, before what is put on last.
     ///
     /// ```

@@ -5,7 +5,7 @@ use super::supper::{
 };
 use crate::fryer::MachineKind;
 use crate::meat::{Animal, Cut};
-use crate::plan::{Plan, Request, StepKind};
+use crate::plan::{Finish, Plan, Request, StepKind};
 use crate::prep::{self, Method};
 use crate::side::{Side, SideStep, Site};
 
@@ -93,7 +93,7 @@ impl Places {
             last.wait = PREPARED;
         }
         let before = plan.preheat.map_or(0, whole_minutes);
-        let out = whole_minutes(plan.eat_at) - whole_minutes(plan.rest);
+        let out = whole_minutes(plan.at_the_machine());
         let both = plan.batches.iter().any(|batch| batch.second.is_some());
         tasks.push(Task {
             key: TaskKey::Cook,
@@ -117,11 +117,37 @@ impl Places {
                 hands: measuring(plan, rest),
             });
         }
+        tasks.extend(self.finish(name, request.finish, plan, machine));
         Dish {
             name: name.to_owned(),
             tasks,
             waiting: waits(request.entry()),
         }
+    }
+
+    /// What is done after the rest, where it is done.
+    fn finish(&self, name: &str, finish: Finish, plan: &Plan, machine: usize) -> Option<Task> {
+        let (what, stand, hands) = match finish {
+            Finish::None => return None,
+            Finish::Pan(_) => ("Sear", Self::one(self.hob), None),
+            Finish::Crisp { .. } => ("Crisp", Self::one(machine), Some(TO_PULL)),
+            Finish::Shred(_) => ("Shred", None, None),
+        };
+        let lasts = whole_minutes(finish.lasts()).max(1);
+        let mut hands = hands_at(0, hands.unwrap_or(lasts).min(lasts), what);
+        let mut steps = plan.steps.iter();
+        let number = steps.rposition(|step| step.kind == StepKind::Finish);
+        for moment in &mut hands {
+            moment.steps.extend(number);
+        }
+        Some(Task {
+            key: TaskKey::Finish,
+            name: format!("{what} {name}"),
+            stand,
+            lasts: [lasts; 3],
+            wait: 0,
+            hands,
+        })
     }
 
     fn preparing(&self, task: &prep::Task) -> Task {
@@ -244,7 +270,9 @@ fn at_the_machine(plan: &Plan, before: Minute, end: Minute) -> Vec<HandsOn> {
             StepKind::Load => TO_LOAD,
             StepKind::Turn | StepKind::Sauce | StepKind::Act => TO_TURN,
             StepKind::Pull => TO_PULL,
-            StepKind::Rest | StepKind::Measure | StepKind::Serve => continue,
+            // Tossed as it comes out.
+            StepKind::Finish if step.at <= plan.at_the_machine() => TO_TURN,
+            StepKind::Rest | StepKind::Measure | StepKind::Finish | StepKind::Serve => continue,
         };
         let at = (before + step.at.minutes().round() as Minute).clamp(0, (end - lasts).max(0));
         match moments.last_mut() {

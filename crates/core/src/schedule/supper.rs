@@ -70,6 +70,8 @@ pub enum TaskKey {
     Cook,
     /// The rest.
     Rest,
+    /// What is done after it.
+    Finish,
     /// Of a supper stored before tasks had keys: the task of this number.
     Numbered(usize),
 }
@@ -85,6 +87,7 @@ impl TaskKey {
             None => match text {
                 "cook" => Self::Cook,
                 "rest" => Self::Rest,
+                "finish" => Self::Finish,
                 other => Self::Numbered(other.strip_prefix('#')?.parse().ok()?),
             },
         })
@@ -115,6 +118,7 @@ impl std::fmt::Display for TaskKey {
             Self::Step(what) => write!(f, "step:{what}"),
             Self::Cook => f.write_str("cook"),
             Self::Rest => f.write_str("rest"),
+            Self::Finish => f.write_str("finish"),
             Self::Numbered(number) => write!(f, "#{number}"),
         }
     }

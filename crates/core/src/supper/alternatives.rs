@@ -130,7 +130,7 @@ fn in_machine(wanted: &WishedCook, machine: &Machine) -> WishedCook {
 
 /// What it does to the meat, in words.
 fn effect(now: &Cook, then: &Cook) -> String {
-    let minutes = |plan: &Plan| (plan.eat_at.minutes() - plan.rest.minutes()).round();
+    let minutes = |plan: &Plan| plan.at_the_machine().minutes().round();
     let [upper, _] = &now.plan.outcomes.faces;
     let [other, _] = &then.plan.outcomes.faces;
     let crisp = if upper.crispness == other.crispness {

@@ -256,7 +256,7 @@ fn planned(
         error: Box::new(error),
     };
     let mut request = wanted.request.clone();
-    let method = got_ready(&mut request, &wanted.method).map_err(of)?;
+    let method = got_ready(&mut request, &wanted.method, &wanted.recipes).map_err(of)?;
     let mut made = Cook {
         plan: plan(&request).map_err(|error| of(error.into()))?,
         recipes: wanted.recipes.clone(),
@@ -314,7 +314,11 @@ fn too_late(side: &Side, at: Interval, plan: &Plan) -> SupperError {
 
 /// How it is got ready: the cook's own method, a known one, or what the sentence says. What it does to
 /// the meat goes into the request.
-fn got_ready(request: &mut Request, wanted: &MethodWish) -> Result<Method, SupperError> {
+fn got_ready(
+    request: &mut Request,
+    wanted: &MethodWish,
+    recipes: &[Recipe],
+) -> Result<Method, SupperError> {
     let method = match wanted {
         MethodWish::Own(own) => own.as_said(&request.ahead),
         MethodWish::Known(id) => {
@@ -328,11 +332,11 @@ fn got_ready(request: &mut Request, wanted: &MethodWish) -> Result<Method, Suppe
                 ),
             })?
         }
-        MethodWish::AsSaid => return Ok(request.prepared(None)),
+        MethodWish::AsSaid => return Ok(request.prepared(None, recipes)),
     };
     request.ahead = method.ahead();
     request.surface = method.surface;
-    Ok(request.prepared(Some(&method)))
+    Ok(request.prepared(Some(&method), recipes))
 }
 
 /// What joins a cook, in the order in which it does: when from loading, and what.
@@ -370,7 +374,7 @@ fn joins_after(cook: &Cook, step: &SideStep) -> Minute {
 /// How long a cook is in the machine, with preheating and all batches, min.
 fn together(cook: &Cook) -> Minute {
     let before = cook.plan.preheat.map_or(0, whole_minutes);
-    before + whole_minutes(cook.plan.eat_at) - whole_minutes(cook.plan.rest)
+    before + whole_minutes(cook.plan.at_the_machine())
 }
 
 /// An order in the case of what it takes the place of.

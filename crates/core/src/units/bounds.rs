@@ -175,6 +175,11 @@ pub const ACTION_BEFORE_END: Bound = Bound::new(
     30.0,
     7200.0,
 );
+/// How far apart something is that is done again and again.
+pub const ACTION_EVERY: Bound =
+    Bound::new("time from one to the next", "every_s", "s", 180.0, 3600.0);
+/// What is done to the meat after the rest.
+pub const FINISH: Bound = Bound::new("time of the finish", "finish_s", "s", 30.0, 1200.0);
 /// Height of a kitchen over the sea.
 pub const ALTITUDE: Bound = Bound::new("altitude", "altitude_m", "m", -100.0, 4500.0);
 /// What a thermometer shows in ice water.
@@ -262,13 +267,15 @@ pub const HOT_COUNTER: Bound = Bound::new(
 pub const PARBOIL: Bound = Bound::new("time in the pot", "parboil_s", "s", 0.0, 3600.0);
 
 /// All of them, for descriptions of an interface and for generators.
-pub const ALL: [Bound; 50] = [
+pub const ALL: [Bound; 52] = [
     OFF,
     KEEP_IN,
     BATCH_MASS,
     TIMER,
     ACTION_SHARE,
     ACTION_BEFORE_END,
+    ACTION_EVERY,
+    FINISH,
     ALTITUDE,
     THERMOMETER_OFFSET,
     AHEAD,

@@ -9,7 +9,7 @@ use utoipa::ToSchema;
 use super::words::{BasteDto, LookingDto, WhichDto};
 use crate::error::ApiError;
 
-/// Something the cook does to every batch: at one of `at_s`, `share`, `before_end_s` or `moment`.
+/// Something the cook does to every batch: at one of `at_s`, `share`, `before_end_s`, `every_s` or `moment`.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct PlannedActionDto {
@@ -22,6 +22,9 @@ pub struct PlannedActionDto {
     /// When, before the pull.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub before_end_s: Option<f64>,
+    /// Again and again, so far apart, until shortly before the pull.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub every_s: Option<f64>,
     /// When, by what can be seen.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub moment: Option<MomentDto>,
@@ -136,6 +139,7 @@ impl PlannedActionDto {
             at_s: None,
             share: None,
             before_end_s: None,
+            every_s: None,
             moment: None,
             kind: what.kind,
             setting_c: what.setting_c,
@@ -161,14 +165,21 @@ impl PlannedActionDto {
     }
 
     fn when(&self) -> Result<When, ApiError> {
-        match (self.at_s, self.share, self.before_end_s, self.moment) {
-            (Some(at), None, None, None) => Ok(When::At(Interval::from_seconds(at))),
-            (None, Some(share), None, None) => Ok(When::Share(share)),
-            (None, None, Some(time), None) => Ok(When::BeforeEnd(Interval::from_seconds(time))),
-            (None, None, None, Some(MomentDto::Golden)) => Ok(When::Golden),
+        let time = Interval::from_seconds;
+        let said = [
+            self.at_s.map(|at| When::At(time(at))),
+            self.share.map(When::Share),
+            self.before_end_s
+                .map(|before| When::BeforeEnd(time(before))),
+            self.every_s.map(|apart| When::Every(time(apart))),
+            self.moment.map(|MomentDto::Golden| When::Golden),
+        ];
+        let mut said = said.into_iter().flatten();
+        match (said.next(), said.next()) {
+            (Some(when), None) => Ok(when),
             _ => Err(ApiError::invalid(
                 "actions.at_s",
-                "say one of at_s, share, before_end_s and moment".to_owned(),
+                "say one of at_s, share, before_end_s, every_s and moment".to_owned(),
             )),
         }
     }
@@ -314,6 +325,10 @@ impl From<&PlannedAction> for PlannedActionDto {
             },
             When::BeforeEnd(time) => Self {
                 before_end_s: Some(time.seconds()),
+                ..what
+            },
+            When::Every(apart) => Self {
+                every_s: Some(apart.seconds()),
                 ..what
             },
             When::Golden => Self {

@@ -201,7 +201,7 @@ pub struct KeptDto {
 
 wire_enum!(
     /// How two kinds share a machine.
-    HowDto = How { OneBasket, TwoDrawers, OneAfterTheOther }
+    HowDto = How { OneBasket, TwoDrawers, SomeOfEach, OneAfterTheOther }
 );
 
 /// Two kinds of meat for one machine.
@@ -233,6 +233,10 @@ pub struct TogetherDto {
     pub poses: Vec<PoseDto>,
     /// The smallest gap between them.
     pub gap_mm: Option<f64>,
+    /// The other way, where there is one.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    #[schema(no_recursion)]
+    pub or: Option<Box<TogetherDto>>,
 }
 
 fn number(n: usize) -> u32 {
@@ -414,6 +418,7 @@ impl From<&Together> for TogetherDto {
                 poses.map(|pose| PoseDto::of(*pose, 0, 0)).collect()
             }),
             gap_mm: laid.map(|(_, layout)| layout.gap),
+            or: (together.or.as_deref()).map(|other| Box::new(Self::from(other))),
         }
     }
 }

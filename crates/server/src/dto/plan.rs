@@ -5,8 +5,8 @@ use ember_core::heat::Looking;
 use ember_core::live::PlannedStep;
 use ember_core::meat::Browning;
 use ember_core::plan::{
-    Assumption, Batch, DEPTHS, Ensemble, FaceOutcome, MODEL_VERSION, Outcomes, Picture, Plan,
-    Readings, Step, Warning,
+    Assumption, Batch, DEPTHS, Ensemble, FaceOutcome, Finished, MODEL_VERSION, Outcomes, Picture,
+    Plan, Readings, Step, Warning,
 };
 use ember_core::units::{Interval, Temperature, TemperatureScale, WeightSystem};
 use serde::{Deserialize, Serialize};
@@ -63,6 +63,9 @@ pub struct PlanDto {
     pub passes_60_at_s: Option<f64>,
     /// Rest.
     pub rest_s: f64,
+    /// What is done after the rest, and what becomes of the meat by it.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub finished: Option<FinishedDto>,
     /// When it is on the table.
     pub eat_at_s: f64,
     /// How long the core stays at hot holding or above, from the pull.
@@ -186,6 +189,17 @@ pub struct FaceOutcomeDto {
     pub crispness: CrispnessDto,
 }
 
+/// What was done after the rest, and what became of the meat.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct FinishedDto {
+    /// How long it takes.
+    pub finish_s: f64,
+    /// What a thermometer shows at its end.
+    pub reading_c: f64,
+    /// The face that starts above and the other, at its end.
+    pub faces: [FaceOutcomeDto; 2],
+}
+
 /// How much of the section is done to a texture.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct DoneShareDto {
@@ -201,14 +215,8 @@ pub struct DoneShareDto {
 
 impl From<&Outcomes> for OutcomesDto {
     fn from(outcomes: &Outcomes) -> Self {
-        let face = |face: &FaceOutcome| FaceOutcomeDto {
-            browning: face.browning.into(),
-            browning_amount: face.amount,
-            dry_layer_mm: face.dry_layer.millimetres(),
-            crispness: face.crispness.into(),
-        };
         Self {
-            faces: outcomes.faces.each_ref().map(face),
+            faces: outcomes.faces.each_ref().map(FaceOutcomeDto::from),
             cooked_yield: outcomes.cooked_yield,
             dripped_g: outcomes.dripped.grams(),
             rendered_g: outcomes.rendered.grams(),
@@ -543,6 +551,7 @@ impl From<&Plan> for PlanDto {
             worths: plan.worths.iter().map(WorthDto::from).collect(),
             passes_60_at_s: plan.passes_60.map(seconds),
             rest_s: plan.rest.seconds(),
+            finished: plan.finished.as_ref().map(FinishedDto::from),
             eat_at_s: plan.eat_at.seconds(),
             stays_hot_s: plan.stays_hot.map(seconds),
             target_name: plan.target.name.map(str::to_owned),
@@ -610,6 +619,27 @@ impl StepDto {
             at: Interval::from_seconds(self.at_s),
             actions,
             anchor: self.anchor.into(),
+        }
+    }
+}
+
+impl From<&FaceOutcome> for FaceOutcomeDto {
+    fn from(face: &FaceOutcome) -> Self {
+        Self {
+            browning: face.browning.into(),
+            browning_amount: face.amount,
+            dry_layer_mm: face.dry_layer.millimetres(),
+            crispness: face.crispness.into(),
+        }
+    }
+}
+
+impl From<&Finished> for FinishedDto {
+    fn from(finished: &Finished) -> Self {
+        Self {
+            finish_s: finished.lasts.seconds(),
+            reading_c: finished.reading.celsius(),
+            faces: finished.faces.each_ref().map(FaceOutcomeDto::from),
         }
     }
 }

@@ -272,7 +272,7 @@ impl CountedDto {
     /// # Errors
     /// Those of the request.
     pub fn of(dto: &RequestDto) -> Result<Self, ApiError> {
-        let method = Request::try_from(dto)?.prepared(dto.own_method()?.as_ref());
+        let method = dto.counted_method()?;
         Ok(Self {
             method: CountedMethodDto::from(&method),
         })
@@ -374,7 +374,7 @@ impl PreparationDto {
         let recipes = checked_recipes(&wish.request.recipes)?;
         let entry = request.entry();
         let mut all = methods(entry);
-        let said = request.prepared(wish.request.own_method()?.as_ref());
+        let said = request.prepared(wish.request.own_method()?.as_ref(), &[]);
         // What the plan says is shown as well, where it is none of those that have a name.
         if said.id == SAID {
             all.insert(0, said);

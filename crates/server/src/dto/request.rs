@@ -4,7 +4,7 @@ use ember_core::basket::{GAP, Placed, Pose};
 use ember_core::doneness::Region;
 use ember_core::fryer::Machine;
 use ember_core::meat::{FirstUp, Surface, cut};
-use ember_core::plan::{Outside, PlannedAction, Programme, Request, Start, Thermometer};
+use ember_core::plan::{Finish, Outside, PlannedAction, Programme, Request, Start, Thermometer};
 use ember_core::prep::{Ahead, Method};
 use ember_core::recipe::{Recipe, RecipeKind};
 use ember_core::units::bounds;
@@ -130,6 +130,9 @@ pub struct RequestDto {
     /// What the core should be when it comes out; absent where the target decides.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub out_at_c: Option<f64>,
+    /// What is done after the rest; absent where it is served as it is.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub finish: Option<FinishDto>,
     /// How the outside should be; absent for what is usual for the cut.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub outside: Option<OutsideDto>,
@@ -189,6 +192,68 @@ pub enum ProgrammeKindDto {
     HotStart,
     /// The end.
     HotFinish,
+}
+
+/// What is done after the rest.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct FinishDto {
+    /// What.
+    pub kind: FinishKindDto,
+    /// How long; in a pan each face.
+    pub finish_s: f64,
+    /// The dial; only with `crisp`.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub setting_c: Option<f64>,
+}
+
+/// What can be done after the rest.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum FinishKindDto {
+    /// Seared in a hot pan.
+    Pan,
+    /// Back into the hot machine.
+    Crisp,
+    /// Pulled apart.
+    Shred,
+}
+
+impl FinishDto {
+    /// Nothing where it is served as it is.
+    fn of(finish: Finish) -> Option<Self> {
+        let (kind, time, setting) = match finish {
+            Finish::None => return None,
+            Finish::Pan(face) => (FinishKindDto::Pan, face, None),
+            Finish::Crisp { setting, time } => (FinishKindDto::Crisp, time, Some(setting)),
+            Finish::Shred(time) => (FinishKindDto::Shred, time, None),
+        };
+        Some(Self {
+            kind,
+            finish_s: time.seconds(),
+            setting_c: setting.map(|setting| setting.celsius()),
+        })
+    }
+}
+
+impl TryFrom<&FinishDto> for Finish {
+    type Error = ApiError;
+
+    fn try_from(dto: &FinishDto) -> Result<Self, ApiError> {
+        let time = Interval::from_seconds(dto.finish_s);
+        match (dto.kind, dto.setting_c) {
+            (FinishKindDto::Pan, None) => Ok(Self::Pan(time)),
+            (FinishKindDto::Shred, None) => Ok(Self::Shred(time)),
+            (FinishKindDto::Crisp, Some(celsius)) => Ok(Self::Crisp {
+                setting: Temperature::from_celsius(celsius),
+                time,
+            }),
+            _ => Err(ApiError::invalid(
+                "finish.setting_c",
+                "a setting goes with \"crisp\", and only with that".to_owned(),
+            )),
+        }
+    }
 }
 
 impl ProgrammeDto {
@@ -378,6 +443,15 @@ impl RequestDto {
         own.map(|own| own.checked()).transpose()
     }
 
+    /// What comes before the heat: by the cook's own method or a known one, with its recipes.
+    ///
+    /// # Errors
+    /// Those of the request.
+    pub fn counted_method(&self) -> Result<Method, ApiError> {
+        let recipes = checked_recipes(&self.recipes)?;
+        Ok(Request::try_from(self)?.prepared(self.own_method()?.as_ref(), &recipes))
+    }
+
     /// What a cook of this request may be looked for by, besides its name.
     #[must_use]
     pub fn search_words(&self) -> String {
@@ -427,6 +501,7 @@ impl From<&Request> for RequestDto {
             sauce: request.sauce.into(),
             core_target_c: request.target.celsius(),
             out_at_c: request.out_at.map(|out| out.celsius()),
+            finish: FinishDto::of(request.finish),
             outside: request.outside.map(OutsideDto::from),
             first_up: (request.first_up != request.entry().first_up())
                 .then(|| request.first_up.into()),
@@ -539,6 +614,10 @@ impl TryFrom<&RequestDto> for Request {
             sauce: dto.sauce.into(),
             target: Temperature::from_celsius(dto.core_target_c),
             out_at: dto.out_at_c.map(Temperature::from_celsius),
+            finish: (dto.finish.as_ref())
+                .map(Finish::try_from)
+                .transpose()?
+                .unwrap_or_default(),
             outside: dto.outside.map(Outside::from),
             first_up: dto
                 .first_up

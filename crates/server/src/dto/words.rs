@@ -84,12 +84,12 @@ wire_enum!(
 wire_enum!(
     /// How the pieces are held.
     SupportDto = Support {
-        Basket, Rack, FoilBox, GrillPlate, RoastingPan, Spit, TumblingBasket
+        Basket, Rack, FoilBox, GrillPlate, RoastingPan, Trivet, Spit, TumblingBasket
     }
 );
 wire_enum!(
     /// What was done to a cut.
-    HandlingDto = Handling { Plain, Rolled, Stuffed, Tenderised, TenderisedUnlabelled }
+    HandlingDto = Handling { Plain, Rolled, Stuffed, Tenderised, TenderisedUnlabelled, LeftOver }
 );
 wire_enum!(
     /// How the outside should be.
@@ -125,7 +125,7 @@ wire_enum!(
 );
 wire_enum!(
     /// What a step asks for.
-    StepKindDto = StepKind { Preheat, Load, Turn, Sauce, Set, Act, Check, Pull, Rest, Measure, Serve }
+    StepKindDto = StepKind { Preheat, Load, Turn, Sauce, Set, Act, Check, Pull, Rest, Measure, Finish, Serve }
 );
 wire_enum!(
     /// What the time of a step follows: the minute after loading, its share of the cook, or the end.

@@ -6,7 +6,8 @@ use super::recipe::Recipe;
 use super::{Document, Upgrade, Versioned, stored};
 use crate::dto::action::{ActionKindDto, MomentDto, PlannedActionDto};
 use crate::dto::request::{
-    PoseDto, ProgrammeDto, ProgrammeKindDto, RegionDto, RequestDto, StartDto, usual,
+    FinishDto, FinishKindDto, PoseDto, ProgrammeDto, ProgrammeKindDto, RegionDto, RequestDto,
+    StartDto, usual,
 };
 use crate::dto::surface::SurfaceDto;
 use crate::dto::words::{
@@ -25,6 +26,16 @@ stored!(
 );
 
 stored!(
+    /// What is done after the rest.
+    Finish = FinishDto {
+        same kind: FinishKindDto,
+        same finish_s: f64,
+        #[serde(default)]
+        same setting_c: Option<f64>,
+    }
+);
+
+stored!(
     /// Something planned for every batch.
     PlannedAction = PlannedActionDto {
         #[serde(default)]
@@ -33,6 +44,8 @@ stored!(
         same share: Option<f64>,
         #[serde(default)]
         same before_end_s: Option<f64>,
+        #[serde(default)]
+        same every_s: Option<f64>,
         #[serde(default)]
         same moment: Option<MomentDto>,
         same kind: ActionKindDto,
@@ -115,6 +128,8 @@ stored!(
         #[serde(default)]
         same out_at_c: Option<f64>,
         #[serde(default)]
+        maybe finish: Option<Finish>,
+        #[serde(default)]
         same outside: Option<OutsideDto>,
         #[serde(default)]
         same first_up: Option<FirstUpDto>,
@@ -162,8 +177,11 @@ fn recipes(sentence: &mut Value) {
     }
 }
 
+/// Version 5 served everything as it had rested.
+fn finished(_sentence: &mut Value) {}
+
 impl Document for Sentence {
-    const UPGRADES: &'static [Upgrade] = &[as_usual, hot_holding, layers, recipes];
+    const UPGRADES: &'static [Upgrade] = &[as_usual, hot_holding, layers, recipes, finished];
 }
 
 fn first() -> u32 {

@@ -23,10 +23,11 @@ pub fn with_cook(
     let Some(scheduled) = plan.dishes.iter().find(|one| one.id == dish) else {
         return supper;
     };
-    let (own, rest) = (TaskKey::Cook.to_string(), TaskKey::Rest.to_string());
+    let [own, rest, finish] =
+        [TaskKey::Cook, TaskKey::Rest, TaskKey::Finish].map(|key| key.to_string());
     let told = (supper.begun.iter()).find(|one| one.dish == dish && one.task == own);
     let told = told.map_or(0, |one| one.moments);
-    let of_cook = |one: &BegunDto| one.dish == dish && (one.task == own || one.task == rest);
+    let of_cook = |one: &BegunDto| one.dish == dish && [&own, &rest, &finish].contains(&&one.task);
     supper.begun.retain(|one| !of_cook(one));
     let Some(stand) = Stand::of(cook) else {
         return supper;
@@ -42,14 +43,24 @@ pub fn with_cook(
             moments(plan, dish, &own, cook, told).max(1)
         },
     });
-    if stand.is_out && scheduled.tasks.iter().any(|task| task.key == rest) {
+    let scheduled = |key: &String| scheduled.tasks.iter().any(|task| task.key == *key);
+    let last = stand.finish.filter(|_| scheduled(&finish));
+    let rested = last.map_or(stand.served, |(at, _)| at);
+    let mut after = |task: String, from: DateTime<Utc>, to: DateTime<Utc>, is_done: bool| {
         supper.begun.push(BegunDto {
             dish: dish.to_owned(),
-            task: rest,
-            start_at: stand.out,
-            end_at: stand.served.max(stand.out),
-            moments: if stand.is_served { ALL } else { 0 },
+            task,
+            start_at: from,
+            end_at: to.max(from),
+            moments: if is_done { ALL } else { 0 },
         });
+    };
+    let begun = last.is_some_and(|(_, begun)| begun);
+    if stand.is_out && scheduled(&rest) {
+        after(rest, stand.out, rested, stand.is_served || begun);
+    }
+    if let Some((at, _)) = last.filter(|(_, begun)| stand.is_out && *begun) {
+        after(finish, at, stand.served, stand.is_served);
     }
     supper
 }
@@ -59,6 +70,8 @@ struct Stand {
     started: DateTime<Utc>,
     out: DateTime<Utc>,
     is_out: bool,
+    /// What is done after the rest: when, and whether it has begun.
+    finish: Option<(DateTime<Utc>, bool)>,
     served: DateTime<Utc>,
     is_served: bool,
 }
@@ -73,12 +86,19 @@ impl Stand {
                 .map(|(_, stand)| stand.done_at.unwrap_or(stand.due_at));
             times.max()
         };
+        let is_done = |kind: StepKindDto| {
+            let mut steps = cook.plan.steps.iter().zip(&course.steps);
+            steps
+                .rfind(|(step, _)| step.kind == kind)
+                .is_some_and(|(_, stand)| stand.done_at.is_some() || stand.passed)
+        };
         let out = course.pulled_at.or_else(|| at(StepKindDto::Pull))?;
         let finished = course.served_at.or(cook.finished_at);
         Some(Self {
             started: cook.started_at?,
             out,
             is_out: course.pulled_at.is_some() || finished.is_some(),
+            finish: at(StepKindDto::Finish).map(|at| (at, is_done(StepKindDto::Finish))),
             served: finished.or_else(|| at(StepKindDto::Serve)).unwrap_or(out),
             is_served: finished.is_some(),
         })

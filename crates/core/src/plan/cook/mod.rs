@@ -1,5 +1,6 @@
 //! A request made ready for the solver, and single cooks of it.
 
+mod finish;
 pub mod hot_holding;
 pub mod outcomes;
 mod picture;
@@ -11,7 +12,8 @@ use std::collections::HashMap;
 use std::sync::{Arc, Mutex, PoisonError};
 
 use crate::basket::{Load, Tray};
-use crate::fryer::{Cavity, MachineKind, OPENING, Pace, Rest, Run, Spot};
+use crate::doneness::Handling;
+use crate::fryer::{Cavity, MachineKind, OPENING, Pace, Rest, Run, Spot, Support};
 use crate::geometry::{Body, lay};
 use crate::heat::{Face, FaceLaw, Grid, Piece};
 use crate::meat::water::pressure_at;
@@ -23,6 +25,7 @@ use crate::plan::loading::levels::spot;
 use crate::plan::request::{Programme, Request, Start};
 use crate::prep::simulate;
 use crate::units::{Density, Interval, Length, Mass, Temperature};
+pub use finish::Finished;
 pub use picture::{DEPTHS, MOST_COLUMNS, Picture, Recorder, Rested};
 pub use rest::{RestOutcome, rest_watched};
 pub use script::{Deed, HALF, Timing, mark_of};
@@ -60,6 +63,9 @@ pub struct Ready {
 
 /// Ice that glazes frozen pieces, kg/m²: a few per cent of a wing's weight (common practice).
 const ICE: f64 = 0.15;
+
+/// Slices of vegetables under the meat, m (common practice: 2 cm).
+const BED: f64 = 0.02;
 
 /// How finely a cook is computed.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash)]
@@ -247,12 +253,18 @@ impl<'a> Problem<'a> {
             Resolution::Fine => Pace::Fine,
             Resolution::Coarse => Pace::Brisk,
         };
-        run.unwrap_or_else(|| {
-            // No request that was checked has no pieces; an empty machine is what is left.
-            let (piece, _) = self.piece(request.mass, resolution, variation);
-            Run::load(cavity, request.room.celsius(), setting, piece, 0.0)
-        })
-        .with_pace(pace)
+        let run = run
+            .unwrap_or_else(|| {
+                // No request that was checked has no pieces; an empty machine is what is left.
+                let (piece, _) = self.piece(request.mass, resolution, variation);
+                Run::load(cavity, request.room.celsius(), setting, piece, 0.0)
+            })
+            .with_pace(pace);
+        if request.support == Support::Trivet {
+            run.on_a_bed(BED)
+        } else {
+            run
+        }
     }
 
     /// The pieces of a tray: the heaviest stands for all, counted to their whole weight.
@@ -300,8 +312,12 @@ impl<'a> Problem<'a> {
         };
         let raw = |celsius: f64, surface: SurfaceStart| {
             let material = Arc::clone(&self.material);
-            Piece::new(Arc::new(grid), material, FaceLaw::MEAT, celsius, surface)
-                .with_bone(request.entry())
+            let law = if request.handling == Handling::LeftOver {
+                FaceLaw::COOKED
+            } else {
+                FaceLaw::MEAT
+            };
+            Piece::new(Arc::new(grid), material, law, celsius, surface).with_bone(request.entry())
         };
         let start = request.start.temperature().celsius();
         let stages = request.stages();

@@ -1,6 +1,7 @@
 //! The temperature field behind the ember strip, and the curves beside it.
 
 use super::Problem;
+use super::finish::{Finished, finish_watched};
 use super::rest::{RestOutcome, rest_watched};
 use crate::curve;
 use crate::fryer::Run;
@@ -11,7 +12,7 @@ pub const DEPTHS: usize = 41;
 /// The field has no more columns than this.
 pub const MOST_COLUMNS: usize = 160;
 
-/// Temperature over depth and time, from loading to the end of the rest.
+/// Temperature over depth and time, from loading to the end of the rest and of what follows it.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Picture {
     /// Thickness of the piece.
@@ -40,6 +41,8 @@ pub struct Picture {
 pub struct Rested {
     /// What it brought.
     pub outcome: RestOutcome,
+    /// What was done after it.
+    pub finished: Option<Finished>,
     /// The whole picture.
     pub picture: Picture,
 }
@@ -100,18 +103,20 @@ impl Recorder {
         picture.lower_browning.push(run.piece().lower().browning);
     }
 
-    /// Lets a copy of the run rest and closes a copy of the picture with it; `held` as for
-    /// [`rest_watched`].
-    pub fn rest(&self, problem: &Problem, run: &Run, held: f64) -> Rested {
+    /// Lets a copy of the run rest, finishes it, and closes a copy of the picture with it; `held` as for
+    /// [`rest_watched`], `turned` for whether the face that started above is below now.
+    pub fn rest(&self, problem: &Problem, run: &Run, held: f64, turned: bool) -> Rested {
         let mut recorder = self.clone();
         let mut run = run.clone();
         let outcome = rest_watched(problem, &mut run, held, |run| recorder.see(run));
+        let finished = finish_watched(problem, &mut run, turned, |run| recorder.see(run));
         let last = recorder.picture.minutes.last().copied().unwrap_or(-1.0);
         if run.elapsed() / 60.0 > last + 1e-9 {
             recorder.take(&run);
         }
         Rested {
             outcome,
+            finished,
             picture: recorder.picture,
         }
     }

@@ -1,6 +1,7 @@
 //! Everything that is done in a cook, in order of time: what the methods' recipes say and what the
 //! cook planned, those within a minute of one another in one opening.
 
+use super::LONGEST;
 use super::Problem;
 use super::variation::Variation;
 use crate::fryer::{Action, Which};
@@ -59,6 +60,8 @@ pub const fn mark_of(pull: f64) -> f64 {
 pub const HALF: f64 = 0.5;
 /// What is planned within so many seconds is done in one opening.
 const TOGETHER: f64 = 60.0;
+/// What is done again and again is not done once more so shortly before the pull, s.
+const NOT_AGAIN: f64 = 120.0;
 
 /// What the methods of a request ask for, each as its recipe of actions.
 pub fn recipe(request: &Request, timing: &Timing) -> Vec<(Origin, PlannedAction)> {
@@ -122,7 +125,19 @@ impl Timing {
         }
     }
 
-    /// When something falls; nothing where that is not known yet.
+    /// When something falls, once or again and again; nothing where that is not known yet.
+    fn moments(&self, when: When) -> Vec<f64> {
+        let When::Every(apart) = when else {
+            return self.moment(when).into_iter().collect();
+        };
+        let until = self.pull.unwrap_or(LONGEST.seconds()) - NOT_AGAIN;
+        let times = (until / apart.seconds()).floor().max(0.0) as u32;
+        (1..=times)
+            .map(|time| f64::from(time) * apart.seconds())
+            .collect()
+    }
+
+    /// When something falls that is done once.
     fn moment(&self, when: When) -> Option<f64> {
         let at = match when {
             When::At(at) => return Some(at.seconds()),
@@ -135,6 +150,7 @@ impl Timing {
                 at.max(0.0)
             }
             When::Golden => self.golden?,
+            When::Every(_) => return None,
         };
         let Some(mark) = self.mark else {
             return Some(at);
@@ -154,10 +170,10 @@ impl Problem<'_> {
         let mut deeds: Vec<Deed> = recipe(self.request, timing)
             .into_iter()
             .filter(|(origin, _)| timing.without != Some(*origin))
-            .filter_map(|(origin, planned)| {
-                let at = timing.moment(planned.when)?;
+            .flat_map(|(origin, planned)| {
                 let action = planned.action;
-                Some(Deed { at, action, origin })
+                let all = timing.moments(planned.when).into_iter();
+                all.map(move |at| Deed { at, action, origin })
             })
             .collect();
         deeds.sort_by(|a, b| a.at.total_cmp(&b.at));

@@ -1,7 +1,7 @@
 //! Two kinds of meat for one machine: in one basket, in two drawers, or one after the other.
 
 use crate::basket::{Footprint, Layout, Tray, covered, with_gap};
-use crate::fryer::MachineKind;
+use crate::fryer::{Cavity, MachineKind};
 use crate::plan::SWAP;
 use crate::plan::cook::{HALF, Problem, Resolution, Timing, Variation};
 use crate::plan::error::PlanError;
@@ -19,6 +19,8 @@ pub enum How {
     OneBasket,
     /// Each in a drawer of its own, ending together.
     TwoDrawers,
+    /// Some of each in both drawers, which change places half-way.
+    SomeOfEach,
     /// One after the other.
     OneAfterTheOther,
 }
@@ -36,8 +38,11 @@ pub struct Together {
     pub cooks: [Interval; 2],
     /// When everything is out.
     pub out: Interval,
-    /// Side by side: each piece from above, first kind first, and where it lies.
+    /// Side by side: each piece from above, first kind first, and where it lies; of two drawers that hold some
+    /// of each, what lies in one.
     pub layout: Option<(Vec<Footprint>, Layout)>,
+    /// The other way, where there is one.
+    pub or: Option<Box<Together>>,
 }
 
 /// Settings this near each other are one setting, K (common practice: a step or two of the dial).
@@ -77,8 +82,9 @@ pub fn together(first: &Request, second: &Request) -> Result<Together, PlanError
     second.check()?;
     let pair = [&first, &second];
     if first.machine.kind == MachineKind::TwinDrawers
-        && let Some(drawers) = two_drawers(pair)?
+        && let Some(mut drawers) = two_drawers(pair)?
     {
+        drawers.or = some_of_each(pair)?.map(Box::new);
         return Ok(drawers);
     }
     match side_by_side(pair)? {
@@ -122,7 +128,79 @@ fn two_drawers(pair: [&Request; 2]) -> Result<Option<Together>, PlanError> {
         cooks: cooks.map(Interval::from_seconds),
         out: Interval::from_seconds(longest),
         layout: None,
+        or: None,
     }))
+}
+
+/// Half of each kind in both drawers: a leg and a wing in each. What is done first comes out first; the
+/// drawers change places half-way, as no two of them are equally hot. Nothing where the pieces do not divide,
+/// want different settings or do not lie in one layer.
+fn some_of_each(pair: [&Request; 2]) -> Result<Option<Together>, PlanError> {
+    let settings = pair.map(|request| request.setting_used().celsius());
+    let even = pair
+        .iter()
+        .all(|request| request.pieces % 2 == 0 && request.pieces > 0);
+    if !even || (settings[0] - settings[1]).abs() > ONE_SETTING {
+        return Ok(None);
+    }
+    let halves = pair.map(|request| Request {
+        pieces: request.pieces / 2,
+        weights: Vec::new(),
+        ..request.clone()
+    });
+    let pair = [&halves[0], &halves[1]];
+    let Some((all, layout)) = lie_together(pair) else {
+        return Ok(None);
+    };
+    let problems = pair.map(Problem::new);
+    let trays = trays_of(pair, &all, &layout);
+    let ready = sharing(&problems, &trays, problems[0].sharing_cavity())?;
+    let cooks = ready.map(Interval::from_seconds);
+    let longest = Interval::from_seconds(ready[0].max(ready[1]));
+    let [first, second] = pair.map(|request| request.entry().noun(request.pieces));
+    let [a, b] = pair.map(|request| request.pieces);
+    Ok(Some(Together {
+        how: How::SomeOfEach,
+        reason: Message::with(
+            format!(
+                "{a} {first} and {b} {second} in each drawer; the {first} come out after {{}}, the {second} \
+                 after {{}}; swap the drawers half-way"
+            ),
+            cooks.map(Quantity::Time),
+        ),
+        starts: [Interval::from_seconds(0.0); 2],
+        cooks,
+        out: longest,
+        layout: Some((all, layout)),
+        or: None,
+    }))
+}
+
+/// Both kinds in one layer with the gap, if they lie so.
+fn lie_together(pair: [&Request; 2]) -> Option<(Vec<Footprint>, Layout)> {
+    let all: Vec<Footprint> = pair
+        .iter()
+        .flat_map(|request| shapes(request, density(request)))
+        .collect();
+    let [first, _] = pair;
+    let layout = with_gap(&all, first.machine.floor, first.gap.millimetres())?;
+    Some((all, layout))
+}
+
+/// Each kind as a tray of its own in the layer that both lie in.
+fn trays_of(pair: [&Request; 2], all: &[Footprint], layout: &Layout) -> [Tray; 2] {
+    let [first, second] = pair.map(|request| request.pieces as usize);
+    let coverage = covered(all, pair[0].machine.floor);
+    [(0, first), (first, second)].map(|(from, count)| Tray {
+        level: 0,
+        pieces: (0..count).collect(),
+        coverage,
+        bedded: 0.0,
+        layout: Layout {
+            poses: (layout.poses.iter().skip(from).take(count).copied()).collect(),
+            gap: layout.gap,
+        },
+    })
 }
 
 /// In one layer where it keeps the gap and the programmes agree; else why not.
@@ -145,37 +223,15 @@ fn side_by_side(pair: [&Request; 2]) -> Result<Basket, PlanError> {
             "apart: one is turned, the other is not",
         )));
     }
-    let all: Vec<Footprint> = pair
-        .iter()
-        .flat_map(|request| shapes(request, density(request)))
-        .collect();
-    let floor = first.machine.floor;
-    let Some(layout) = with_gap(&all, floor, first.gap.millimetres()) else {
+    let Some((all, layout)) = lie_together(pair) else {
         return Ok(Basket::Apart(Message::with(
             "apart: both together do not lie in one layer with {} around each",
             [Quantity::Length(first.gap)],
         )));
     };
-    let tray = |from: usize, count: usize| Tray {
-        level: 0,
-        pieces: (0..count).collect(),
-        coverage: covered(&all, floor),
-        bedded: 0.0,
-        layout: Layout {
-            poses: layout
-                .poses
-                .iter()
-                .skip(from)
-                .take(count)
-                .copied()
-                .collect(),
-            gap: layout.gap,
-        },
-    };
-    let counts = pair.map(|request| request.pieces as usize);
-    let trays = [tray(0, counts[0]), tray(counts[0], counts[1])];
+    let trays = trays_of(pair, &all, &layout);
     let problems = [Problem::new(first), Problem::new(second)];
-    let ready = sharing(&problems, &trays)?;
+    let ready = sharing(&problems, &trays, problems[0].first_cavity())?;
     if !agree(ready[0], ready[1]) {
         return Ok(Basket::Apart(Message::with(
             "apart: side by side one would be ready after {}, the other after {}",
@@ -195,20 +251,20 @@ fn side_by_side(pair: [&Request; 2]) -> Result<Basket, PlanError> {
         cooks: [out; 2],
         out,
         layout: Some((all, layout)),
+        or: None,
     }))
 }
 
-/// When each is ready in the same air, turned half-way, s: each by its own goals, inside, hold and
+/// When each is ready in the same air of a cavity, turned half-way, s: each by its own goals, inside, hold and
 /// outside; nothing is left to the rest, which one of them would not get.
-fn sharing(problems: &[Problem; 2], trays: &[Tray; 2]) -> Result<[f64; 2], PlanError> {
+fn sharing(
+    problems: &[Problem; 2],
+    trays: &[Tray; 2],
+    cavity: Cavity,
+) -> Result<[f64; 2], PlanError> {
     let [first, second] = problems;
     let load = || {
-        let run = first.load(
-            first.first_cavity(),
-            &trays[..1],
-            Resolution::Coarse,
-            Variation::NONE,
-        );
+        let run = first.load(cavity, &trays[..1], Resolution::Coarse, Variation::NONE);
         second.beside(run, &trays[1], Resolution::Coarse)
     };
     let cook = |pull: Option<f64>| {
@@ -273,5 +329,6 @@ fn one_after_the_other(pair: [&Request; 2], reason: Message) -> Result<Together,
         cooks: cooks.map(Interval::from_seconds),
         out: Interval::from_seconds(clock - SWAP.seconds()),
         layout: None,
+        or: None,
     })
 }

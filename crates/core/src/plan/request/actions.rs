@@ -14,6 +14,8 @@ pub enum When {
     BeforeEnd(Interval),
     /// When the upper face is golden.
     Golden,
+    /// Again and again, so far apart, until shortly before the pull.
+    Every(Interval),
 }
 
 /// Something planned for every batch.

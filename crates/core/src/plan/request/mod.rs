@@ -6,8 +6,8 @@ mod words;
 
 pub use actions::{Origin, PlannedAction, When};
 pub use rules::{
-    BatchOrder, HotHolding, LoadRule, PreheatRule, Programme, SauceRule, Start, Thermometer,
-    TurnRule,
+    BatchOrder, Finish, HotHolding, LoadRule, PreheatRule, Programme, SauceRule, Start,
+    Thermometer, TurnRule,
 };
 
 use super::goals::Outside;
@@ -16,7 +16,8 @@ use crate::doneness::{Floor, Handling, Region, floor, usual_texture};
 use crate::fryer::{Action, Machine, Support, USUAL_SAUCE, sweetness};
 use crate::heat::Looking;
 use crate::meat::{Cut, CutId, FirstUp, Form, Layer, Surface, SurfaceStart, Texture, cut};
-use crate::prep::{Ahead, Method, Seasoning, prepared, warming_before};
+use crate::prep::{Ahead, Method, Seasoning, left_over, prepared, warming_before};
+use crate::recipe::Recipe;
 use crate::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
 
 /// The sentence.
@@ -72,6 +73,8 @@ pub struct Request {
     pub target: Temperature,
     /// What the thermometer should show when it comes out; absent where the target decides.
     pub out_at: Option<Temperature>,
+    /// What is done after the rest.
+    pub finish: Finish,
     /// How the outside should be; absent for what is usual.
     pub outside: Option<Outside>,
     /// The face that looks up first.
@@ -161,6 +164,7 @@ impl Request {
             region: Region::default(),
             below_floor_acknowledged: false,
             out_at: None,
+            finish: Finish::None,
             outside: None,
             first_up: entry.first_up(),
             handling: Handling::default(),
@@ -283,6 +287,37 @@ impl Request {
         }
     }
 
+    /// The highest that the dial stands while the meat is in.
+    ///
+    /// ```
+    /// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Finish, Request}, units::{Interval, Temperature}};
+    /// let mut roast = Request::usual(CutId::BeefRoast, PRESETS[1].machine());
+    /// roast.finish = Finish::Crisp {
+    ///     setting: Temperature::from_celsius(200.0),
+    ///     time: Interval::from_minutes(5.0),
+    /// };
+    /// assert_eq!(roast.hottest_setting().celsius(), 200.0);
+    /// ```
+    #[must_use]
+    pub fn hottest_setting(&self) -> Temperature {
+        let programme = match self.programme {
+            Programme::Steady => None,
+            Programme::HotStart { setting, .. } | Programme::HotFinish { setting, .. } => {
+                Some(setting)
+            }
+        };
+        let finish = match self.finish {
+            Finish::Crisp { setting, .. } => Some(setting),
+            Finish::None | Finish::Pan(_) | Finish::Shred(_) => None,
+        };
+        let planned = self.actions.iter().filter_map(|one| match one.action {
+            Action::Set(setting) => Some(setting),
+            _ => None,
+        });
+        let others = programme.into_iter().chain(finish).chain(planned);
+        others.fold(self.setting_used(), |a, b| if b > a { b } else { a })
+    }
+
     /// Whether the method preheats this piece.
     #[must_use]
     pub fn preheats(&self) -> bool {
@@ -302,7 +337,8 @@ impl Request {
             .find(|texture| (texture.core - self.target).kelvins().abs() < TEXTURE_WITHIN)
     }
 
-    /// How the outside should be: as asked, or as is usual for the texture.
+    /// How the outside should be when it comes out: as asked, or as is usual for the texture; as it comes
+    /// where it is coloured after the rest.
     #[must_use]
     pub fn outside_used(&self) -> Outside {
         let usual = || {
@@ -312,6 +348,9 @@ impl Request {
                     Outside::of(texture.least_browning)
                 })
         };
+        if self.finish.colours() {
+            return Outside::AsItComes;
+        }
         self.outside.unwrap_or_else(usual)
     }
 
@@ -381,7 +420,8 @@ impl Request {
     pub fn rest_may_complete(&self) -> bool {
         let rests = self.entry().rest.minutes() > 0.0;
         // A stuffing is held to what poultry is.
-        let never = self.entry().animal.is_poultry() || self.handling == Handling::Stuffed;
+        let never = self.entry().animal.is_poultry()
+            || matches!(self.handling, Handling::Stuffed | Handling::LeftOver);
         !never && rests && self.thermometer.there
     }
 
@@ -424,19 +464,20 @@ impl Request {
         stages
     }
 
-    /// The method of preparation it counts with: the cook's own, or a known one, or what it says.
+    /// The method of preparation it counts with: the cook's own, or a known one, or what it says; with what is
+    /// made for it by recipe, and for the way the meat is held.
     #[must_use]
-    pub fn prepared(&self, own: Option<&Method>) -> Method {
+    pub fn prepared(&self, own: Option<&Method>, recipes: &[Recipe]) -> Method {
+        if self.handling == Handling::LeftOver {
+            return left_over(self.entry()).held_in(self.support);
+        }
         let stands = match self.start {
             Start::Tempered(time) => Some(time),
             Start::Fridge | Start::Frozen | Start::Measured(_) => None,
         };
-        let method = prepared(self.entry(), self.surface, &self.ahead, own, stands);
-        if self.support == Support::Spit {
-            method.on_a_spit()
-        } else {
-            method
-        }
+        prepared(self.entry(), self.surface, &self.ahead, own, stands)
+            .making(recipes)
+            .held_in(self.support)
     }
 
     /// The sauce that it takes: brushed on as often as is planned, or for tossing.
@@ -468,6 +509,9 @@ impl Request {
     #[must_use]
     pub fn surface_start(&self) -> SurfaceStart {
         let start = self.entry().surface_start(self.surface);
+        if self.handling == Handling::LeftOver {
+            return start.cooked_before();
+        }
         match self.sugar {
             Some(share) if self.surface.has(Layer::Glaze) => start.sweetened(sweetness(share)),
             _ => start,

@@ -82,6 +82,48 @@ pub enum HotHolding {
     Oven,
 }
 
+/// What is done after the rest, before it is served.
+#[derive(Debug, Clone, Copy, PartialEq, Default)]
+pub enum Finish {
+    /// It is served as it is.
+    #[default]
+    None,
+    /// Each face so long in a hot pan: the outside is left to the pan.
+    Pan(Interval),
+    /// Back into the hot machine, so that the outside is crisp again.
+    Crisp {
+        /// The dial.
+        setting: Temperature,
+        /// How long.
+        time: Interval,
+    },
+    /// Pulled apart, which takes so long.
+    Shred(Interval),
+}
+
+impl Finish {
+    /// How long it takes.
+    ///
+    /// ```
+    /// use ember_core::{plan::Finish, units::Interval};
+    /// assert_eq!(Finish::Pan(Interval::from_minutes(1.0)).lasts().minutes(), 2.0);
+    /// ```
+    #[must_use]
+    pub const fn lasts(self) -> Interval {
+        match self {
+            Self::None => Interval::from_seconds(0.0),
+            Self::Pan(face) => Interval::from_seconds(2.0 * face.seconds()),
+            Self::Crisp { time, .. } | Self::Shred(time) => time,
+        }
+    }
+
+    /// Whether it colours the outside.
+    #[must_use]
+    pub const fn colours(self) -> bool {
+        matches!(self, Self::Pan(_) | Self::Crisp { .. })
+    }
+}
+
 /// How the dial is set over the cook.
 #[derive(Debug, Clone, Copy, PartialEq, Default)]
 pub enum Programme {

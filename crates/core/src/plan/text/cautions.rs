@@ -5,6 +5,13 @@ pub const HOT_BASKET: &str =
 pub const POURING: &str = "Machine off, gloves on, into a dry heat-proof bowl, not into the sink.";
 pub const RAW_POULTRY: &str =
     "Do not wash raw poultry, it spreads bacteria. Wash your hands after touching it.";
+pub const SPRAYED: &str = "Take it out to spray: oil mist on a hot element catches fire. Hot fat and steam when it opens.";
+pub const CLEAN_BOWL: &str = "A clean bowl, not the one that raw meat lay in.";
+pub const HOT_PAN: &str = "Fat spits from a hot pan: lay it in away from you, no water near it.";
+pub const HOT_INSIDE: &str = "Hot inside for long: forks or heat-proof gloves, not fingers.";
+pub const ONCE: &str = "Heated again only once: what is left now is thrown away.";
+pub const LEVELLING: &str =
+    "A ball only, weighed down by the meat: loose parchment or foil flies into the element.";
 pub const RAW_MEAT: &str = "Wash your hands after touching raw meat.";
 pub const EMPTY_MACHINE: &str = "No loose parchment or foil in an empty machine.";
 /// Wherever a brush touches meat that is still raw outside.

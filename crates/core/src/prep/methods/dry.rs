@@ -3,7 +3,7 @@
 use super::{HOUR, named, salt};
 use crate::meat::{Class, Cut, Surface};
 use crate::prep::ahead::Ahead;
-use crate::prep::cautions::{TWO_HOURS, raw_caution};
+use crate::prep::cautions::{LEFT_OVER, TWO_HOURS, raw_caution};
 use crate::prep::coat::{blot, coated, rub};
 use crate::prep::method::{Method, Place, Task};
 
@@ -79,6 +79,30 @@ pub fn bare(cut: &Cut) -> Vec<Method> {
     BARE.iter()
         .map(|time| dried(cut, "bare", "bare", [*time; 3], OVERNIGHT))
         .collect()
+}
+
+/// Meat that was cooked before and chilled: nothing goes on it any more.
+///
+/// ```
+/// use ember_core::{meat::{CutId, cut}, prep::left_over};
+/// let thighs = left_over(cut(CutId::BoneInThigh));
+/// assert_eq!(thighs.tasks.len(), 1);
+/// assert!(thighs.seasonings.is_empty());
+/// ```
+#[must_use]
+pub fn left_over(cut: &Cut) -> Method {
+    let mut method = named(
+        "left_over",
+        "left over",
+        "It is cooked already: dry its skin, heat it through once.",
+        Surface::RAW,
+    );
+    method.tasks = vec![Task {
+        caution: Some(LEFT_OVER.to_owned()),
+        ..blot(cut)
+    }];
+    method.seasonings.clear();
+    method
 }
 
 pub fn dry_brine(cut: &Cut) -> Method {

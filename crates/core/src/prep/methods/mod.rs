@@ -5,7 +5,7 @@ mod coats;
 mod dry;
 mod wet;
 
-pub use dry::bare;
+pub use dry::{bare, left_over};
 
 use belly::{boat_skin, long_skin, short_skin};
 use coats::{crumbed, dusted, powdered, starched_and_floured};

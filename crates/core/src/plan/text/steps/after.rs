@@ -1,9 +1,10 @@
 //! After the last pull: keep, rest, measure again, serve.
 
 use super::{Anchor, Step, StepKind};
+use crate::doneness::Handling;
 use crate::fryer::WARMING_OVEN;
 use crate::meat::CutId;
-use crate::plan::request::{HotHolding, Request, SauceRule};
+use crate::plan::request::{Finish, HotHolding, Request, SauceRule};
 use crate::plan::text::cautions;
 use crate::plan::{Kept, MeasureAgain, Plan};
 use crate::units::{Interval, Temperature};
@@ -13,6 +14,8 @@ use crate::units::{Message, Quantity};
 pub fn steps(request: &Request, plan: &Plan, pulled: f64) -> Vec<Step> {
     let mut steps = Vec::new();
     steps.extend(plan.kept.map(|kept| keep(request, plan, kept, pulled)));
+    let straight = tossed_straight(request, plan);
+    steps.extend(straight.then(|| toss(pulled)));
     if plan.rest.minutes() >= 1.0 {
         steps.push(rest(request, plan, pulled));
     }
@@ -20,8 +23,105 @@ pub fn steps(request: &Request, plan: &Plan, pulled: f64) -> Vec<Step> {
         plan.measure_again
             .map(|again| measure(request, plan, again, pulled)),
     );
-    steps.push(serve(request, plan));
+    steps.extend(finish(request, plan));
+    steps.push(serve(request, plan, !straight));
     steps
+}
+
+/// Whether it is tossed in its sauce straight from the heat: where no part of the safe minimum is left to the
+/// rest.
+fn tossed_straight(request: &Request, plan: &Plan) -> bool {
+    let rests = request
+        .floor_kept()
+        .is_some_and(|floor| floor.rest.seconds() > 0.0);
+    request.sauce == SauceRule::Tossed && !rests && plan.measure_again.is_none()
+}
+
+fn toss(pulled: f64) -> Step {
+    Step {
+        kind: StepKind::Finish,
+        actions: Vec::new(),
+        anchor: Anchor::Clock,
+        batch: 0,
+        at: Interval::from_seconds(pulled),
+        title: Message::plain("Toss in the sauce at once"),
+        reason: Message::plain(
+            "hot skin takes the sauce up; the longer it waits, the softer it gets",
+        ),
+        core: None,
+        caution: Some(cautions::CLEAN_BOWL),
+    }
+}
+
+/// What is done after the rest.
+fn finish(request: &Request, plan: &Plan) -> Option<Step> {
+    let finished = plan.finished?;
+    let [upper, lower] = finished.faces;
+    let inside = Quantity::Temperature(request.shown(finished.reading));
+    let colour = format!(
+        "then {} above and {} below",
+        upper.browning.word(),
+        lower.browning.word()
+    );
+    let (title, reason, caution) = match request.finish {
+        Finish::None => return None,
+        Finish::Pan(face) => (
+            Message::with("Sear in a hot pan, {} a side", [Quantity::Time(face)]),
+            Message::with(
+                format!(
+                    "patted dry, with a little oil when it shimmers; {colour}, about {{}} inside"
+                ),
+                [inside],
+            ),
+            cautions::HOT_PAN,
+        ),
+        Finish::Crisp { setting, time } => (
+            Message::with(
+                "Crisp again at {} for {}",
+                [Quantity::Setting(setting), Quantity::Time(time)],
+            ),
+            Message::with(
+                format!(
+                    "steam from inside softened the outside; {colour}, {}, about {{}} inside",
+                    upper.crispness.word()
+                ),
+                [inside],
+            ),
+            cautions::HOT_BASKET,
+        ),
+        Finish::Shred(time) => (
+            Message::with("Shred it, about {}", [Quantity::Time(time)]),
+            shred_reason(plan),
+            cautions::HOT_INSIDE,
+        ),
+    };
+    Some(Step {
+        kind: StepKind::Finish,
+        actions: Vec::new(),
+        anchor: Anchor::Clock,
+        batch: 0,
+        at: Interval::from_seconds(plan.eat_at.seconds() - finished.lasts.seconds()),
+        title,
+        reason,
+        core: Some(finished.reading),
+        caution: Some(caution),
+    })
+}
+
+/// Meat comes apart when its collagen has melted, which takes more than being done.
+fn shred_reason(plan: &Plan) -> Message {
+    /// From here on it pulls apart with forks (common practice: 93 to 96 °C; chicken from 80 °C on).
+    const PULLS: Temperature = Temperature::from_celsius(88.0);
+    let [from, to] =
+        [93.0, 96.0].map(|celsius| Quantity::Temperature(Temperature::from_celsius(celsius)));
+    if plan.peak_core < PULLS {
+        Message::with(
+            "along its fibres with two forks, its juice stirred back in; at {} to {} it would come apart by itself",
+            [from, to],
+        )
+    } else {
+        Message::plain("along its fibres with two forks, its juice stirred back in")
+    }
 }
 
 /// What becomes of the first batch.
@@ -173,6 +273,9 @@ fn measure(request: &Request, plan: &Plan, again: MeasureAgain, pulled: f64) -> 
 fn hot_for(plan: &Plan) -> Message {
     /// Followed no further than that, min.
     const FOLLOWED: f64 = 89.0;
+    if plan.finished.is_some() {
+        return Message::plain("hot from what was done to it last");
+    }
     match plan.stays_hot {
         Some(hot) if hot.minutes() >= FOLLOWED => Message::plain("it stays hot for long"),
         Some(hot) if hot > plan.rest => Message::with(
@@ -185,8 +288,8 @@ fn hot_for(plan: &Plan) -> Message {
     }
 }
 
-fn serve(request: &Request, plan: &Plan) -> Step {
-    let title = if request.sauce == SauceRule::Tossed {
+fn serve(request: &Request, plan: &Plan, toss: bool) -> Step {
+    let title = if toss && request.sauce == SauceRule::Tossed {
         "Toss in the sauce and serve"
     } else {
         "Serve"
@@ -194,6 +297,7 @@ fn serve(request: &Request, plan: &Plan) -> Step {
     let core = plan
         .picture
         .reading_at(plan.pull_at.minutes() + plan.rest.minutes());
+    let core = plan.finished.map_or(core, |one| one.reading.celsius());
     Step {
         kind: StepKind::Serve,
         actions: Vec::new(),
@@ -203,6 +307,10 @@ fn serve(request: &Request, plan: &Plan) -> Step {
         title: title.into(),
         reason: held_hot(hot_for(plan), request),
         core: Some(Temperature::from_celsius(core)),
-        caution: Some("Chill leftovers within 2 hours."),
+        caution: Some(if request.handling == Handling::LeftOver {
+            cautions::ONCE
+        } else {
+            request.region.left_over()
+        }),
     }
 }

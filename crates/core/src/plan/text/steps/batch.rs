@@ -4,16 +4,19 @@ use super::of::Of;
 use super::on_the_way::on_the_way;
 use super::{Step, StepKind};
 use crate::basket::Airiness;
+use crate::doneness::Handling;
 use crate::fryer::Support;
 use crate::plan::request::{Request, SauceRule};
 use crate::plan::text::cautions::{self, HOT_BASKET};
+use crate::plan::text::warnings::{PARCHMENT, too_close};
 use crate::plan::{Decides, Outside, Plan, SecondDrawer};
-use crate::units::{Mass, Message, Quantity};
+use crate::units::{Mass, Message, Quantity, Temperature};
 
 impl Of<'_> {
     /// Everything that is done to it, in order.
     pub fn steps(&self) -> Vec<Step> {
         let mut steps = vec![self.load()];
+        steps.extend(self.level());
         steps.extend(on_the_way(self));
         steps.extend(self.pour_off());
         steps.push(self.check());
@@ -36,7 +39,9 @@ impl Of<'_> {
             entry.noun(batch.pieces),
             self.spread()
         );
+        let left_over = request.handling == Handling::LeftOver;
         let caution = match (sauced.is_empty(), entry.animal.is_poultry()) {
+            _ if left_over => cautions::ONCE,
             (false, _) => cautions::RAW_BRUSH,
             (true, true) => cautions::RAW_POULTRY,
             (true, false) => cautions::RAW_MEAT,
@@ -45,6 +50,36 @@ impl Of<'_> {
             caution: Some(caution),
             ..self.step(StepKind::Load, 0.0, title, self.load_reason())
         }
+    }
+
+    /// What is tall and near the guard is levelled before the machine closes.
+    fn level(&self) -> Option<Step> {
+        let clearance = too_close(self.request, self.plan)?;
+        let paper = Quantity::Setting(Temperature::from_celsius(PARCHMENT));
+        let free = Quantity::Length(clearance);
+        let reason = if self.request.hottest_setting().celsius() > PARCHMENT {
+            Message::with(
+                "{} of air above it now, and it must not touch the guard; baking parchment is rated to about \
+                 {}, less than the dial: halve it, or lay a flat oven-proof dish under its low end",
+                [free, paper],
+            )
+        } else {
+            Message::with(
+                "a ball of baking parchment under its low end, up to the paper's rating, about {}; {} of air \
+                 above it now, and it must not touch the guard",
+                [paper, free],
+            )
+        };
+        Some(Step {
+            caution: Some(cautions::LEVELLING),
+            core: None,
+            ..self.step(
+                StepKind::Act,
+                0.0,
+                format!("Level it{}", self.of_batch()),
+                reason,
+            )
+        })
     }
 
     /// Over how many levels a load goes.
@@ -182,7 +217,7 @@ impl Of<'_> {
             2 => "Both pieces, the lower counts: ",
             _ => "The thickest piece and two more, the lowest counts: ",
         };
-        let middle = if request.handling == crate::doneness::Handling::Stuffed {
+        let middle = if request.handling == Handling::Stuffed {
             "; the middle of the stuffing as well"
         } else {
             ""

@@ -35,6 +35,8 @@ pub enum StepKind {
     Rest,
     /// Measure again after the rest.
     Measure,
+    /// Toss it, sear it, crisp it, shred it.
+    Finish,
     /// On the table.
     Serve,
 }

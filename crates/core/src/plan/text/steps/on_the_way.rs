@@ -6,7 +6,7 @@ use crate::fryer::{Action, Baste, MachineKind, Which};
 use crate::heat::Looking;
 use crate::plan::Deed;
 use crate::plan::request::{Origin, Programme, Request, SauceRule, TurnRule, When};
-use crate::plan::text::cautions::{HOT_BASKET, RAW_BRUSH};
+use crate::plan::text::cautions::{HOT_BASKET, RAW_BRUSH, SPRAYED};
 use crate::units::{Message, Quantity};
 
 /// A brush that touches meat before this share of the cook touches raw meat (common practice: the
@@ -32,14 +32,16 @@ pub fn on_the_way(of: &Of) -> Vec<Step> {
         let brushed = deeds
             .iter()
             .any(|deed| matches!(deed.action, Action::Sauce(_) | Action::Baste(_)));
+        let sprayed = deeds.iter().any(|deed| deed.action == Action::Spray);
         let opened = deeds.iter().any(|deed| deed.action.open().seconds() > 0.0);
         steps.push(Step {
             actions: deeds.iter().map(|deed| deed.action).collect(),
             anchor: anchor(of.request, first.origin),
-            caution: match (brushed && raw, opened) {
-                (true, _) => Some(RAW_BRUSH),
-                (false, true) => Some(HOT_BASKET),
-                (false, false) => None,
+            caution: match (brushed && raw, sprayed, opened) {
+                (true, _, _) => Some(RAW_BRUSH),
+                (false, true, _) => Some(SPRAYED),
+                (false, false, true) => Some(HOT_BASKET),
+                (false, false, false) => None,
             },
             ..of.step(kind, first.at, title, joined(reasons, "; "))
         });
@@ -60,7 +62,7 @@ fn anchor(request: &Request, origin: Origin) -> Anchor {
         Origin::Own(number) => match request.actions.get(number).map(|planned| planned.when) {
             Some(When::BeforeEnd(_)) => Anchor::End,
             Some(When::Share(_) | When::Golden) => Anchor::Share,
-            Some(When::At(_)) | None => Anchor::Clock,
+            Some(When::At(_) | When::Every(_)) | None => Anchor::Clock,
         },
     }
 }

@@ -12,7 +12,7 @@ use crate::units::{Message, Quantity};
 /// Nearer than this to the element a surface burns, mm (common practice: keep two fingers).
 const CLEARANCE: f64 = 25.0;
 /// What baking parchment is rated for, °C (common practice: 215 to 230, on its package).
-const PARCHMENT: f64 = 220.0;
+pub const PARCHMENT: f64 = 220.0;
 /// Sugar on the surface burns within this many minutes at a high setting (common practice: sauce
 /// only for the last 5-10 min).
 pub const SUGAR_STANDS: f64 = 10.0;
@@ -121,20 +121,24 @@ const fn change_words(change: &GoalChange) -> &'static str {
     }
 }
 
-pub fn near_element(request: &Request, plan: &Plan) -> Option<Warning> {
+/// How far below the element or its guard the highest piece ends, where that is too near.
+pub fn too_close(request: &Request, plan: &Plan) -> Option<Length> {
     let levels = plan.loading.levels.iter();
     let clearances = levels.map(|level| level.clearance.millimetres());
     let clearance = clearances.fold(f64::INFINITY, f64::min);
-    if request.support.turns_itself() || clearance >= CLEARANCE {
-        return None;
-    }
+    let near = !request.support.turns_itself() && clearance < CLEARANCE;
+    near.then(|| Length::from_millimetres(clearance))
+}
+
+pub fn near_element(request: &Request, plan: &Plan) -> Option<Warning> {
+    let clearance = too_close(request, plan)?;
     warn(
         WarningKind::NearElement,
         Message::with(
             "Only {} of air above it. Level it with a ball of baking parchment under its low end, up to the \
              paper's rating, about {}, never loose parchment or foil; or halve it.",
             [
-                Quantity::Length(Length::from_millimetres(clearance)),
+                Quantity::Length(clearance),
                 Quantity::Setting(Temperature::from_celsius(PARCHMENT)),
             ],
         ),
@@ -162,7 +166,7 @@ pub fn turns_badly(_request: &Request, plan: &Plan) -> Option<Warning> {
 }
 
 pub fn surface_burns(request: &Request, plan: &Plan) -> Option<Warning> {
-    let [first, second] = plan.outcomes.faces.map(|face| face.browning);
+    let [first, second] = plan.faces_served().map(|face| face.browning);
     let darkest = if request.is_turned() {
         first.max(second)
     } else {
@@ -186,7 +190,7 @@ pub fn surface_burns(request: &Request, plan: &Plan) -> Option<Warning> {
 }
 
 pub fn stays_pale(request: &Request, plan: &Plan) -> Option<Warning> {
-    let [first, second] = plan.outcomes.faces;
+    let [first, second] = plan.faces_served();
     let palest = if request.is_turned() {
         first.browning.min(second.browning)
     } else {

@@ -3,6 +3,7 @@
 mod cook;
 mod safety;
 
+pub(super) use cook::{PARCHMENT, too_close};
 pub(crate) use cook::{SUGAR_BURNS_FROM, SUGAR_STANDS};
 
 use crate::plan::Plan;
