@@ -7,11 +7,11 @@ use std::sync::{Arc, Mutex};
 use ember_core::fryer::{Machine, PRESETS};
 use ember_core::meat::CutId;
 use ember_core::plan::{Plan, PlanError, Programme, Request, plan};
-use ember_core::schedule::{Minute, Serve};
+use ember_core::schedule::{Minute, Serve, TaskKey};
 use ember_core::side::{Side, library};
 use ember_core::supper::{
-    Course, Laid, LaidTask, Look, MethodWish, Wish, WishChange, WishedCook, WishedDish, WishedSide,
-    lay,
+    ALL, Before, BegunTask, Course, Laid, LaidTask, Look, MethodWish, Report, Reported, Wish,
+    WishChange, WishedCook, WishedDish, WishedSide, lay, report,
 };
 use ember_core::units::{Interval, Mass, Temperature};
 use proptest::prelude::*;
@@ -248,4 +248,100 @@ proptest! {
             prop_assert!(hands.count() <= 1, "at {}", minute);
         }
     }
+}
+
+/// Potatoes are soft sooner than planned, and are drained: what simmered is over by then, and what is left of
+/// the dinner is still planned.
+#[test]
+fn what_is_reported_done_ends_what_was_under_way_before_it() {
+    let asked = wish(Serve::Soonest, sunday());
+    let first = laid(&asked);
+    let potatoes = &first.dishes[1];
+    let key = |words: &str| task(&first, 1, words).key.clone();
+    let (boil, drain) = (key("Parboil"), key("Drain"));
+    let told = |task: &TaskKey, what: Reported, at: Minute| Report {
+        dish: potatoes.id.clone(),
+        task: task.clone(),
+        moment: 0,
+        moment_end: None,
+        what,
+        at,
+    };
+    let stood = Before::new(vec![(
+        potatoes.id.clone(),
+        (potatoes.tasks.iter())
+            .map(|task| (task.key.clone(), task.placed))
+            .collect(),
+    )]);
+    let begun = report(&[], &stood, &told(&boil, Reported::Begun, -3));
+    let begun = report(&begun, &stood, &told(&drain, Reported::Done, 0));
+    let boiled = begun.iter().find(|one| one.task == boil).unwrap();
+    assert_eq!((boiled.start, boiled.end, boiled.moments), (-3, 0, ALL));
+    let then = laid(&Wish { begun, ..asked });
+    assert_eq!(then.infeasibility, None);
+    assert!(then.serve > 0);
+}
+
+/// The clocks of two reports contradict each other: drained before it simmered to its end. What came before
+/// was over then, and the rest is planned.
+#[test]
+fn what_was_told_late_hides_nothing_that_is_left() {
+    let asked = wish(Serve::Soonest, sunday());
+    let first = laid(&asked);
+    let begun = |words: &str, start: Minute, end: Minute| BegunTask {
+        dish: first.dishes[1].id.clone(),
+        task: task(&first, 1, words).key.clone(),
+        start,
+        end,
+        moments: ALL,
+    };
+    let begun = vec![begun("Parboil", -3, 7), begun("Drain", -1, 0)];
+    let then = laid(&Wish { begun, ..asked });
+    assert_eq!(then.infeasibility, None);
+    assert_eq!(task(&then, 1, "Parboil").placed.end, -1);
+    assert!(task(&then, 1, "beside").placed.start >= 0);
+}
+
+/// Where nothing goes any more, what is left is shown all the same, with what is in the way.
+#[test]
+fn what_cannot_be_planned_is_still_there() {
+    let asked = wish(Serve::Soonest, sunday());
+    let first = laid(&asked);
+    let begun = vec![BegunTask {
+        dish: first.dishes[0].id.clone(),
+        task: TaskKey::Cook,
+        start: -5,
+        end: 60,
+        moments: 1,
+    }];
+    // No hands for a week, and the roast is in.
+    let quiet = vec![(0, 7 * 1440)];
+    let then = laid(&Wish {
+        begun,
+        quiet,
+        ..asked
+    });
+    assert!(then.infeasibility.is_some());
+    let dishes: Vec<&str> = then.dishes.iter().map(|dish| dish.name.as_str()).collect();
+    assert_eq!(dishes.len(), 5, "{dishes:?}");
+    assert!(!then.agenda.is_empty());
+}
+
+/// The roast was eaten an hour ago, against all plans: puddings and beans are still planned.
+#[test]
+fn what_is_on_the_table_already_holds_nothing_up() {
+    let asked = wish(Serve::Soonest, sunday());
+    let first = laid(&asked);
+    let all = first.dishes[0].tasks.iter().enumerate();
+    let begun = all.map(|(n, task)| BegunTask {
+        dish: first.dishes[0].id.clone(),
+        task: task.key.clone(),
+        start: -200 + n as Minute,
+        end: -199 + n as Minute,
+        moments: ALL,
+    });
+    let begun = begun.collect();
+    let then = laid(&Wish { begun, ..asked });
+    assert_eq!(then.infeasibility, None);
+    assert!(task(&then, 2, "Heat the fat").placed.start > 0);
 }

@@ -212,7 +212,7 @@ fn a_surface_that_had_a_name_is_layers_now() {
     let read: sentence::Sentence = storage::unpack(stored).unwrap();
     let now = storage::pack(read).unwrap();
     let rubbed = json!(["patted_dry", "oil", "rub"]);
-    assert_eq!(now["version"], 5);
+    assert_eq!(now["version"], 6);
     assert_eq!(now["holds"]["surface"], rubbed);
     assert_eq!(now["holds"]["method"]["version"], 3);
     assert_eq!(now["holds"]["method"]["holds"]["surface"], rubbed);
@@ -254,7 +254,9 @@ fn what_is_stored_changes_only_with_a_version() {
     full["recipes"] = json!([example("RecipeDto")]);
     full["ahead"] = json!([{ "kind": "uncovered", "ahead_s": 3600.0 }]);
     full["programme"] = json!({ "kind": "hot_start", "stage_setting_c": 200.0, "stage_s": 600.0 });
-    full["actions"] = json!([{ "at_s": 300.0, "kind": "turn" }]);
+    full["finish"] = json!({ "kind": "crisp", "finish_s": 300.0, "setting_c": 200.0 });
+    full["actions"] =
+        json!([{ "at_s": 300.0, "kind": "turn" }, { "every_s": 480.0, "kind": "move" }]);
     full["layout"] = json!([{ "x_mm": 1.0, "y_mm": 2.0, "turned_rad": 0.5 }]);
     let sentence = sentence::Sentence::from(read::<ember_server::dto::request::RequestDto>(full));
     let supper = supper::Supper::from(read::<ember_server::dto::supper::SupperDto>(example(

@@ -2210,6 +2210,41 @@ export interface components {
             /** @description Its name, typed again. */
             name: string;
         };
+        /** @description What is done after the rest. */
+        FinishDto: {
+            /**
+             * Format: double
+             * @description How long; in a pan each face.
+             */
+            finish_s: number;
+            /** @description What. */
+            kind: components["schemas"]["FinishKindDto"];
+            /**
+             * Format: double
+             * @description The dial; only with `crisp`.
+             */
+            setting_c?: number | null;
+        };
+        /**
+         * @description What can be done after the rest.
+         * @enum {string}
+         */
+        FinishKindDto: "pan" | "crisp" | "shred";
+        /** @description What was done after the rest, and what became of the meat. */
+        FinishedDto: {
+            /** @description The face that starts above and the other, at its end. */
+            faces: components["schemas"]["FaceOutcomeDto"][];
+            /**
+             * Format: double
+             * @description How long it takes.
+             */
+            finish_s: number;
+            /**
+             * Format: double
+             * @description What a thermometer shows at its end.
+             */
+            reading_c: number;
+        };
         /**
          * @description The face that looks up first: the one for show, or the other.
          * @enum {string}
@@ -2327,7 +2362,7 @@ export interface components {
          * @description What was done to a cut.
          * @enum {string}
          */
-        HandlingDto: "plain" | "rolled" | "stuffed" | "tenderised" | "tenderised_unlabelled";
+        HandlingDto: "plain" | "rolled" | "stuffed" | "tenderised" | "tenderised_unlabelled" | "left_over";
         /** @description Something that can have been done to a cut. */
         HandlingEntryDto: {
             /** @description The safe minimum by region, where it was. */
@@ -2557,7 +2592,7 @@ export interface components {
          * @description How two kinds share a machine.
          * @enum {string}
          */
-        HowDto: "one_basket" | "two_drawers" | "one_after_the_other";
+        HowDto: "one_basket" | "two_drawers" | "some_of_each" | "one_after_the_other";
         /** @description Something that goes into a recipe. */
         ItemDto: {
             /** @description What it brings that some may not eat, likewise; empty for nothing. */
@@ -3503,6 +3538,7 @@ export interface components {
              * @description When the dial goes up for a hot finish.
              */
             finish_at_s?: number | null;
+            finished?: components["schemas"]["FinishedDto"] | null;
             /** @description Safety floor. */
             floor: components["schemas"]["FloorDto"];
             goals?: components["schemas"]["GoalsDto"] | null;
@@ -3603,7 +3639,7 @@ export interface components {
             /** @description What each planned thing is worth. */
             worths?: components["schemas"]["WorthDto"][];
         };
-        /** @description Something the cook does to every batch: at one of `at_s`, `share`, `before_end_s` or `moment`. */
+        /** @description Something the cook does to every batch: at one of `at_s`, `share`, `before_end_s`, `every_s` or `moment`. */
         PlannedActionDto: {
             /**
              * Format: double
@@ -3615,6 +3651,11 @@ export interface components {
              * @description When, before the pull.
              */
             before_end_s?: number | null;
+            /**
+             * Format: double
+             * @description Again and again, so far apart, until shortly before the pull.
+             */
+            every_s?: number | null;
             faces?: components["schemas"]["LookingDto"] | null;
             /** @description What. */
             kind: components["schemas"]["ActionKindDto"];
@@ -3719,6 +3760,7 @@ export interface components {
              * @description At least.
              */
             shortest_s: number;
+            shows?: components["schemas"]["ShowsDto"] | null;
         };
         /** @description The methods of getting meat ready. */
         PreparationDto: {
@@ -3798,6 +3840,7 @@ export interface components {
             place: components["schemas"]["PlaceDto"];
             /** @description Why. */
             reason: string;
+            shows?: components["schemas"]["ShowsDto"] | null;
         };
         /** @description A typical machine. */
         PresetDto: {
@@ -4138,6 +4181,7 @@ export interface components {
             core_target_c: number;
             /** @description What. */
             cut: components["schemas"]["CutDto"];
+            finish?: components["schemas"]["FinishDto"] | null;
             first_up?: components["schemas"]["FirstUpDto"] | null;
             /**
              * Format: double
@@ -4474,6 +4518,11 @@ export interface components {
             /** @description What. */
             what: string;
         };
+        /**
+         * @description What a picture shows beside a task.
+         * @enum {string}
+         */
+        ShowsDto: "tie" | "rod" | "centre" | "forks" | "boat" | "bed";
         /** @description A side dish. */
         SideDto: {
             /**
@@ -4728,7 +4777,7 @@ export interface components {
          * @description What a step asks for.
          * @enum {string}
          */
-        StepKindDto: "preheat" | "load" | "turn" | "sauce" | "set" | "act" | "check" | "pull" | "rest" | "measure" | "serve";
+        StepKindDto: "preheat" | "load" | "turn" | "sauce" | "set" | "act" | "check" | "pull" | "rest" | "measure" | "finish" | "serve";
         /** @description Where a step stands. */
         StepStateDto: {
             /**
@@ -4953,7 +5002,7 @@ export interface components {
          * @description How the pieces are held.
          * @enum {string}
          */
-        SupportDto: "basket" | "rack" | "foil_box" | "grill_plate" | "roasting_pan" | "spit" | "tumbling_basket";
+        SupportDto: "basket" | "rack" | "foil_box" | "grill_plate" | "roasting_pan" | "trivet" | "spit" | "tumbling_basket";
         /** @description A way of holding the pieces. */
         SupportEntryDto: {
             /** @description What it is good for. */
@@ -5047,6 +5096,7 @@ export interface components {
             place: components["schemas"]["PlaceDto"];
             /** @description Why. */
             reason: string;
+            shows?: components["schemas"]["ShowsDto"] | null;
         };
         /**
          * @description Scale a bare temperature is read in.
@@ -5108,6 +5158,7 @@ export interface components {
             gap_mm?: number | null;
             /** @description How. */
             how: components["schemas"]["HowDto"];
+            or?: components["schemas"]["TogetherDto"] | null;
             /**
              * Format: double
              * @description When everything is out.

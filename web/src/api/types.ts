@@ -13,6 +13,7 @@ export type CutEntry = Schemas["CutEntryDto"];
 export type Device = Schemas["DeviceDto"];
 export type Division = Schemas["DivisionDto"];
 export type Estimate = Schemas["EstimateDto"];
+export type Shows = Schemas["ShowsDto"];
 export type Happening = Schemas["HappeningDto"];
 export type HouseholdSettings = Schemas["SettingsDto"];
 export type KeptRecipe = Schemas["KeptRecipeDto"];

@@ -40,6 +40,7 @@ export const MOMENTS = {
   at: "at minute",
   share: "at a share of the cook",
   before_end: "before the end",
+  every: "again every",
   golden: "when it is golden",
 } as const;
 
@@ -59,6 +60,7 @@ export function momentWords(action: PlannedAction): string {
   if (action.share === 0.5) return "half-way";
   if (action.share != null) return `at ${Math.round(action.share * 100)} %`;
   if (action.before_end_s != null) return `${show.minutes(action.before_end_s)} before the end`;
+  if (action.every_s != null) return `every ${show.minutes(action.every_s)}`;
   return "when golden";
 }
 
@@ -116,6 +118,8 @@ export async function planned(
       return { ...what, at_s: await readTime(when) };
     case "before_end":
       return { ...what, before_end_s: await readTime(when) };
+    case "every":
+      return { ...what, every_s: await readTime(when) };
     case "share": {
       const percent = Number.parseFloat(when);
       if (!(percent > 0 && percent < 95)) throw new Error("Write a share from 1 to 95 %.");

@@ -46,6 +46,7 @@ const at = (action: PlannedAction, at_s: number): PlannedAction => ({
   at_s: Math.max(STEP, Math.round(at_s / STEP) * STEP),
   share: undefined,
   before_end_s: undefined,
+  every_s: undefined,
   moment: undefined,
 });
 

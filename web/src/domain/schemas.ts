@@ -62,6 +62,7 @@ const request = v.looseObject({
   weights_g: list(number),
   split: list(number),
   method: maybe(method),
+  finish: maybe(v.looseObject({ kind: v.string(), finish_s: number })),
   programme: maybe(v.looseObject({ kind: v.string(), stage_setting_c: number, stage_s: number })),
 });
 

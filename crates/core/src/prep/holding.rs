@@ -1,6 +1,6 @@
 //! What the cook does for the way the meat is held: folds the foil, lays the bed, ties and runs through.
 
-use super::method::{Method, Place, Task};
+use super::method::{Method, Place, Shows, Task};
 use crate::fryer::Support;
 
 impl Method {
@@ -20,7 +20,16 @@ impl Method {
     #[must_use]
     pub fn held_in(&self, support: Support) -> Self {
         let mut tasks = self.tasks.clone();
-        tasks.extend(set_up(support));
+        // A method that folds its boat has said so already.
+        let told = |one: &Task| {
+            tasks
+                .iter()
+                .any(|task| one.shows.is_some() && task.shows == one.shows)
+        };
+        let more: Vec<Task> = (set_up(support).into_iter())
+            .filter(|one| !told(one))
+            .collect();
+        tasks.extend(more);
         Self {
             tasks,
             ..self.clone()
@@ -45,7 +54,8 @@ fn set_up(support: Support) -> Vec<Task> {
             )
             .with_caution(
                 "Pinch the corners tight and weigh it down with the meat: loose foil flies into the element.",
-            ),
+            )
+            .shows(Shows::Boat),
         ],
         Support::GrillPlate => vec![
             on(
@@ -59,7 +69,8 @@ fn set_up(support: Support) -> Vec<Task> {
             "Lay slices of onion, carrot and celery, 2 cm (3/4 in) thick, close together as a bed",
             4.0,
             "about as wide as the meat; what drips on them becomes the gravy",
-        )],
+        )
+        .shows(Shows::Bed)],
         Support::TumblingBasket => vec![on(
             "Fill the basket no more than half, latch it, turn it once by hand",
             1.0,
@@ -71,22 +82,26 @@ fn set_up(support: Support) -> Vec<Task> {
                 6.0,
                 "about a metre (a yard) of twine for each wrap; trim the ends to 1 cm (1/2 in)",
             )
-            .with_caution("Kitchen twine only, without plastic; keep what touched raw meat apart."),
+            .with_caution("Kitchen twine only, without plastic; keep what touched raw meat apart.")
+            .shows(Shows::Tie),
             on(
                 "Run the rod through the middle, end to end",
                 3.0,
                 "what hangs off the middle makes the motor stall",
-            ),
+            )
+            .shows(Shows::Rod),
             on(
                 "Centre it on the rod",
                 1.0,
                 "as much to the left as to the right, clear of both walls",
-            ),
+            )
+            .shows(Shows::Centre),
             on(
                 "Drive both forks in, tighten their screws, turn it once by hand",
                 2.0,
                 "meat shrinks off its forks; they go in as far as they do",
-            ),
+            )
+            .shows(Shows::Forks),
         ],
     }
 }

@@ -20,6 +20,23 @@ pub enum Place {
     Hob,
 }
 
+/// What a picture shows beside a task that hands find hard to do from words.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Shows {
+    /// Twine around a roast.
+    Tie,
+    /// The rod through its middle.
+    Rod,
+    /// As far to either wall.
+    Centre,
+    /// Both forks driven in.
+    Forks,
+    /// A boat of foil, folded.
+    Boat,
+    /// A bed of slices.
+    Bed,
+}
+
 /// How long a task may last.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Window {
@@ -50,6 +67,8 @@ pub struct Task {
     pub caution: Option<String>,
     /// What is done in the middle of it: a bag is turned over.
     pub halfway: Option<String>,
+    /// What a picture of it shows; nothing where words are enough.
+    pub shows: Option<Shows>,
     /// Whether it puts on a layer of the surface: with another surface, another task takes its place.
     pub coats: bool,
 }
@@ -262,6 +281,7 @@ impl Task {
             reason: reason.to_owned(),
             caution: None,
             halfway: None,
+            shows: None,
             coats: false,
         }
     }
@@ -317,6 +337,12 @@ impl Task {
     /// The same with something in the middle of it.
     pub(super) fn halfway(mut self, order: &str) -> Self {
         self.halfway = Some(order.to_owned());
+        self
+    }
+
+    /// The same with a picture.
+    pub(super) const fn shows(mut self, what: Shows) -> Self {
+        self.shows = Some(what);
         self
     }
 

@@ -22,7 +22,7 @@ pub use ahead::{Ahead, Moment, simulate};
 pub use clocks::{Clock, Overrun, check_clocks, clocks, warming_before};
 pub use followed::{Prepared, Standing, follow};
 pub use measure::{Ingredient, spoons};
-pub use method::{Method, Place, SAID, Task, Window};
+pub use method::{Method, Place, SAID, Shows, Task, Window};
 pub use methods::{bare, counted, left_over, methods, prepared};
 pub use own::{METHOD_NAME, METHOD_REASON, MOST_SEASONINGS, MOST_TASKS, own};
 pub use portion::{Appetite, edible_share, portion};

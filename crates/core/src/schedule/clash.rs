@@ -41,10 +41,26 @@ pub fn as_asked(supper: &Supper) -> Option<Schedule> {
     }
     let serve = wanted_at(supper);
     let budget = u32::try_from(supper.dishes.len() * supper.dishes.len() + 2).unwrap_or(PLENTY);
-    search(&alone, serve, budget, Wanted::Any).or_else(|| {
+    let found = search(&alone, serve, budget, Wanted::Any).or_else(|| {
         // Not even alone: where it would fall into the night, it is shown there.
         alone.quiet.clear();
         search(&alone, serve, budget, Wanted::Any)
+    });
+    found.or_else(|| {
+        // Under way things go otherwise than they can: what is left is shown all the same, as if it waited
+        // for nothing and for ever, and at last as if nothing had begun.
+        const LONG: Minute = Minute::MAX / 8;
+        alone.links.clear();
+        for dish in &mut alone.dishes {
+            dish.waiting.longest = LONG;
+            for task in &mut dish.tasks {
+                task.wait = LONG;
+            }
+        }
+        search(&alone, serve, budget, Wanted::Any).or_else(|| {
+            alone.begun.clear();
+            search(&alone, serve, budget, Wanted::Any)
+        })
     })
 }
 

@@ -112,5 +112,16 @@ pub(super) fn by_number(begun: &[BegunTask], table: &Table) -> Vec<Begun> {
             end: one.end,
         })
     });
-    found.collect()
+    let mut told: Vec<Begun> = found.collect();
+    // What came before something in a dish was over when that began, whatever was told when.
+    told.sort_by_key(|one| (one.dish, std::cmp::Reverse(one.task)));
+    let mut later: Option<Begun> = None;
+    for one in &mut told {
+        if let Some(next) = later.filter(|next| next.dish == one.dish) {
+            one.end = one.end.min(next.start);
+            one.start = one.start.min(one.end);
+        }
+        later = Some(*one);
+    }
+    told
 }

@@ -26,7 +26,9 @@ use std::sync::Arc;
 
 use crate::fryer::Machine;
 use crate::plan::{Plan, PlanError, Request};
-use crate::schedule::{self, Schedule, Serve, Supper, as_asked, clashes, schedule};
+use crate::schedule::{
+    self, Begun, Dish, Minute, Schedule, Serve, Supper, as_asked, clashes, schedule,
+};
 use crate::units::{Message, Unfit};
 
 /// How a cook is planned: the caller may remember plans it has made before.
@@ -103,15 +105,16 @@ pub fn lay(
     check::check(wish)?;
     let table = dishes::Table::set(wish, kitchen, plan)?;
     let begun = before::begun_still(wish, &table);
+    let told = before::by_number(&begun, &table);
     let supper = Supper {
         serve: wish.serve,
         now: 0,
         resources: table.places.resources.clone(),
         hands: wish.hands,
         quiet: wish.quiet.clone(),
-        dishes: table.dishes.clone(),
+        dishes: still_waiting(&table.dishes, &told),
         links: table.links.clone(),
-        begun: before::by_number(&begun, &table),
+        begun: told,
         before: before.map_or_else(Vec::new, |before| before.stood(&table)),
     };
     let wish = &Wish {
@@ -161,6 +164,24 @@ pub fn lay(
             })
         }
     }
+}
+
+/// The dishes as they wait: what has come to its last task is there, and waits for the others as long as it
+/// must; that it loses by it is still counted.
+fn still_waiting(dishes: &[Dish], told: &[Begun]) -> Vec<Dish> {
+    /// More than a supper lasts, min.
+    const AS_LONG_AS_IT_MUST: Minute = 10_000;
+    let mut dishes = dishes.to_vec();
+    for (number, dish) in dishes.iter_mut().enumerate() {
+        let last = dish.tasks.len().saturating_sub(1);
+        if told
+            .iter()
+            .any(|one| (one.dish, one.task) == (number, last))
+        {
+            dish.waiting.longest = AS_LONG_AS_IT_MUST;
+        }
+    }
+    dishes
 }
 
 /// A supper of which a side does not fit beside the meat: what could be changed about that side, each with when

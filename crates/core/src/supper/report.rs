@@ -101,18 +101,27 @@ pub fn report(begun: &[BegunTask], stood: &Before, report: &Report) -> Vec<Begun
         }
         Reported::Done => (start.min(report.at), report.at, ALL),
     };
-    // What came before in this dish is done, unless this is only put off.
+    // What came before in this dish is done, and what was under way is over, unless this is only put off.
     let before = tasks
         .get(..if moments > 0 { number } else { 0 })
         .unwrap_or_default();
     let earlier: Vec<BegunTask> = before
         .iter()
-        .filter(|(key, _)| known(key).is_none_or(|one| one.moments == 0))
-        .map(|(key, placed)| BegunTask {
+        .map(|(key, placed)| {
+            let told = known(key).filter(|one| one.moments > 0);
+            (
+                key,
+                told.map_or((placed.start, placed.end, false), |one| {
+                    (one.start, one.end, true)
+                }),
+            )
+        })
+        .filter(|(_, (_, end, told))| !told || *end > start)
+        .map(|(key, (from, end, _))| BegunTask {
             dish: report.dish.clone(),
             task: key.clone(),
-            start: placed.start.min(start),
-            end: placed.end.min(start),
+            start: from.min(start),
+            end: end.min(start),
             moments: ALL,
         })
         .collect();

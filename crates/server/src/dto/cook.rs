@@ -10,7 +10,7 @@ use super::course::CourseDto;
 use super::event::{EventDto, HappeningDto, OutcomeDto};
 use super::plan::{PictureDto, PlanDto, StepDto};
 use super::request::RequestDto;
-use super::words::PlaceDto;
+use super::words::{PlaceDto, ShowsDto};
 use crate::documents::page;
 use crate::times::time;
 
@@ -79,6 +79,9 @@ pub struct PreparingDto {
     pub hands_on_s: f64,
     /// What is done in the middle of it.
     pub halfway: Option<String>,
+    /// What a picture of it shows.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub shows: Option<ShowsDto>,
     /// Why.
     pub reason: String,
     /// What can hurt.
@@ -101,6 +104,7 @@ impl From<(&Task, Standing)> for PreparingDto {
             best_s: task.window.best.seconds(),
             hands_on_s: task.hands_on.seconds(),
             halfway: task.halfway.clone(),
+            shows: task.shows.map(Into::into),
             reason: task.reason.clone(),
             caution: task.caution.clone(),
             due_at: stands.due.map(time),

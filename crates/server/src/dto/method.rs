@@ -245,6 +245,7 @@ impl From<&OwnTaskDto> for Task {
             reason: dto.reason.clone(),
             caution: None,
             halfway: dto.halfway.clone(),
+            shows: None,
             coats: dto.coats,
         }
     }

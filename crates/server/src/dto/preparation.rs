@@ -13,7 +13,7 @@ use utoipa::ToSchema;
 use super::method::{AheadDto, OwnMethodDto, SeasoningDto};
 use super::request::{RequestDto, checked_recipes};
 use super::surface::SurfaceDto;
-use super::words::{BrowningDto, PlaceDto};
+use super::words::{BrowningDto, PlaceDto, ShowsDto};
 use crate::error::ApiError;
 
 /// What the methods are asked for.
@@ -93,6 +93,9 @@ pub struct TaskBeforeDto {
     pub hands_on_s: f64,
     /// What is done in the middle of it.
     pub halfway: Option<String>,
+    /// What a picture of it shows.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub shows: Option<ShowsDto>,
     /// Why.
     pub reason: String,
     /// What can hurt.
@@ -157,6 +160,9 @@ pub struct PrepTaskDto {
     pub caution: Option<String>,
     /// What is done in the middle of it.
     pub halfway: Option<String>,
+    /// What a picture of it shows.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub shows: Option<ShowsDto>,
     /// Whether it puts on a layer of the surface.
     pub coats: bool,
 }
@@ -220,6 +226,7 @@ impl From<&Task> for PrepTaskDto {
             reason: task.reason.clone(),
             caution: task.caution.clone(),
             halfway: task.halfway.clone(),
+            shows: task.shows.map(Into::into),
             coats: task.coats,
         }
     }
@@ -294,6 +301,7 @@ impl From<&Method> for CountedMethodDto {
                     best_s: task.window.best.seconds(),
                     hands_on_s: task.hands_on.seconds(),
                     halfway: task.halfway.clone(),
+                    shows: task.shows.map(Into::into),
                     reason: task.reason.clone(),
                     caution: task.caution.clone(),
                 })

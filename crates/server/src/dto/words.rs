@@ -9,7 +9,7 @@ use ember_core::plan::{
     Anchor, BatchOrder, Crispness, Decides, HotHolding, LoadRule, Outside, PreheatRule, SauceRule,
     StepKind, TurnRule, Unknown, WarningKind,
 };
-use ember_core::prep::Place;
+use ember_core::prep::{Place, Shows};
 
 /// An enum of the wire with its counterpart in the core.
 macro_rules! wire_enum {
@@ -56,6 +56,10 @@ wire_enum!(
 wire_enum!(
     /// Outline of a piece from above.
     SilhouetteDto = Silhouette { Capsule, Rounded, Rectangle, Teardrop, Folded }
+);
+wire_enum!(
+    /// What a picture shows beside a task.
+    ShowsDto = Shows { Tie, Rod, Centre, Forks, Boat, Bed }
 );
 wire_enum!(
     /// Method of preheating.

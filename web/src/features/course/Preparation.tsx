@@ -7,9 +7,11 @@ import { clockOn, countdown } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
 import { capital } from "../../lib/text";
 import { hours } from "../../lib/units";
+import { HowTo } from "../prep/HowTo";
 import { type PreparingTask, preparing } from "./preparing";
 import { useReports } from "./reports";
 import { skewOf } from "./standing";
+import { lastTold, told } from "./told";
 
 /** Farther away than this there is a time instead of a countdown, ms. */
 const SOON = 12 * 3_600_000;
@@ -17,7 +19,9 @@ const SOON = 12 * 3_600_000;
 export function Preparation({ cook, received }: { cook: Cook; received: number }) {
   const now = useNow(1000);
   const { report, waiting } = useReports(cook.id);
-  const { tasks, current } = preparing(cook, waiting, skewOf(cook, received), now);
+  const skew = skewOf(cook, received);
+  const { tasks, current } = preparing(cook, waiting, skew, now);
+  const last = lastTold(told(cook, waiting, skew));
   if (tasks.length === 0) return null;
   const tell = (task: number, done: boolean) => report({ kind: "prepared", task, done });
   return (
@@ -32,6 +36,18 @@ export function Preparation({ cook, received }: { cook: Cook; received: number }
       ) : (
         <Text textStyle="line">Everything is prepared.</Text>
       )}
+      {last?.happening.kind === "prepared" ? (
+        <Action
+          type="button"
+          look="plain"
+          mt="2"
+          ms="-2"
+          onClick={() => report({ kind: "undone", event: last.id })}
+        >
+          Undo: {tasks[last.happening.task]?.task.name ?? "the last"}{" "}
+          {last.happening.done ? "done" : "started"}
+        </Action>
+      ) : null}
       <Box as="ol" listStyleType="none" mt="4">
         {tasks.map((one) => (
           <Flex
@@ -116,6 +132,7 @@ function Current({ one, now, onBegun, onDone }: CurrentProps) {
           {task.halfway} half-way.
         </Text>
       ) : null}
+      {task.shows ? <HowTo shows={task.shows} /> : null}
       {task.caution ? (
         <Box mt="2">
           <Caution>{task.caution}</Caution>

@@ -41,8 +41,11 @@ export function preparing(
       done: local(task.done_at),
     }),
   );
-  for (const { happening, at } of waiting) {
-    if (happening.kind !== "prepared") continue;
+  const takenBack = new Set(
+    waiting.flatMap(({ happening }) => (happening.kind === "undone" ? [happening.event] : [])),
+  );
+  for (const { id, happening, at } of waiting) {
+    if (happening.kind !== "prepared" || takenBack.has(id)) continue;
     for (const one of tasks.slice(0, happening.task + 1)) {
       if (one.index < happening.task || happening.done) {
         one.begun ??= at;

@@ -45,6 +45,7 @@ const DONE: Record<Step["kind"], string> = {
   pull: "taken out",
   rest: "rested",
   measure: "measured",
+  finish: "finished",
   serve: "served",
 };
 

@@ -96,7 +96,7 @@ export function Readings({ cook, loaded, units }: ReadingsProps) {
                   <Table.Cell>{temperature(reading.core, units)}</Table.Cell>
                   <Table.Cell>{temperature(expected, units)}</Table.Cell>
                   <Table.Cell>
-                    {apart > 0 ? "+" : "−"}
+                    {Math.abs(apart) < 0.5 ? "" : apart > 0 ? "+" : "−"}
                     {difference(Math.abs(apart), units)}
                   </Table.Cell>
                 </Table.Row>

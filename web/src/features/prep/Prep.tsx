@@ -2,13 +2,22 @@
 // the chosen one with its tasks and what to weigh out.
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import type { Catalogue, CutEntry, KeptMethod, Method, OwnMethod, Request } from "../../api/types";
+import type {
+  Catalogue,
+  CountedMethod,
+  CutEntry,
+  KeptMethod,
+  Method,
+  OwnMethod,
+  Request,
+} from "../../api/types";
 import { Action } from "../../components/recipes";
 import { isMethod } from "../../domain/schemas";
 import { useDraft } from "../../lib/draft";
 import { capital } from "../../lib/text";
 import { minutes, type Units } from "../../lib/units";
 import { Bare } from "./Bare";
+import { Besides } from "./Besides";
 import { MethodEditor } from "./MethodEditor";
 import { Methods } from "./Methods";
 import { type Changed, copied, methodAhead, ownAhead, ownId, SAID } from "./method";
@@ -22,7 +31,7 @@ interface PrepProps {
   catalogue: Catalogue;
   entry: CutEntry;
   /** The method the sentence counts with. */
-  counted: string | undefined;
+  counted: CountedMethod | undefined;
   units: Units;
   onChange: (change: Partial<Request>) => void;
 }
@@ -39,9 +48,9 @@ const isWriting = (value: unknown): value is Writing | null =>
 export function Prep({ request, catalogue, entry, counted, units, onChange }: PrepProps) {
   const [open, setOpen] = useState<string | null>(null);
   const [changed, setChanged] = useState<Changed>({});
-  const { kept, own, prep, methods } = useMethods(request, counted === SAID);
+  const { kept, own, prep, methods } = useMethods(request, counted?.id === SAID);
   const [writing, setWriting] = useDraft(`method ${request.cut}`, null, isWriting);
-  const chosen = methods.find((method) => method.id === counted);
+  const chosen = methods.find((method) => method.id === counted?.id);
   const shown = methods.find((method) => method.id === open) ?? chosen ?? methods[1] ?? methods[0];
   if (!prep || !shown) return null;
   const docOf = (method: Method) =>
@@ -105,6 +114,7 @@ export function Prep({ request, catalogue, entry, counted, units, onChange }: Pr
               if (chosen?.id === shown.id) take(shown, next);
             }}
           />
+          <Besides method={shown} counted={counted} />
           <Flex gap="3" mt="2" wrap="wrap" align="baseline" className="no-print">
             {chosen?.id === shown.id ? (
               <Text textStyle="small">

@@ -5,6 +5,7 @@ import type { Method, PrepTask } from "../../api/types";
 import { Caution } from "../../components/Notice";
 import { TimeWord } from "../../components/TimeWord";
 import { hours } from "../../lib/units";
+import { HowTo } from "./HowTo";
 import { type Changed, lasts } from "./method";
 
 interface TasksProps {
@@ -51,6 +52,7 @@ export function Tasks({ method, changed, onChange }: TasksProps) {
                 .join(". ")}
             </Text>
           ) : null}
+          {task.shows ? <HowTo shows={task.shows} /> : null}
           {task.caution ? (
             <Box mt="1">
               <Caution>{task.caution}</Caution>

@@ -9,6 +9,7 @@ import { turnsAll } from "../../domain/actions";
 import { isSame } from "../../domain/surface";
 import type { Units } from "../../lib/units";
 import { ActionsWord } from "./ActionsWord";
+import { FinishWord } from "./FinishWord";
 import { FirstUpWord, HandlingWord, OutsideWord, ThermometerWord } from "./GoalWords";
 import { MethodWord } from "./MethodWord";
 import { ProgrammeWord } from "./ProgrammeWord";
@@ -195,6 +196,14 @@ const outside: Rule = (of) => ({
   fields: ["outside"],
 });
 
+const finish: Rule = (of) => ({
+  place: "goal",
+  lead: ", ",
+  word: <FinishWord {...of} />,
+  usual: of.request.finish == null,
+  fields: ["finish", "finish_s", "finish.setting_c"],
+});
+
 const thermometer: Rule = (of) => ({
   place: "goal",
   lead: ", ",
@@ -217,6 +226,7 @@ const RULES = [
   sauce,
   actions,
   outside,
+  finish,
   thermometer,
 ];
 

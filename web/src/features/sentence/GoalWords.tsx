@@ -2,11 +2,12 @@
 import type { Catalogue } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { Word } from "../../components/Word";
+import { handledAs } from "../../domain/leftOver";
 import { textureOf } from "../../domain/request";
 import { temperature } from "../../lib/units";
 import type { WordProps } from "./words";
 
-/** Rolled, stuffed or tenderised: each with the safe minimum that goes with it. */
+/** Rolled, stuffed, tenderised or left over: each with the safe minimum that goes with it. */
 export function HandlingWord({ request, entry, units, wrong, onChange }: WordProps) {
   const chosen = request.handling ?? "plain";
   const words = (handling: (typeof entry.handlings)[number]) => {
@@ -29,7 +30,7 @@ export function HandlingWord({ request, entry, units, wrong, onChange }: WordPro
           }))}
           chosen={chosen}
           onChoose={(handling) => {
-            onChange({ handling, below_floor_acknowledged: false });
+            onChange(handledAs(request, entry, handling));
             close();
           }}
         />

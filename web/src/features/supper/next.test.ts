@@ -80,6 +80,16 @@ test("one thing after the other is next, each moment of a task on its own", () =
   expect(nextMoment({ supper: now, plan, cooks: [] }, start)).toBeUndefined();
 });
 
+test("what is done ends what was under way before it", () => {
+  const drying = told(supper, plan, dry, "begun", start + 3 * MINUTE);
+  const loaded = told(drying, plan, load, "begun", start + 40 * MINUTE);
+  expect(loaded.begun?.find((one) => one.task === "prepare:dry")).toMatchObject({
+    start_at: at(3),
+    end_at: at(40),
+  });
+  expect(isDone(loaded, plan, dry)).toBe(true);
+});
+
 test("what is late begins later, or takes longer once it has begun", () => {
   const late = told(supper, plan, load, "later", start);
   // Only put off: what comes before is still to do.

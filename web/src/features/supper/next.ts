@@ -113,21 +113,24 @@ export function told(
   } else {
     next = { start: Math.min(start, now), end: now, moments: ALL };
   }
-  // What came before in this dish is done, unless this is only put off.
+  // What came before in this dish is done, and what was under way is over, unless this is only put off.
   const before = tasks.slice(0, next.moments > 0 ? moment.task : 0);
-  const earlier = before.flatMap((one) =>
-    begun.some((known) => known.dish === own.dish && known.task === one.key && doneOf(known) > 0)
-      ? []
-      : [
-          {
-            dish: own.dish,
-            task: one.key,
-            start_at: text(Math.min(time(one.start_at), next.start)),
-            end_at: text(Math.min(time(one.end_at), next.start)),
-            moments: ALL,
-          },
-        ],
-  );
+  const earlier = before.flatMap((one) => {
+    const told = begun.find(
+      (known) => known.dish === own.dish && known.task === one.key && doneOf(known) > 0,
+    );
+    if (told && time(told.end_at) <= next.start) return [];
+    const stood = told ?? one;
+    return [
+      {
+        dish: own.dish,
+        task: one.key,
+        start_at: text(Math.min(time(stood.start_at), next.start)),
+        end_at: text(Math.min(time(stood.end_at), next.start)),
+        moments: ALL,
+      },
+    ];
+  });
   const others = begun.filter(
     (one) =>
       one !== known && !earlier.some((told) => told.dish === one.dish && told.task === one.task),

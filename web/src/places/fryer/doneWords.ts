@@ -12,6 +12,7 @@ export const DONE_WORDS: Record<Step["kind"], string> = {
   pull: "Taken out",
   rest: "Rested",
   measure: "Enter temperature",
+  finish: "Done",
   serve: "Served",
 };
 

@@ -4,12 +4,14 @@ import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useParams } from "@tanstack/react-router";
 import { useState } from "react";
-import { cookChanged, cookQuery, renameCook } from "../../api/queries";
+import { catalogueQuery, cookChanged, cookQuery, renameCook } from "../../api/queries";
 import type { Cook } from "../../api/types";
 import { Caution, Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { planOf } from "../../domain/address";
+import { leftOf } from "../../domain/leftOver";
+import { entryOf } from "../../domain/request";
 import { useSettings } from "../../domain/settings";
 import { CRISPNESS, DONENESS } from "../../features/course/OutcomeForm";
 import { targetWords } from "../../features/logbook/CookEntry";
@@ -39,6 +41,8 @@ export function LogbookCook() {
 function Page({ cook, onDelete }: { cook: Cook; onDelete: () => void }) {
   const units = useSettings();
   const { plan } = cook;
+  const catalogue = useQuery(catalogueQuery());
+  const entry = catalogue.data && entryOf(catalogue.data, cook.request);
   usePageTitle(`Logbook: ${cook.name}`);
   const outcome = cook.course?.outcome;
   const loaded = cook.course?.loaded_at ? Date.parse(cook.course.loaded_at) : null;
@@ -103,6 +107,20 @@ function Page({ cook, onDelete }: { cook: Cook; onDelete: () => void }) {
         >
           Repeat as a new plan
         </PlaceLink>
+        {entry ? (
+          <PlaceLink
+            to="/plan"
+            {...planOf(leftOf(cook.request, entry))}
+            border="2px solid"
+            borderColor="ink"
+            textStyle="button"
+            borderRadius="field"
+            px="4.5"
+            py="2.5"
+          >
+            Reheat what is left
+          </PlaceLink>
+        ) : null}
         <Action type="button" onClick={onDelete}>
           Delete
         </Action>

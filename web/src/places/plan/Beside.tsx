@@ -26,6 +26,7 @@ interface BesideProps {
 const HOW: Record<Together["how"], string> = {
   one_basket: "Together, side by side.",
   two_drawers: "At the same time, a drawer each.",
+  some_of_each: "At the same time, some of each in both drawers.",
   one_after_the_other: "One after the other.",
 };
 
@@ -113,6 +114,24 @@ function Answer({ first, second, names, units, clockOf }: AnswerProps) {
   if (!shared) return null;
   return (
     <Box role="status" mt="1">
+      <Way shared={shared} {...{ first, second, names, units, clockOf }} />
+      <Both first={first} second={second} shared={shared} />
+      {shared.or ? (
+        <Box mt="4">
+          <Text textStyle="small" color="ink.soft">
+            Or
+          </Text>
+          <Way shared={shared.or} {...{ first, second, names, units, clockOf }} />
+        </Box>
+      ) : null}
+    </Box>
+  );
+}
+
+/** One way to share the machine: why, when, and where everything lies. */
+function Way({ shared, first, names, units, clockOf }: AnswerProps & { shared: Together }) {
+  return (
+    <>
       <Text textStyle="body">
         <b>{HOW[shared.how]}</b> {capital(render(shared.reason, units))}.
       </Text>
@@ -129,7 +148,6 @@ function Answer({ first, second, names, units, clockOf }: AnswerProps) {
               `${capital(name)} in at ${clockOf(start)}, out at ${clockOf(start + cook)}. `,
           )}
       </Text>
-      <Both first={first} second={second} shared={shared} />
       {shared.poses.length > 0 ? (
         <Floor
           machine={first.machine}
@@ -142,6 +160,6 @@ function Answer({ first, second, names, units, clockOf }: AnswerProps) {
           })}
         </Floor>
       ) : null}
-    </Box>
+    </>
   );
 }

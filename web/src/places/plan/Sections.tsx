@@ -43,7 +43,7 @@ export function Sections(props: SectionsProps) {
           request={calm}
           catalogue={catalogue}
           entry={entry}
-          counted={counted?.id}
+          counted={counted}
           units={units}
           onChange={onChange}
         />

@@ -4,7 +4,7 @@ use super::{HOUR, SALT, named};
 use crate::meat::{Layer, Surface};
 use crate::prep::ahead::Ahead;
 use crate::prep::cautions::{CHILL, RAW_MEAT};
-use crate::prep::method::{Method, Place, Task};
+use crate::prep::method::{Method, Place, Shows, Task};
 use crate::prep::seasoning::Seasoning;
 
 fn prick() -> Task {
@@ -161,7 +161,8 @@ pub fn boat_skin() -> Method {
             "two layers, corners tight; choose \u{201c}in a foil box\u{201d} in the plan; pour the liquid off half-way, machine off, \
              with gloves, into a dry heat-proof bowl",
         )
-        .with_caution("Foil lies under the meat only, pressed on: loose foil is blown into the element."),
+        .with_caution("Foil lies under the meat only, pressed on: loose foil is blown into the element.")
+        .shows(Shows::Boat),
     ]);
     method
 }

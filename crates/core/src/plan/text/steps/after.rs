@@ -57,7 +57,6 @@ fn toss(pulled: f64) -> Step {
 fn finish(request: &Request, plan: &Plan) -> Option<Step> {
     let finished = plan.finished?;
     let [upper, lower] = finished.faces;
-    let inside = Quantity::Temperature(request.shown(finished.reading));
     let colour = format!(
         "then {} above and {} below",
         upper.browning.word(),
@@ -67,12 +66,9 @@ fn finish(request: &Request, plan: &Plan) -> Option<Step> {
         Finish::None => return None,
         Finish::Pan(face) => (
             Message::with("Sear in a hot pan, {} a side", [Quantity::Time(face)]),
-            Message::with(
-                format!(
-                    "patted dry, with a little oil when it shimmers; {colour}, about {{}} inside"
-                ),
-                [inside],
-            ),
+            Message::plain(format!(
+                "patted dry, with a little oil when it shimmers; {colour}"
+            )),
             cautions::HOT_PAN,
         ),
         Finish::Crisp { setting, time } => (
@@ -80,13 +76,10 @@ fn finish(request: &Request, plan: &Plan) -> Option<Step> {
                 "Crisp again at {} for {}",
                 [Quantity::Setting(setting), Quantity::Time(time)],
             ),
-            Message::with(
-                format!(
-                    "steam from inside softened the outside; {colour}, {}, about {{}} inside",
-                    upper.crispness.word()
-                ),
-                [inside],
-            ),
+            Message::plain(format!(
+                "steam from inside softened the outside; {colour}, {}",
+                upper.crispness.word()
+            )),
             cautions::HOT_BASKET,
         ),
         Finish::Shred(time) => (

@@ -175,6 +175,15 @@ pub fn surface_burns(request: &Request, plan: &Plan) -> Option<Warning> {
     if darkest < Browning::Dark {
         return None;
     }
+    let [first, second] = plan.outcomes.faces.map(|face| face.browning);
+    let by_the_finish = first.max(second) < Browning::Dark;
+    if by_the_finish {
+        let words = format!(
+            "What is done after the rest leaves it {}. A shorter time browns less.",
+            darkest.word()
+        );
+        return warn(WarningKind::SurfaceBurns, Message::plain(words));
+    }
     warn(
         WarningKind::SurfaceBurns,
         Message::with(
@@ -201,7 +210,12 @@ pub fn stays_pale(request: &Request, plan: &Plan) -> Option<Warning> {
         return None;
     }
     // What nobody asked for, and what will be found all the same.
-    let soft = first.crispness.min(second.crispness) <= Crispness::Soft;
+    let crispness = if request.is_turned() {
+        first.crispness.min(second.crispness)
+    } else {
+        first.crispness
+    };
+    let soft = crispness <= Crispness::Soft;
     if wanted == Outside::AsItComes && !soft {
         return None;
     }
@@ -211,7 +225,7 @@ pub fn stays_pale(request: &Request, plan: &Plan) -> Option<Warning> {
             "When the inside is ready the outside is {} and {}. A hotter setting, a hot finish or a \
              drier surface gives more.",
             palest.word(),
-            first.crispness.min(second.crispness).word(),
+            crispness.word(),
         )),
     )
 }
