@@ -20,7 +20,7 @@ use ember_core::heat::{FaceLaw, Grid, Piece, Surroundings, step_size};
 use ember_core::live::{Course, Kept, Planned, PlannedStep, Told, What};
 use ember_core::meat::{CutId, Material, Silhouette, SurfaceStart, cut};
 use ember_core::plan::{Request, StepKind, plan};
-use ember_core::schedule::schedule;
+use ember_core::schedule::{Serve, Supper, first_alternatives, schedule};
 use ember_core::units::{Conductivity, Density, Interval, Length, SpecificHeat, Temperature};
 use full_supper::full_supper;
 
@@ -29,6 +29,15 @@ fn supper(c: &mut Criterion) {
     let supper = full_supper();
     c.bench_function("a supper of six cooks and four sides", |b| {
         b.iter(|| schedule(black_box(&supper)).unwrap());
+    });
+    // In half the time that it needs: the first look at what would make it possible.
+    let tight = Supper {
+        serve: Serve::At(90),
+        ..supper
+    };
+    assert!(schedule(&tight).is_err());
+    c.bench_function("a supper that does not go, first look", |b| {
+        b.iter(|| first_alternatives(black_box(&tight)));
     });
 }
 

@@ -500,6 +500,23 @@ fn every_caution_is_where_it_belongs() {
 }
 
 #[test]
+fn on_a_spit_the_tip_comes_from_the_side() {
+    let oven = PRESETS
+        .iter()
+        .map(ember_core::fryer::Preset::machine)
+        .find(|machine| machine.spit.is_some())
+        .unwrap();
+    let loin = Request {
+        support: Support::Spit,
+        ..Request::usual(CutId::PorkLoinRoast, oven)
+    };
+    let plan = plan(&loin).unwrap();
+    let check = &find(&plan, "Check").reason.text;
+    assert!(check.starts_with("stop the spit; from the side"), "{check}");
+    assert!(!check.contains("from the end"), "{check}");
+}
+
+#[test]
 fn what_is_tall_is_levelled_with_paper_up_to_its_rating() {
     let tall = |setting| Request {
         mass: Mass::from_grams(1900.0),

@@ -71,6 +71,9 @@ export const sameKind = (a: PlannedAction, b: PlannedAction): boolean =>
   (a.faces ?? "both") === (b.faces ?? "both") &&
   (a.with ?? "water") === (b.with ?? "water");
 
+/** Whether it brushes something with sauce. */
+export const isSauced = (action: PlannedAction): boolean => action.kind === "sauce";
+
 /** Whether it turns every piece. */
 export const turnsAll = (action: PlannedAction): boolean =>
   action.kind === "turn" && (action.which ?? "all") === "all";

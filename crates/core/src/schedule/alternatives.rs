@@ -2,7 +2,7 @@
 
 use super::change::Change;
 use super::infeasibility::eased;
-use super::solve::{later, solve};
+use super::solve::{glance, later, solve};
 use super::supper::{Instead, Schedule, Supper, TaskAt};
 use crate::stop::Stop;
 
@@ -100,7 +100,8 @@ pub fn alternatives(supper: &Supper, instead: &[Instead]) -> Vec<Alternative> {
     found
 }
 
-/// The same, of what is found at once: another time, another place, another hand, no quiet hours, one at a time.
+/// The same, of what a glance finds: another time, another place, another hand, no quiet hours, one at a time,
+/// each with any schedule that goes, which need not be the best.
 #[must_use]
 pub fn first_alternatives(supper: &Supper) -> Vec<Alternative> {
     let later = later(supper).map(|(minutes, wish)| (Change::Later(minutes), wish));
@@ -108,7 +109,7 @@ pub fn first_alternatives(supper: &Supper) -> Vec<Alternative> {
     all.filter_map(|(change, changed)| {
         Some(Alternative {
             changes: vec![change],
-            schedule: solve(&changed)?,
+            schedule: glance(&changed)?,
         })
     })
     .collect()

@@ -61,10 +61,16 @@ pub(super) fn solve(supper: &Supper) -> Option<Schedule> {
 
 /// Whether there is a schedule, as far as a short search sees.
 fn possible(supper: &Supper) -> bool {
+    glance(supper).is_some()
+}
+
+/// Any schedule that a short search finds, not the best.
+pub(super) fn glance(supper: &Supper) -> Option<Schedule> {
+    let any = |serve| at(supper, serve, PROBE_NODES, Wanted::Any);
     match supper.serve {
-        Serve::At(serve) => goes(supper, serve),
-        Serve::LeaveBy(leave) => leave_by(supper, leave, PROBE_NODES).is_some(),
-        Serve::Soonest => goes(supper, first(supper) + FURTHEST),
+        Serve::At(serve) => any(serve),
+        Serve::LeaveBy(leave) => leave_by(supper, leave, PROBE_NODES),
+        Serve::Soonest => any(first(supper) + FURTHEST),
     }
 }
 

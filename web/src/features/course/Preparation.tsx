@@ -44,7 +44,7 @@ export function Preparation({ cook, received }: { cook: Cook; received: number }
           ms="-2"
           onClick={() => report({ kind: "undone", event: last.id })}
         >
-          Undo: {tasks[last.happening.task]?.task.name ?? "the last"}{" "}
+          Undo: {tasks[last.happening.task]?.task.name ?? "the last"},{" "}
           {last.happening.done ? "done" : "started"}
         </Action>
       ) : null}

@@ -5,7 +5,7 @@ import type { Catalogue, CutEntry, Plan, Request } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
-import { turnsAll } from "../../domain/actions";
+import { isSauced, turnsAll } from "../../domain/actions";
 import { isSame } from "../../domain/surface";
 import type { Units } from "../../lib/units";
 import { ActionsWord } from "./ActionsWord";
@@ -13,6 +13,7 @@ import { FinishWord } from "./FinishWord";
 import { FirstUpWord, HandlingWord, OutsideWord, ThermometerWord } from "./GoalWords";
 import { MethodWord } from "./MethodWord";
 import { ProgrammeWord } from "./ProgrammeWord";
+import { SauceWord } from "./SauceWord";
 import { SurfaceWord } from "./SurfaceWord";
 import { StartWord } from "./words";
 
@@ -161,18 +162,11 @@ const firstUp: Rule = (of) =>
     fields: ["first_up"],
   };
 
-const sauce: Rule = ({ catalogue, request, onChange }) => ({
+const sauce: Rule = (of) => ({
   place: "handling",
   lead: ", ",
-  word: (
-    <MethodWord
-      label="Sauce"
-      methods={catalogue.sauce}
-      chosen={request.sauce}
-      onChoose={(chosen) => onChange({ sauce: chosen })}
-    />
-  ),
-  usual: request.sauce === "none",
+  word: <SauceWord {...of} />,
+  usual: of.request.sauce === "none" && !(of.request.actions ?? []).some(isSauced),
   fields: ["sauce"],
 });
 

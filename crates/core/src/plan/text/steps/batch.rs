@@ -222,7 +222,13 @@ impl Of<'_> {
         } else {
             ""
         };
-        let probe = request.entry().probe;
+        let on_a_spit = request.support == Support::Spit;
+        // The rod is in the way of a tip that comes from the end.
+        let probe = if on_a_spit {
+            "the thickest part, beside the rod"
+        } else {
+            request.entry().probe
+        };
         let place = if probe.starts_with("from") || probe.starts_with("between") {
             probe.to_owned()
         } else {
