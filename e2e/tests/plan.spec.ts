@@ -69,7 +69,7 @@ test("a link reproduces the sentence", async ({ page, context }) => {
   await page.goto("/plan");
   await word(page, "Pieces").click();
   await page.getByRole("button", { name: "Pieces more" }).click();
-  await page.getByRole("button", { name: "Done" }).click();
+  await page.getByRole("button", { name: "Done", exact: true }).click();
   await word(page, "On the table").click();
   await page.getByRole("textbox", { name: "Time on the clock" }).fill("19:00");
   await page.keyboard.press("Enter");

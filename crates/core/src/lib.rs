@@ -13,6 +13,7 @@ pub mod doneness;
 pub mod fryer;
 pub mod geometry;
 pub mod heat;
+pub mod learned;
 pub mod live;
 pub mod meat;
 pub mod plan;

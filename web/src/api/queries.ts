@@ -1,5 +1,10 @@
 // Keys and options, one factory for each resource.
-import { keepPreviousData, type QueryClient, queryOptions } from "@tanstack/react-query";
+import {
+  keepPreviousData,
+  type QueryClient,
+  type QueryKey,
+  queryOptions,
+} from "@tanstack/react-query";
 import { answer, client } from "./client";
 import type {
   Cook,
@@ -431,8 +436,14 @@ export const understand = (field: TypedField, text: string, units: TypedUnits) =
 
 /** After a cook changed: its own page from the answer, the lists anew. */
 export function cookChanged(queries: QueryClient, cook: Cook | null) {
-  if (cook) queries.setQueryData(cookQuery(cook.id).queryKey, cook);
+  if (cook) answered(queries, cookQuery(cook.id).queryKey, cook);
   void queries.invalidateQueries({ queryKey: ["cooks"] });
+}
+
+/** Puts an answer in place; what was asked for before it and comes later is older, and is passed over. */
+export function answered<T>(queries: QueryClient, queryKey: QueryKey, answer: T) {
+  void queries.cancelQueries({ queryKey, exact: true }, { revert: false });
+  queries.setQueryData(queryKey, answer);
 }
 
 export type { Outcome };

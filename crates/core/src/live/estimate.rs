@@ -21,7 +21,7 @@ use crate::plan::{Decides, SUGAR_BURNS_FROM, SUGAR_STANDS, Unknown};
 use crate::units::{Interval, Temperature};
 
 /// What is believed less than this is named as doubted.
-const DOUBTED: f64 = 0.35;
+pub(super) const DOUBTED: f64 = 0.35;
 
 /// How far a batch that is in is computed at least, s: as long as planned, and where it is in for longer a
 /// while more, so that it is the same cook for every reading of that while.
@@ -53,81 +53,33 @@ pub fn estimate(
     foretell: bool,
     kept: &mut Kept,
 ) -> Option<Estimate> {
-    let number = facts.in_hand();
-    let loaded = facts.loaded(number)?;
     let problem = Problem::new(planned.request);
-    let goal = goal(planned, facts, &problem, number);
-    let kept = kept.of(planned);
-    let grid = kept.grid(|| grid(planned, &problem, goal));
-    let mut others: Vec<(usize, Arc<Curves>)> = Vec::new();
-    let mut cavity = problem.first_cavity();
-    let set_up = |n: usize, its: f64, cavity: Cavity| {
-        // A batch before the one in hand is asked about what was read of it.
-        let mut read = facts.readings_of(n).map(|reading| reading.at);
-        let latest = match read.next_back() {
-            last if n < number => last.unwrap_or(its),
-            _ => facts.latest,
-        };
-        let latest = (latest - its).max(0.0);
-        let out = facts
-            .batch(n)
-            .is_some_and(|batch| batch.first_out.is_some());
-        Setup {
-            problem: &problem,
-            load: n - 1,
-            cavity,
-            script: script(planned, facts, n, &problem),
-            until: if out {
-                latest
-            } else {
-                long_enough(planned.cooks_for(n), latest)
-            },
-            keep: out,
-        }
-    };
-    for n in 1..number {
-        let Some((batch, its)) = facts.batch(n).and_then(|one| Some((one, one.loaded?))) else {
-            continue;
-        };
-        let setup = set_up(n, its, cavity);
-        if facts.readings_of(n).next().is_some() {
-            others.push((n, kept.curves(&setup, goal.bare(), grid)?));
-        }
-        // As the batch leaves the machine.
-        let left = Setup {
-            until: batch.first_out.unwrap_or(loaded) - its,
-            keep: true,
-            ..setup
-        };
-        cavity = kept.left(&left, goal.bare())?;
-    }
-    let setup = set_up(number, loaded, cavity);
-    let curves = kept.curves(&setup, goal, grid)?;
-    let of = |n: usize| {
-        if n == number {
-            Some(&*curves)
-        } else {
-            let mut others = others.iter();
-            others.find(|(m, _)| *m == n).map(|(_, other)| &**other)
-        }
-    };
+    let computed = Computed::along(planned, facts, &problem, kept)?;
+    let Computed {
+        number,
+        loaded,
+        goal,
+        ..
+    } = computed;
+    let (setup, curves) = (&computed.setup, &computed.curves);
+    let of = |n: usize| computed.of(n);
     let measured = measured(facts, &of, None);
     let posterior = measured.posterior()?;
-    let colour = colour(facts, number, loaded, &curves);
+    let colour = colour(facts, number, loaded, curves);
     let estimator = Estimator {
         planned,
         facts,
         number,
         loaded,
         goal,
-        belief: Belief::of(&curves, &posterior, goal.core),
+        belief: Belief::of(curves, &posterior, goal.core),
         used: measured.used.clone(),
         colour,
     };
     let reading = facts.readings_of(number).next_back().map(|last| {
         let before = seen::measured(facts, &of, Some(last.id)).posterior();
         let expected = before
-            .and_then(|before| Belief::of(&curves, &before, goal.core).core(last.at - loaded))
+            .and_then(|before| Belief::of(curves, &before, goal.core).core(last.at - loaded))
             .map(|core| Temperature::from_celsius(core.value));
         Read {
             id: last.id,
@@ -139,8 +91,97 @@ pub fn estimate(
     let foretold = foretell.then(|| estimator.foretold(&measured)).flatten();
     Some(Estimate {
         foretold,
-        ..estimator.estimate(&setup, reading)?
+        ..estimator.estimate(setup, reading)?
     })
+}
+
+/// Every batch that was read, and the one in hand, computed along what happened to them.
+pub(super) struct Computed<'a> {
+    /// The batch in hand, from 1, and when it went in.
+    pub number: usize,
+    loaded: f64,
+    goal: Goal,
+    setup: Setup<'a>,
+    /// Of the batch in hand.
+    pub curves: Arc<Curves>,
+    others: Vec<(usize, Arc<Curves>)>,
+}
+
+impl<'a> Computed<'a> {
+    /// Nothing before any was loaded.
+    pub fn along(
+        planned: Planned,
+        facts: &Facts,
+        problem: &'a Problem<'a>,
+        kept: &mut Kept,
+    ) -> Option<Self> {
+        let number = facts.in_hand();
+        let loaded = facts.loaded(number)?;
+        let goal = goal(planned, facts, problem, number);
+        let kept = kept.of(planned);
+        let grid = kept.grid(|| grid(planned, problem, goal));
+        let mut others: Vec<(usize, Arc<Curves>)> = Vec::new();
+        let mut cavity = problem.first_cavity();
+        let set_up = |n: usize, its: f64, cavity: Cavity| {
+            // A batch before the one in hand is asked about what was read of it.
+            let mut read = facts.readings_of(n).map(|reading| reading.at);
+            let latest = match read.next_back() {
+                last if n < number => last.unwrap_or(its),
+                _ => facts.latest,
+            };
+            let latest = (latest - its).max(0.0);
+            let out = facts
+                .batch(n)
+                .is_some_and(|batch| batch.first_out.is_some());
+            Setup {
+                problem,
+                load: n - 1,
+                cavity,
+                script: script(planned, facts, n, problem),
+                until: if out {
+                    latest
+                } else {
+                    long_enough(planned.cooks_for(n), latest)
+                },
+                keep: out,
+            }
+        };
+        for n in 1..number {
+            let Some((batch, its)) = facts.batch(n).and_then(|one| Some((one, one.loaded?))) else {
+                continue;
+            };
+            let setup = set_up(n, its, cavity);
+            if facts.readings_of(n).next().is_some() {
+                others.push((n, kept.curves(&setup, goal.bare(), grid)?));
+            }
+            // As the batch leaves the machine.
+            let left = Setup {
+                until: batch.first_out.unwrap_or(loaded) - its,
+                keep: true,
+                ..setup
+            };
+            cavity = kept.left(&left, goal.bare())?;
+        }
+        let setup = set_up(number, loaded, cavity);
+        let curves = kept.curves(&setup, goal, grid)?;
+        Some(Self {
+            number,
+            loaded,
+            goal,
+            setup,
+            curves,
+            others,
+        })
+    }
+
+    /// The curves of a batch.
+    pub fn of(&self, n: usize) -> Option<&Curves> {
+        if n == self.number {
+            return Some(&self.curves);
+        }
+        let mut others = self.others.iter();
+        others.find(|(m, _)| *m == n).map(|(_, other)| &**other)
+    }
 }
 
 /// What must hold before it comes out, as planned or as it was changed since.

@@ -39,6 +39,11 @@ impl Measured {
         more
     }
 
+    /// What was seen, the readings first.
+    pub fn seen(&self) -> &[Observed] {
+        &self.seen
+    }
+
     /// What is believed after all of it.
     pub fn posterior(&self) -> Option<Posterior> {
         Posterior::of(self.seen.clone())

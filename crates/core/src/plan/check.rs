@@ -30,7 +30,7 @@ impl Request {
         if self.start == Start::Frozen {
             self.check_frozen()?;
         } else {
-            bounds::START.check(self.start.temperature().celsius())?;
+            bounds::START.check(self.start_temperature().celsius())?;
         }
         bounds::ROOM.check(self.room.celsius())?;
         self.check_ahead()?;
@@ -46,6 +46,7 @@ impl Request {
         self.check_dial(self.setting_used(), true)?;
         self.check_programme()?;
         self.check_finish()?;
+        self.known.check()?;
         self.check_support()?;
         self.check_piece()?;
         self.check_height()?;

@@ -9,7 +9,7 @@ use super::cook::{
 };
 use super::error::PlanError;
 use super::goals::{Decides, Outside, Progress};
-use super::request::{HotHolding, Origin, PreheatRule, Programme, Request, When};
+use super::request::{HotHolding, Known, Origin, PreheatRule, Programme, Request, When};
 use super::search::{Found, search, weigh::weigh};
 use super::text::{steps, warnings};
 use super::uncertainty::{self, Ensemble, assumptions};
@@ -42,6 +42,12 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
     let (fine, stretch) = unmeasured(&problem, found, fine, ensemble.as_ref())?;
     refuse_after_the_end(request, fine.pull)?;
     let early = ensemble.as_ref().map(|ensemble| ensemble.pull().early);
+    let early = match checked_without(request)? {
+        Some(before) => {
+            Some(early.map_or(before, |early| if early < before { early } else { before }))
+        }
+        None => early,
+    };
     let batches = all_batches(&problem, &fine, early, stretch)?;
     let waiting = Waiting::of(&problem, &fine, &batches);
     let passes_60 = fine.progress.passed.map(Interval::from_seconds);
@@ -85,7 +91,7 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         kept: waiting.kept,
         loading: weigh(&problem, cavity, found, responses.as_ref()),
         thickness: request.thickness_used(),
-        start: request.start.temperature(),
+        start: request.start_temperature(),
         outcomes: fine.outcomes,
         picture: fine.picture,
         steps: Vec::new(),
@@ -98,6 +104,31 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
     plan.warnings = warnings::find(request, &plan);
     plan.steps = steps::list(request, &plan);
     Ok(plan)
+}
+
+/// When the first check would be without what the kitchen has learned, which never makes it later; nothing where
+/// it has learned nothing.
+fn checked_without(request: &Request) -> Result<Option<Interval>, PlanError> {
+    if request.known.is_nothing() {
+        return Ok(None);
+    }
+    let usual = Request {
+        known: Known::default(),
+        ..request.clone()
+    };
+    let problem = Problem::new(&usual);
+    let cavity = problem.first_cavity();
+    let found = match search(&problem, cavity, problem.first()) {
+        // What only a stronger machine brings there has no check without it.
+        Err(PlanError::NeverReached { .. }) => return Ok(None),
+        other => other?,
+    };
+    let responses = uncertainty::respond(&problem, cavity, found);
+    let early = responses.map(|responses| responses.ensemble(found.pull).pull().early);
+    let quarter = Interval::from_seconds(found.pull * (1.0 - CHECK_BEFORE));
+    Ok(Some(early.map_or(quarter, |early| {
+        if early < quarter { early } else { quarter }
+    })))
 }
 
 /// Where nobody measures, the latest of eight cooks in ten decides; with how much longer that is.

@@ -40,14 +40,16 @@ pub use questions::convert::{Converted, Outcome, convert};
 pub use questions::together::{How, Together, together};
 pub use questions::{DeadlineError, Equivalent, SettingFor, equivalent, setting_for};
 pub use request::{
-    BatchOrder, Finish, HotHolding, LoadRule, Origin, PlannedAction, PreheatRule, Programme,
-    Request, SauceRule, Start, TEXTURE_WITHIN, Thermometer, TurnRule, When,
+    BatchOrder, Finish, HotHolding, Known, KnownCut, KnownMachine, LoadRule, Origin, PlannedAction,
+    PreheatRule, Programme, Request, SauceRule, Start, TEXTURE_WITHIN, Thermometer, TurnRule, When,
 };
 pub use text::render::render;
 pub use text::steps::{Anchor, Step, StepKind};
 pub(crate) use text::warnings::{SUGAR_BURNS_FROM, SUGAR_STANDS};
 pub use text::warnings::{Warning, WarningKind};
 pub use uncertainty::assumptions::Assumption;
-pub use uncertainty::{Band, Ensemble, MEMBERS, Member, Synthetic, Unknown, synthetic};
+pub use uncertainty::{
+    Band, Ensemble, HEAT, MEMBERS, Member, Synthetic, THERMOSTAT, Unknown, synthetic,
+};
 
 use make::SWAP;

@@ -245,6 +245,20 @@ pub const TIMER: Bound = Bound::new("longest time of the timer", "timer_s", "s",
 pub const HEAT_FACTOR: Bound = Bound::new("heat factor", "heat_factor", "of its kind", 0.5, 1.6);
 /// What the air of a machine is hotter than its dial says.
 pub const OFFSET: Bound = Bound::new("offset of the dial", "offset_k", "K", -40.0, 40.0);
+/// What is not known of a logarithm that was learned.
+pub const KNOWN_SPREAD: Bound = Bound::new("spread of what was learned", "known", "", 0.0, 0.5);
+/// The same of a temperature.
+pub const KNOWN_KELVINS: Bound = Bound::new("spread of what was learned", "known", "K", 0.0, 30.0);
+/// How many times as thick as usual for its weight.
+pub const KNOWN_THICKNESS: Bound = Bound::new(
+    "thickness that was learned",
+    "known",
+    "of the usual",
+    0.5,
+    2.0,
+);
+/// How much warmer than a usual fridge.
+pub const KNOWN_START: Bound = Bound::new("start that was learned", "known", "K", -4.0, 16.0);
 /// Gap to leave around each piece.
 pub const GAP: Bound = Bound::new("gap", "gap_mm", "mm", 0.0, 30.0);
 /// Number of a batch, or of a drawer or rack, in a layout by hand.
@@ -267,7 +281,7 @@ pub const HOT_COUNTER: Bound = Bound::new(
 pub const PARBOIL: Bound = Bound::new("time in the pot", "parboil_s", "s", 0.0, 3600.0);
 
 /// All of them, for descriptions of an interface and for generators.
-pub const ALL: [Bound; 52] = [
+pub const ALL: [Bound; 56] = [
     OFF,
     KEEP_IN,
     BATCH_MASS,
@@ -318,6 +332,10 @@ pub const ALL: [Bound; 52] = [
     PREHEAT,
     HEAT_FACTOR,
     OFFSET,
+    KNOWN_SPREAD,
+    KNOWN_KELVINS,
+    KNOWN_THICKNESS,
+    KNOWN_START,
     GAP,
     TRAY,
 ];

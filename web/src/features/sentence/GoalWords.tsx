@@ -10,22 +10,26 @@ import type { WordProps } from "./words";
 /** Rolled, stuffed, tenderised or left over: each with the safe minimum that goes with it. */
 export function HandlingWord({ request, entry, units, wrong, onChange }: WordProps) {
   const chosen = request.handling ?? "plain";
+  // Of what is never rolled or pierced it is only said whether it is raw.
+  const name = (known: (typeof entry.handlings)[number]) =>
+    known.handling === "plain" && entry.handlings.length === 2 ? "raw" : known.words;
   const words = (handling: (typeof entry.handlings)[number]) => {
     const floor = handling.floors.find((known) => known.region === request.region)?.floor;
     const least = floor?.core_c == null ? "" : ` Safe minimum ${temperature(floor.core_c, units)}.`;
     return `${handling.reason}${least}`;
   };
+  const named = entry.handlings.find((known) => known.handling === chosen);
   return (
     <Word
       label="What was done to it"
-      text={entry.handlings.find((known) => known.handling === chosen)?.words ?? chosen}
+      text={named ? name(named) : chosen}
       state={wrong === "handling" ? "wrong" : "told"}
     >
       {(close) => (
         <Choice
           items={entry.handlings.map((known) => ({
             value: known.handling,
-            text: known.words,
+            text: name(known),
             reason: words(known),
           }))}
           chosen={chosen}

@@ -4,6 +4,7 @@ import { type QueryClient, useMutation, useQueryClient } from "@tanstack/react-q
 import { useSyncExternalStore } from "react";
 import { ApiFailure } from "../../api/client";
 import {
+  answered,
   changeSupper,
   cookChanged,
   cookQuery,
@@ -57,7 +58,7 @@ async function taken(queries: QueryClient, changed: KeptSupper) {
     const begun = await queries.fetchQuery(cookQuery(cook)).catch(() => null);
     if (begun) cookChanged(queries, begun);
   }
-  queries.setQueryData(keptSupperQuery(changed.id).queryKey, changed);
+  answered(queries, keptSupperQuery(changed.id).queryKey, changed);
   void queries.invalidateQueries({ queryKey: SUPPER_LISTS });
 }
 

@@ -195,7 +195,12 @@ impl<'a> Problem<'a> {
 
     /// What the air is when the dial says so, °C.
     pub fn true_to(&self, dial: f64) -> f64 {
-        dial + self.request.machine.calibration.offset.kelvins()
+        let learned = self
+            .request
+            .known
+            .machine
+            .map_or(0.0, |known| known.offset.kelvins());
+        dial + self.request.machine.calibration.offset.kelvins() + learned
     }
 
     /// The dial when the meat goes in, °C.
@@ -231,7 +236,8 @@ impl<'a> Problem<'a> {
         variation: Variation,
     ) -> Run {
         let request = self.request;
-        let heat = variation.heat * request.machine.calibration.heat;
+        let learned = request.known.machine.map_or(1.0, |known| known.heat);
+        let heat = variation.heat * request.machine.calibration.heat * learned;
         let setting = self.true_to(self.first_setting()) + variation.setting;
         let mut run: Option<Run> = None;
         for (n, tray) in trays.iter().enumerate() {
@@ -319,7 +325,7 @@ impl<'a> Problem<'a> {
             };
             Piece::new(Arc::new(grid), material, law, celsius, surface).with_bone(request.entry())
         };
-        let start = request.start.temperature().celsius();
+        let start = request.start_temperature().celsius();
         let stages = request.stages();
         let piece = if stages.is_empty() {
             let surface = request.surface_start();

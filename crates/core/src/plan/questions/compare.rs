@@ -58,7 +58,7 @@ fn raw(request: &Request) -> (Piece, Body) {
         request.thickness_of(request.heaviest()),
         Grid::coarse,
         FaceLaw::MEAT,
-        request.start.temperature().celsius(),
+        request.start_temperature().celsius(),
         Surface::RAW,
     )
 }

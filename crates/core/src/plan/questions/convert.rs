@@ -100,7 +100,7 @@ pub fn convert(recipe: &Request, time: Interval, other: &Machine) -> Result<Conv
                 target: Temperature::from_celsius(end.core()),
                 setting: other.highest,
                 limit: LONGEST,
-                reached: recipe.start.temperature(),
+                reached: recipe.start_temperature(),
             });
         }
         dial = (dial + step).min(highest);

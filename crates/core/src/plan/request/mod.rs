@@ -1,10 +1,12 @@
 //! What the cook says: the sentence as a type, and its checks.
 
 mod actions;
+mod known;
 mod rules;
 mod words;
 
 pub use actions::{Origin, PlannedAction, When};
+pub use known::{Known, KnownCut, KnownMachine};
 pub use rules::{
     BatchOrder, Finish, HotHolding, LoadRule, PreheatRule, Programme, SauceRule, Start,
     Thermometer, TurnRule,
@@ -93,6 +95,8 @@ pub struct Request {
     pub below_floor_acknowledged: bool,
     /// Somebody at the table is pregnant, very young, old or ill: no target below the floor.
     pub vulnerable: bool,
+    /// What this kitchen has learned.
+    pub known: Known,
     /// Temperature of the kitchen.
     pub room: Temperature,
     /// Height of the kitchen over the sea.
@@ -161,6 +165,7 @@ impl Request {
             sauce: SauceRule::default(),
             target: usual_texture(entry, Region::default())
                 .map_or(Temperature::from_celsius(74.0), |texture| texture.core),
+            known: Known::default(),
             region: Region::default(),
             below_floor_acknowledged: false,
             out_at: None,
@@ -195,8 +200,17 @@ impl Request {
     /// The thickness used: measured, or expected from the weight.
     #[must_use]
     pub fn thickness_used(&self) -> Length {
-        self.thickness
-            .unwrap_or_else(|| self.entry().expected_thickness(self.mass))
+        self.thickness_of(self.mass)
+    }
+
+    /// The even temperature the model starts from: out of this kitchen's fridge where that is known.
+    #[must_use]
+    pub fn start_temperature(&self) -> Temperature {
+        let usual = self.start.temperature();
+        match (self.start, self.known.cut) {
+            (Start::Fridge | Start::Tempered(_), Some(cut)) => usual + cut.start,
+            _ => usual,
+        }
     }
 
     /// Weight of a piece by its number from 0.
@@ -210,7 +224,10 @@ impl Request {
     pub fn thickness_of(&self, mass: Mass) -> Length {
         let entry = self.entry();
         self.thickness.map_or_else(
-            || entry.expected_thickness(mass),
+            || {
+                let usual = entry.expected_thickness(mass).millimetres();
+                Length::from_millimetres(usual * self.known.cut.map_or(1.0, |cut| cut.thickness))
+            },
             |measured| {
                 let ratio = mass.grams() / self.mass.grams();
                 Length::from_millimetres(

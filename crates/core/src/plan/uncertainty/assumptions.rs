@@ -1,7 +1,7 @@
 //! What was assumed, and how many minutes each assumption is worth.
 
 use crate::plan::request::{Request, Start};
-use crate::plan::uncertainty::{Responses, Unknown};
+use crate::plan::uncertainty::{Responses, THERMOSTAT, Unknown};
 use crate::units::{Interval, TemperatureDifference};
 use crate::units::{Message, Quantity};
 
@@ -37,13 +37,43 @@ pub fn ranked(request: &Request, responses: &Responses) -> Vec<Assumption> {
     out
 }
 
+/// "6 cooks".
+fn cooks(count: u32) -> String {
+    match count {
+        1 => "1 cook".to_owned(),
+        many => format!("{many} cooks"),
+    }
+}
+
+fn thermostat(request: &Request) -> Message {
+    let kelvins = |kelvins: f64| Quantity::Difference(TemperatureDifference::from_kelvins(kelvins));
+    let Some(known) = request.known.machine else {
+        return Message::with("Thermostat accuracy, within {}", [kelvins(THERMOSTAT)]);
+    };
+    let offset = known.offset.kelvins();
+    let way = if offset >= 0.0 { "hot" } else { "cold" };
+    Message::with(
+        format!(
+            "Thermostat, {{}} {way} by {}, within {{}}",
+            cooks(known.cooks)
+        ),
+        [
+            kelvins(offset.abs()),
+            kelvins(known.offset_spread.hypot(known.together)),
+        ],
+    )
+}
+
 fn words(kind: Unknown, request: &Request) -> (Message, bool) {
-    let start = [Quantity::Temperature(request.start.temperature())];
+    let start = [Quantity::Temperature(request.start_temperature())];
     match kind {
         Unknown::Thickness => {
             let thickness = [Quantity::Length(request.thickness_used())];
             if request.thickness.is_some() {
                 (Message::with("Thickness, measured as {}", thickness), false)
+            } else if let Some(cut) = request.known.cut {
+                let words = format!("Thickness, {{}} by {}", cooks(cut.cooks));
+                (Message::with(words, thickness), true)
             } else {
                 (
                     Message::with("Thickness, guessed {} from the weight", thickness),
@@ -52,7 +82,13 @@ fn words(kind: Unknown, request: &Request) -> (Message, bool) {
             }
         }
         Unknown::Start => match request.start {
-            Start::Fridge => (Message::with("Fridge, taken as {}", start), true),
+            Start::Fridge => match request.known.cut {
+                Some(cut) => {
+                    let words = format!("Fridge, {{}} by {}", cooks(cut.cooks));
+                    (Message::with(words, start), true)
+                }
+                None => (Message::with("Fridge, taken as {}", start), true),
+            },
             Start::Tempered(time) => (
                 Message::with(
                     "From the fridge at {}, then {} on the counter",
@@ -64,18 +100,17 @@ fn words(kind: Unknown, request: &Request) -> (Message, bool) {
             Start::Measured(_) => (Message::with("Start, measured as {}", start), false),
         },
         Unknown::MachineHeat => (
-            Message::plain("Fan strength, taken as usual for its kind"),
+            match request.known.machine {
+                Some(known) => Message::plain(format!(
+                    "Fan strength, {} by {}",
+                    known.words_of_heat(),
+                    cooks(known.cooks)
+                )),
+                None => Message::plain("Fan strength, taken as usual for its kind"),
+            },
             false,
         ),
-        Unknown::Thermostat => (
-            Message::with(
-                "Thermostat accuracy, within {}",
-                [Quantity::Difference(TemperatureDifference::from_kelvins(
-                    6.0,
-                ))],
-            ),
-            false,
-        ),
+        Unknown::Thermostat => (thermostat(request), false),
         Unknown::Load => (
             Message::plain("How freely the air passes between the pieces as they lie"),
             false,

@@ -12,7 +12,7 @@ use crate::curve;
 use crate::fryer::{Cavity, Pace, Run};
 use crate::plan::cook::{Problem, Resolution, Variation};
 use crate::plan::error::PlanError;
-use crate::plan::request::Request;
+use crate::plan::request::{Request, Start};
 use crate::plan::search::{Found, search};
 use crate::units::{Interval, Temperature};
 
@@ -45,19 +45,16 @@ impl Unknown {
     ///
     /// Spreads: thickness by the cut (3 % on a ruler, common practice), start by where the meat
     /// comes from, heat 10 % between machines of a kind, thermostat 6 K, air 7 % (common practice
-    /// in kind, from memory in size).
+    /// in kind, from memory in size); where a kitchen has learned, what is left of them.
     #[must_use]
     pub fn varied(self, request: &Request, deviations: f64) -> Variation {
-        const RULER: f64 = 0.03;
-        const HEAT: f64 = 0.10;
-        const THERMOSTAT: f64 = 6.0;
         let none = Variation::NONE;
         match self {
             Self::Thickness => {
-                let spread = if request.thickness.is_some() {
-                    RULER
-                } else {
-                    request.entry().thickness.spread
+                let spread = match (request.thickness, request.known.cut) {
+                    (Some(_), _) => RULER,
+                    (None, Some(cut)) => cut.thickness_spread,
+                    (None, None) => request.entry().thickness.spread,
                 };
                 Variation {
                     thickness: (spread * deviations).exp(),
@@ -65,22 +62,48 @@ impl Unknown {
                 }
             }
             Self::Start => Variation {
-                start: -request.start.spread().kelvins() * deviations,
+                start: -start_spread(request) * deviations,
                 ..none
             },
-            Self::MachineHeat => Variation {
-                heat: (-HEAT * deviations).exp(),
-                ..none
+            Self::MachineHeat => match request.known.machine {
+                // A machine that is weaker than known is hotter by what goes with that.
+                Some(known) => Variation {
+                    heat: (-known.heat_spread * deviations).exp(),
+                    setting: -known.together * deviations,
+                    ..none
+                },
+                None => Variation {
+                    heat: (-HEAT * deviations).exp(),
+                    ..none
+                },
             },
-            Self::Thermostat => Variation {
-                setting: -THERMOSTAT * deviations,
-                ..none
-            },
+            Self::Thermostat => {
+                let known = request.known.machine.map(|known| known.offset_spread);
+                Variation {
+                    setting: -known.unwrap_or(THERMOSTAT) * deviations,
+                    ..none
+                }
+            }
             Self::Load => Variation {
                 exposure: (-AIR * deviations).exp(),
                 ..none
             },
         }
+    }
+}
+
+/// Thickness on a ruler, as a logarithm.
+pub const RULER: f64 = 0.03;
+/// Heat between machines of a kind, as a logarithm.
+pub const HEAT: f64 = 0.10;
+/// A thermostat, K.
+pub const THERMOSTAT: f64 = 6.0;
+
+/// One standard deviation of the start, K.
+fn start_spread(request: &Request) -> f64 {
+    match (request.start, request.known.cut) {
+        (Start::Fridge | Start::Tempered(_), Some(cut)) => cut.start_spread,
+        _ => request.start.spread().kelvins(),
     }
 }
 
@@ -158,7 +181,7 @@ pub struct Responses {
 
 /// Cooks with each unknown to either side; nothing when the usual one never gets there.
 pub fn respond(problem: &Problem, cavity: Cavity, found: Found) -> Option<Responses> {
-    let start = problem.request.start.temperature().celsius();
+    let start = problem.request.start_temperature().celsius();
     let levels: Vec<f64> = (1..=LEVELS)
         .map(|i| start + (found.goal.core - start) * i as f64 / LEVELS as f64)
         .collect();

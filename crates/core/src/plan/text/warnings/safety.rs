@@ -261,7 +261,7 @@ pub fn fire(request: &Request, _plan: &Plan) -> Option<Warning> {
 }
 
 pub fn out_of_fridge(request: &Request, _plan: &Plan) -> Option<Warning> {
-    let start = request.start.temperature();
+    let start = request.start_temperature();
     if start.celsius() <= WARM_START {
         return None;
     }
