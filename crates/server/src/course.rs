@@ -5,8 +5,8 @@ use std::sync::{Arc, LazyLock, Mutex, PoisonError};
 
 use chrono::{DateTime, Utc};
 use ember_core::live::{
-    Course, Doubt, Estimate, Kept, Likely, Noticed, Planned, PlannedStep, Point, Safe, Told,
-    Watched, What, coldest, stand, watch,
+    self, Course, Doubt, Estimate, Kept, Lesson, Likely, Noticed, Planned, PlannedStep, Point,
+    Safe, Told, Watched, What, coldest, stand, watch,
 };
 use ember_core::plan::Request;
 use ember_core::units::Temperature;
@@ -142,6 +142,29 @@ pub fn of(
         probes,
         outcome: outcome(events),
     })
+}
+
+/// What a closed cook says of its machine and its cut; nothing where nobody measured, or only a practice
+/// thermometer did.
+#[must_use]
+pub fn lesson(
+    request: &RequestDto,
+    plan: &PlanDto,
+    started: DateTime<Utc>,
+    events: &[EventDto],
+) -> Option<Lesson> {
+    let doneness = outcome(events).map(|outcome| outcome.doneness);
+    let request = Request::try_from(request).ok()?;
+    let steps: Vec<PlannedStep> = plan.steps.iter().map(StepDto::planned).collect();
+    let planned = Planned {
+        request: &request,
+        steps: &steps,
+        minutes: &plan.picture.minutes,
+        core: &plan.picture.core_c,
+        inside: Temperature::from_celsius(plan.pull_core_c),
+        rise: plan.peak_core_c - plan.pull_core_c,
+    };
+    live::lesson(planned, seconds(started), &told(events), doneness)
 }
 
 /// When the meat of a cook went in: for a list.

@@ -63,6 +63,8 @@ pub fn of(name: &str) -> Option<Value> {
         "SupperReportDto" => Some(json!({
             "id": Uuid::nil(), "dish": "drumsticks", "task": "cook", "what": "begun",
         })),
+        "LeaveOutDto" => Some(json!({ "left_out": true })),
+        "StartOverDto" => Some(json!({ "machine": "the drum" })),
         "WhatIfDto" => Some(json!({ "happening": { "kind": "keep_in", "keep_s": 300.0 } })),
         "NewThermometerDto" => Some(json!({ "name": "Oven probe" })),
         "ChannelTieDto" => Some(json!({ "kind": "core" })),

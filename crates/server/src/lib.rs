@@ -27,6 +27,7 @@ mod handlers;
 mod headers;
 pub mod kitchen;
 pub mod lan;
+pub mod learned;
 pub mod machines;
 pub mod manners;
 pub mod metrics;

@@ -43,6 +43,8 @@ pub fn keep(
 ) -> Result<SharedDto, ApiError> {
     Request::try_from(&request)?;
     request.below_floor_acknowledged = false;
+    // Nor what this kitchen knows of its own machine.
+    request.known = None;
     let sentence = storage::pack(sentence::Sentence::from(request.clone()))?;
     let id = identity(&sentence.to_string());
     rows::keep(connection, kept(id), &sentence, now)?;

@@ -446,4 +446,18 @@ export function answered<T>(queries: QueryClient, queryKey: QueryKey, answer: T)
   queries.setQueryData(queryKey, answer);
 }
 
+/** What the kitchen has learned from its cooks. */
+export const learnedQuery = () =>
+  queryOptions({
+    queryKey: ["learned"],
+    queryFn: ({ signal }) => answer(client.GET("/api/learned", { signal })),
+    staleTime: 60_000,
+  });
+
+export const leaveOut = (cook: string, left_out: boolean) =>
+  answer(client.PUT("/api/learned/{id}", { params: { path: { id: cook } }, body: { left_out } }));
+
+export const startOver = (machine: string) =>
+  answer(client.POST("/api/learned/start_over", { body: { machine } }));
+
 export type { Outcome };

@@ -372,6 +372,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the kitchen has learned from its cooks: of each machine and of each cut, with what every cook says. */
+        get: operations["learned"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learned/start_over": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Leaves out every cook in a machine: what comes from now on is learned anew. */
+        post: operations["start_over"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learned/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Leaves a cook out of what the kitchen learns, or takes it back in. */
+        put: operations["leave_out"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/links": {
         parameters: {
             query?: never;
@@ -2745,6 +2796,72 @@ export interface components {
             revision: number;
             settings?: components["schemas"]["SettingsDto"] | null;
         };
+        /** @description Of a cut, as this kitchen buys and stores it. */
+        KnownCutDto: {
+            /**
+             * Format: int32
+             * @description From so many cooks.
+             */
+            cooks: number;
+            /**
+             * Format: double
+             * @description How much warmer than usual it comes out of the fridge.
+             */
+            start_offset_k: number;
+            /**
+             * Format: double
+             * @description One standard deviation of that.
+             */
+            start_spread_k: number;
+            /**
+             * Format: double
+             * @description How many times as thick as usual for its weight.
+             */
+            thickness_factor: number;
+            /**
+             * Format: double
+             * @description One standard deviation of the logarithm of that.
+             */
+            thickness_spread: number;
+        };
+        /** @description What a plan counts with. */
+        KnownDto: {
+            cut?: components["schemas"]["KnownCutDto"] | null;
+            machine?: components["schemas"]["KnownMachineDto"] | null;
+        };
+        /** @description Of a machine. */
+        KnownMachineDto: {
+            /**
+             * Format: int32
+             * @description From so many cooks.
+             */
+            cooks: number;
+            /**
+             * Format: double
+             * @description How many times the heat it carries.
+             */
+            heat_factor: number;
+            /**
+             * Format: double
+             * @description One standard deviation of the logarithm of that.
+             */
+            heat_spread: number;
+            /**
+             * Format: double
+             * @description How much hotter its air is than the dial says.
+             */
+            offset_k: number;
+            /**
+             * Format: double
+             * @description One standard deviation of what is left of the offset.
+             */
+            offset_spread_k: number;
+            /**
+             * Format: double
+             * @description How much of that goes with a machine stronger by one deviation.
+             */
+            together_k: number;
+        };
         /** @description Addresses for the phones of this home. */
         LanDto: {
             /** @description By the name of this computer, which stays the same. */
@@ -2788,6 +2905,97 @@ export interface components {
             layer: components["schemas"]["LayerDto"];
             /** @description The words in a list of layers. */
             words: string;
+        };
+        /** @description What the learned changes for a usual cook of a cut. */
+        LearnedChangeDto: {
+            /**
+             * Format: double
+             * @description And with it.
+             */
+            after_s: number;
+            /**
+             * Format: double
+             * @description When it comes out without what was learned.
+             */
+            before_s: number;
+            /** @description The cut, in words. */
+            name: string;
+        };
+        /** @description Of a cut. */
+        LearnedCutDto: {
+            /** @description Which. */
+            cut: components["schemas"]["CutDto"];
+            /** @description What plans count with. */
+            known: components["schemas"]["KnownCutDto"];
+            /** @description Its name. */
+            name: string;
+        };
+        /** @description What a kitchen has learned. */
+        LearnedDto: {
+            /** @description Of each cut. */
+            cuts: components["schemas"]["LearnedCutDto"][];
+            /** @description Of each machine in which something was cooked that says anything. */
+            machines: components["schemas"]["LearnedMachineDto"][];
+            /**
+             * Format: int32
+             * @description Cooks that say nothing: nobody measured.
+             */
+            silent: number;
+        };
+        /** @description Of a machine. */
+        LearnedMachineDto: {
+            /** @description What it changes for what is cooked most. */
+            changes: components["schemas"]["LearnedChangeDto"][];
+            /** @description The cooks it comes from, the latest first, also those that were left out. */
+            cooks: components["schemas"]["LessonDto"][];
+            /** @description How much harder it blows than its kind, as a logarithm: before anything was known, and now. */
+            heat: components["schemas"]["NormalDto"][];
+            /** @description Whether earlier cooks look like those of another machine, and do not count. */
+            is_another: boolean;
+            /** @description What plans count with. */
+            known: components["schemas"]["KnownMachineDto"];
+            /** @description Its name. */
+            machine: string;
+            /** @description How much hotter than its dial, K: before, and now. */
+            offset: components["schemas"]["NormalDto"][];
+        };
+        /** @description Whether a cook counts. */
+        LeaveOutDto: {
+            /** @description Left out from now on. */
+            left_out: boolean;
+        };
+        /** @description What one cook says by itself. */
+        LessonDto: {
+            /**
+             * Format: uuid
+             * @description The cook.
+             */
+            cook: string;
+            /** @description Whether it counts: it was not left out, and is of this machine. */
+            counts: boolean;
+            /**
+             * Format: int32
+             * @description Readings that were not.
+             */
+            doubted: number;
+            /**
+             * Format: date-time
+             * @description When it was closed.
+             */
+            finished_at: string;
+            /** @description Heat, as a logarithm, by this cook alone. */
+            heat: components["schemas"]["NormalDto"];
+            /** @description Whether it was left out by hand. */
+            left_out: boolean;
+            /** @description Its name. */
+            name: string;
+            /** @description Offset, K, by this cook alone. */
+            offset: components["schemas"]["NormalDto"];
+            /**
+             * Format: int32
+             * @description Readings that were believed.
+             */
+            readings: number;
         };
         /** @description A level pieces can lie on. */
         LevelDto: {
@@ -3249,6 +3457,19 @@ export interface components {
         NewThermometerDto: {
             /** @description What to call it. */
             name: string;
+        };
+        /** @description A value that is not quite known. */
+        NormalDto: {
+            /**
+             * Format: double
+             * @description Most likely.
+             */
+            mean: number;
+            /**
+             * Format: double
+             * @description One standard deviation.
+             */
+            spread: number;
         };
         /** @description Names of something that is not cooked, with what to do instead. */
         NotYetDto: {
@@ -4192,6 +4413,7 @@ export interface components {
             handling?: components["schemas"]["HandlingDto"];
             /** @description What becomes of the first batches. */
             hot_holding?: components["schemas"]["HotHoldingDto"];
+            known?: components["schemas"]["KnownDto"] | null;
             /** @description Where the pieces lie, if the cook moved them, by their numbers from the first on. */
             layout?: components["schemas"]["PoseDto"][] | null;
             /** @description How they share it. */
@@ -4732,6 +4954,11 @@ export interface components {
          * @enum {string}
          */
         StartDto: "fridge" | "tempered" | "frozen" | "measured";
+        /** @description A machine whose learning starts over. */
+        StartOverDto: {
+            /** @description Its name. */
+            machine: string;
+        };
         /**
          * @description When a step begins.
          * @enum {string}
@@ -8076,6 +8303,310 @@ export interface operations {
                 };
             };
             429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    learned: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearnedDto"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    start_over: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "machine": "the drum"
+                 *     }
+                 */
+                "application/json": components["schemas"]["StartOverDto"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    leave_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "left_out": true
+                 *     }
+                 */
+                "application/json": components["schemas"]["LeaveOutDto"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

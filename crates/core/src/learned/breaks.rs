@@ -36,7 +36,19 @@ pub fn since(machine: &Own, own: &[usize], cooks: &[Cooked]) -> usize {
     }
 }
 
-/// What a cook would say of a machine by itself: heat and offset.
+/// What a cook would say of a machine by itself: the logarithm of its heat and its offset, K.
+///
+/// ```
+/// use ember_core::learned::{Cooked, Own, alone};
+/// use ember_core::{fryer::Calibration, live::Lesson, meat::CutId};
+/// let nothing = Lesson { precision: [[0.0; 4]; 4], pull: [0.0; 4], readings: 0, doubted: 0 };
+/// let cook = Cooked { machine: "the drum".to_owned(), cut: CutId::PorkChop, age: 0.0, lesson: nothing };
+/// let drum = Own { name: "the drum".to_owned(), calibration: Calibration::default() };
+/// // As is usual: a tenth of heat, six kelvins.
+/// let [heat, offset] = alone(&drum, &cook);
+/// assert!((heat.spread - 0.1).abs() < 1e-9 && (offset.spread - 6.0).abs() < 1e-9);
+/// ```
+#[must_use]
 pub fn alone(machine: &Own, cook: &Cooked) -> [Normal; 2] {
     let (precision, pull) = posterior(machine, &[OfOne::of(cook)]);
     let covariance = inverted(precision);

@@ -8,6 +8,7 @@
 mod breaks;
 mod normal;
 
+pub use breaks::alone;
 pub use normal::Normal;
 
 use crate::fryer::Calibration;
@@ -149,7 +150,7 @@ pub fn learn(machines: &[Own], cooks: &[Cooked]) -> Learned {
                     },
                     alone: (counted.iter())
                         .filter_map(|n| cooks.get(*n))
-                        .map(|cook| breaks::alone(machine, cook))
+                        .map(|cook| alone(machine, cook))
                         .collect(),
                     cooks: counted,
                     is_another,

@@ -245,20 +245,35 @@ pub const TIMER: Bound = Bound::new("longest time of the timer", "timer_s", "s",
 pub const HEAT_FACTOR: Bound = Bound::new("heat factor", "heat_factor", "of its kind", 0.5, 1.6);
 /// What the air of a machine is hotter than its dial says.
 pub const OFFSET: Bound = Bound::new("offset of the dial", "offset_k", "K", -40.0, 40.0);
-/// What is not known of a logarithm that was learned.
-pub const KNOWN_SPREAD: Bound = Bound::new("spread of what was learned", "known", "", 0.0, 0.5);
-/// The same of a temperature.
-pub const KNOWN_KELVINS: Bound = Bound::new("spread of what was learned", "known", "K", 0.0, 30.0);
-/// How many times as thick as usual for its weight.
-pub const KNOWN_THICKNESS: Bound = Bound::new(
+/// What is not known of the heat of a machine that was learned.
+pub const HEAT_SPREAD: Bound = Bound::new("spread of the heat", "heat_spread", "", 0.0, 0.5);
+/// How much of its offset goes with that.
+pub const TOGETHER: Bound = Bound::new(
+    "offset that goes with the heat",
+    "together_k",
+    "K",
+    -40.0,
+    40.0,
+);
+/// What is not known of its offset besides.
+pub const OFFSET_SPREAD: Bound =
+    Bound::new("spread of the offset", "offset_spread_k", "K", 0.0, 30.0);
+/// How many times as thick as usual for its weight a cut is bought.
+pub const THICKNESS_FACTOR: Bound = Bound::new(
     "thickness that was learned",
-    "known",
+    "thickness_factor",
     "of the usual",
     0.5,
     2.0,
 );
-/// How much warmer than a usual fridge.
-pub const KNOWN_START: Bound = Bound::new("start that was learned", "known", "K", -4.0, 16.0);
+/// What is not known of that.
+pub const THICKNESS_SPREAD: Bound =
+    Bound::new("spread of the thickness", "thickness_spread", "", 0.0, 0.5);
+/// How much warmer than a usual fridge it goes in.
+pub const START_OFFSET: Bound =
+    Bound::new("start that was learned", "start_offset_k", "K", -4.0, 16.0);
+/// What is not known of that.
+pub const START_SPREAD: Bound = Bound::new("spread of the start", "start_spread_k", "K", 0.0, 30.0);
 /// Gap to leave around each piece.
 pub const GAP: Bound = Bound::new("gap", "gap_mm", "mm", 0.0, 30.0);
 /// Number of a batch, or of a drawer or rack, in a layout by hand.
@@ -281,7 +296,7 @@ pub const HOT_COUNTER: Bound = Bound::new(
 pub const PARBOIL: Bound = Bound::new("time in the pot", "parboil_s", "s", 0.0, 3600.0);
 
 /// All of them, for descriptions of an interface and for generators.
-pub const ALL: [Bound; 56] = [
+pub const ALL: [Bound; 59] = [
     OFF,
     KEEP_IN,
     BATCH_MASS,
@@ -332,10 +347,13 @@ pub const ALL: [Bound; 56] = [
     PREHEAT,
     HEAT_FACTOR,
     OFFSET,
-    KNOWN_SPREAD,
-    KNOWN_KELVINS,
-    KNOWN_THICKNESS,
-    KNOWN_START,
+    HEAT_SPREAD,
+    TOGETHER,
+    OFFSET_SPREAD,
+    THICKNESS_FACTOR,
+    THICKNESS_SPREAD,
+    START_OFFSET,
+    START_SPREAD,
     GAP,
     TRAY,
 ];

@@ -89,7 +89,8 @@ const TABLES: [Table; 11] = [
         name: "cooks",
         columns: "id:id name:text cut:text request:document plan:document summary:document? \
                   model_version:text eat_at:time? created_at:time started_at:time? finished_at:time? \
-                  deleted_at:time? note:text revision:whole machine_id:id? supper_id:id? dish:text?",
+                  deleted_at:time? note:text revision:whole machine_id:id? supper_id:id? dish:text? \
+                  left_out_at:time?",
         order: BY_AGE,
         of: None,
     },

@@ -293,3 +293,53 @@ pub fn set_summary(connection: &mut PgConnection, id: Uuid, summary: &Value) -> 
         .set(cooks::summary.eq(summary))
         .execute(connection)
 }
+
+/// A closed cook, with what was learned from it.
+#[derive(Debug, Clone, Queryable, Selectable)]
+#[diesel(table_name = cooks)]
+pub struct Taught {
+    /// Its identity.
+    pub id: Uuid,
+    /// Its name.
+    pub name: String,
+    /// Its sentence.
+    pub request: Value,
+    /// When it was closed.
+    pub finished_at: Option<DateTime<Utc>>,
+    /// What it says, once that was computed.
+    pub lesson: Option<Value>,
+    /// Since when it is left out.
+    pub left_out_at: Option<DateTime<Utc>>,
+}
+
+/// The latest closed cooks.
+pub fn taught(connection: &mut PgConnection, most: i64) -> QueryResult<Vec<Taught>> {
+    own!(cooks)
+        .filter(
+            cooks::deleted_at
+                .is_null()
+                .and(cooks::finished_at.is_not_null()),
+        )
+        .order((cooks::finished_at.desc(), cooks::id))
+        .limit(most)
+        .select(Taught::as_select())
+        .load(connection)
+}
+
+/// Keeps what a cook says.
+pub fn set_lesson(connection: &mut PgConnection, id: Uuid, lesson: &Value) -> QueryResult<usize> {
+    diesel::update(own!(cooks).filter(cooks::id.eq(id)))
+        .set(cooks::lesson.eq(lesson))
+        .execute(connection)
+}
+
+/// Leaves cooks out of what is learned, or takes them back in; returns how many there were.
+pub fn leave_out(
+    connection: &mut PgConnection,
+    ids: &[Uuid],
+    left_out_at: Option<DateTime<Utc>>,
+) -> QueryResult<usize> {
+    diesel::update(own!(cooks).filter(cooks::id.eq_any(ids)))
+        .set(cooks::left_out_at.eq(left_out_at))
+        .execute(connection)
+}

@@ -88,6 +88,8 @@ diesel::table! {
         supper_id -> Nullable<Uuid>,
         dish -> Nullable<Text>,
         household_id -> Uuid,
+        lesson -> Nullable<Jsonb>,
+        left_out_at -> Nullable<Timestamptz>,
     }
 }
 

@@ -7,6 +7,7 @@ pub mod cook;
 pub mod course;
 pub mod event;
 pub mod goals;
+pub mod learned;
 pub mod loading;
 pub mod machine;
 pub mod method;

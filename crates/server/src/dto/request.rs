@@ -4,7 +4,9 @@ use ember_core::basket::{GAP, Placed, Pose};
 use ember_core::doneness::Region;
 use ember_core::fryer::Machine;
 use ember_core::meat::{FirstUp, Surface, cut};
-use ember_core::plan::{Finish, Outside, PlannedAction, Programme, Request, Start, Thermometer};
+use ember_core::plan::{
+    Finish, Known, Outside, PlannedAction, Programme, Request, Start, Thermometer,
+};
 use ember_core::prep::{Ahead, Method};
 use ember_core::recipe::{Recipe, RecipeKind};
 use ember_core::units::bounds;
@@ -13,6 +15,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::action::PlannedActionDto;
+use super::learned::KnownDto;
 use super::machine::MachineDto;
 use super::method::{AheadDto, OwnMethodDto};
 use super::recipe::RecipeDto;
@@ -164,6 +167,9 @@ pub struct RequestDto {
     /// acknowledged or not.
     #[serde(default)]
     pub vulnerable: bool,
+    /// What this kitchen has learned; absent where it counts with nothing.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub known: Option<KnownDto>,
     /// Temperature of the kitchen.
     #[serde(default = "usual::room")]
     pub room_c: f64,
@@ -513,6 +519,7 @@ impl From<&Request> for RequestDto {
             region: request.region.into(),
             below_floor_acknowledged: request.below_floor_acknowledged,
             vulnerable: request.vulnerable,
+            known: KnownDto::of(&request.known),
             room_c: request.room.celsius(),
             altitude_m: request.altitude.metres(),
         }
@@ -632,6 +639,7 @@ impl TryFrom<&RequestDto> for Request {
             region: dto.region.into(),
             below_floor_acknowledged: dto.below_floor_acknowledged,
             vulnerable: dto.vulnerable,
+            known: dto.known.as_ref().map(Known::from).unwrap_or_default(),
             room: Temperature::from_celsius(dto.room_c),
             altitude: Length::from_millimetres(dto.altitude_m * 1e3),
         };

@@ -7,6 +7,7 @@ pub mod devices;
 pub mod events;
 pub mod health;
 pub mod household;
+pub mod learned;
 pub mod links;
 pub mod machines;
 pub mod methods;

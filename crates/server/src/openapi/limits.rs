@@ -85,6 +85,7 @@ fn limits() -> Vec<Limited> {
     let mut limits = vec![
         text("NewCookDto", "name", text::NAME),
         text("RenameDto", "name", text::NAME),
+        text("StartOverDto", "machine", text::MACHINE_NAME),
         text("OutcomeDto", "note", text::NOTE),
         count("OutcomeDto", "crispness", worst, best as u32),
         count("OutcomeDto", "doneness", worst, best as u32),

@@ -13,6 +13,7 @@
 
 pub mod catch_up;
 pub mod event;
+pub mod lesson;
 pub mod machine;
 pub mod method;
 pub mod recipe;

@@ -5,6 +5,7 @@ use super::method::{Ahead, Method};
 use super::recipe::Recipe;
 use super::{Document, Upgrade, Versioned, stored};
 use crate::dto::action::{ActionKindDto, MomentDto, PlannedActionDto};
+use crate::dto::learned::{KnownCutDto, KnownDto, KnownMachineDto};
 use crate::dto::request::{
     FinishDto, FinishKindDto, PoseDto, ProgrammeDto, ProgrammeKindDto, RegionDto, RequestDto,
     StartDto, usual,
@@ -22,6 +23,39 @@ stored!(
         same kind: ProgrammeKindDto,
         same stage_setting_c: f64,
         same stage_s: f64,
+    }
+);
+
+stored!(
+    /// What a kitchen has learned of a machine.
+    KnownMachine = KnownMachineDto {
+        same heat_factor: f64,
+        same heat_spread: f64,
+        same offset_k: f64,
+        same together_k: f64,
+        same offset_spread_k: f64,
+        same cooks: u32,
+    }
+);
+
+stored!(
+    /// The same of a cut.
+    KnownCut = KnownCutDto {
+        same thickness_factor: f64,
+        same thickness_spread: f64,
+        same start_offset_k: f64,
+        same start_spread_k: f64,
+        same cooks: u32,
+    }
+);
+
+stored!(
+    /// What a plan counts with.
+    Known = KnownDto {
+        #[serde(default)]
+        maybe machine: Option<KnownMachine>,
+        #[serde(default)]
+        maybe cut: Option<KnownCut>,
     }
 );
 
@@ -148,6 +182,8 @@ stored!(
         same below_floor_acknowledged: bool,
         #[serde(default)]
         same vulnerable: bool,
+        #[serde(default)]
+        maybe known: Option<Known>,
         #[serde(default = "usual::room")]
         same room_c: f64,
         #[serde(default)]
@@ -177,7 +213,7 @@ fn recipes(sentence: &mut Value) {
     }
 }
 
-/// Version 5 served everything as it had rested.
+/// Version 5 served everything as it had rested, and counted with nothing that a kitchen had learned.
 fn finished(_sentence: &mut Value) {}
 
 impl Document for Sentence {

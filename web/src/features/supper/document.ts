@@ -64,10 +64,21 @@ export const withDish = (
   begun: supper.begun?.filter((one) => one.dish !== supper.dishes[number]?.id),
   dishes: supper.dishes.map((dish, n) =>
     n === number
-      ? { id: dish.id, cook: { request: { ...request, layout: undefined }, method } }
+      ? {
+          id: dish.id,
+          cook: { request: { ...ofItsOwn(request, dish), layout: undefined }, method },
+        }
       : dish,
   ),
 });
+
+/** What was learned of one machine or one cut is not known of another. */
+function ofItsOwn(request: Request, dish: Supper["dishes"][number]): Request {
+  const before = dish.cook?.request;
+  const other = before?.machine.name !== request.machine.name || before.cut !== request.cut;
+  const same = JSON.stringify(before?.known) === JSON.stringify(request.known);
+  return other && same ? { ...request, known: undefined } : request;
+}
 
 /** Whether a side needs the machine of a cook, or waits for its meat. */
 export const goesWithACook = (side: Side): boolean =>

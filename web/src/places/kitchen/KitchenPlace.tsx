@@ -9,10 +9,11 @@ import {
   deleteMachine,
   exportMachines,
   importMachines,
+  learnedQuery,
   machinesQuery,
   restoreMachine,
 } from "../../api/queries";
-import type { Machine, MachinesDocument, OwnMachine } from "../../api/types";
+import type { LearnedMachine, Machine, MachinesDocument, OwnMachine } from "../../api/types";
 import { FileButton } from "../../components/FileButton";
 import { Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
@@ -27,6 +28,7 @@ import { Phone } from "../../features/access/Phone";
 import { FloorThumb } from "../../features/basket/Floor";
 import { AddMachine } from "../../features/household/AddMachine";
 import { KitchenWords } from "../../features/household/KitchenWords";
+import { OfMachine } from "../../features/learned/OfMachine";
 import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { saveFile } from "../../lib/save";
 import { usePageTitle } from "../../lib/title";
@@ -39,6 +41,7 @@ export function KitchenPlace() {
   const units = useSettings();
   const queries = useQueryClient();
   const machines = useQuery(machinesQuery());
+  const learned = useQuery(learnedQuery());
   const catalogue = useQuery(catalogueQuery());
   const changed = () => void queries.invalidateQueries({ queryKey: machinesQuery().queryKey });
   const deletion = useDelete({
@@ -64,7 +67,12 @@ export function KitchenPlace() {
       ) : null}
       <Box as="ul" listStyleType="none">
         {machines.data.items.map((own) => (
-          <Row key={own.id} machine={own.machine} units={units}>
+          <Row
+            key={own.id}
+            machine={own.machine}
+            units={units}
+            learned={learned.data?.machines.find((one) => one.machine === own.machine.name)}
+          >
             <PlaceLink to="/kitchen/$id" params={{ id: own.id }} {...linkLook}>
               Change
             </PlaceLink>
@@ -150,15 +158,16 @@ const linkLook = {
 interface RowProps {
   machine: Machine;
   units: Units;
+  learned: LearnedMachine | undefined;
   children: ReactNode;
 }
 
-function Row({ machine, units, children }: RowProps) {
+function Row({ machine, units, learned, children }: RowProps) {
   return (
     <Flex
       as="li"
       gap="5"
-      align="center"
+      align={learned ? "flex-start" : "center"}
       wrap={{ base: "wrap", md: "nowrap" }}
       borderTop="1px solid"
       borderColor="line"
@@ -174,6 +183,7 @@ function Row({ machine, units, children }: RowProps) {
         <Text textStyle="small" color="ink.soft">
           {machineWords(machine, units)}
         </Text>
+        {learned ? <OfMachine learned={learned} units={units} /> : null}
       </Box>
       <Flex gap="1" align="center">
         {children}

@@ -2,10 +2,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { useLocation, useNavigate, useSearch } from "@tanstack/react-router";
 import { useEffect, useEffectEvent, useRef, useState } from "react";
-import { catalogueQuery, machinesQuery, sharedQuery } from "../../api/queries";
+import { catalogueQuery, learnedQuery, machinesQuery, sharedQuery } from "../../api/queries";
 import type { Catalogue, Machine, Request } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
 import { compact, expand, firstSentence, here, LAST_PLAN } from "../../domain/address";
+import { withKnown } from "../../domain/learned";
 import { entryOf } from "../../domain/request";
 import { isRequest } from "../../domain/schemas";
 import { useSettings } from "../../domain/settings";
@@ -86,6 +87,7 @@ function Said({ catalogue, own, sent }: SaidProps) {
   const search = useSearch({ from: "/plan" });
   const { eat, supper, dish, cook } = search;
   const settings = useSettings();
+  const { data: learned } = useQuery(learnedQuery());
   const known = [...own, ...catalogue.machine_presets.map((preset) => preset.machine)];
   const [first] = known;
   const usual = first ? firstSentence(catalogue, first, settings) : null;
@@ -100,7 +102,7 @@ function Said({ catalogue, own, sent }: SaidProps) {
   const tellEat = useEat();
   if (!said) return <Trouble>The catalogue is empty.</Trouble>;
 
-  const request = here(said, settings);
+  const request = withKnown(here(said, settings), learned);
   const machines = known.some((machine) => machine.name === request.machine.name)
     ? known
     : [request.machine, ...known];

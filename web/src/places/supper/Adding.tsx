@@ -1,10 +1,11 @@
 // Another cook or side dish for a supper.
 import { Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { sidesQuery } from "../../api/queries";
+import { learnedQuery, sidesQuery } from "../../api/queries";
 import type { Catalogue, Machine, Supper } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { Word } from "../../components/Word";
+import { withKnown } from "../../domain/learned";
 import { entryOf, ofKitchen, ofTable, usual } from "../../domain/request";
 import { useSettings } from "../../domain/settings";
 import { withCook, withSide } from "../../features/supper/document";
@@ -20,6 +21,7 @@ export function Adding({ catalogue, machines, supper, onChange }: AddingProps) {
   const machine = supper.dishes.find((dish) => dish.cook)?.cook?.request.machine ?? machines[0];
   const first = catalogue.cuts[0];
   const settings = useSettings();
+  const learned = useQuery(learnedQuery());
   const own = useQuery(sidesQuery()).data?.items ?? [];
   if (!machine || !first) return null;
   return (
@@ -49,7 +51,7 @@ export function Adding({ catalogue, machines, supper, onChange }: AddingProps) {
                   ...ofTable(settings),
                   ...ofKitchen(settings),
                 };
-                onChange(withCook(supper, cook));
+                onChange(withCook(supper, withKnown(cook, learned.data)));
               }
               close();
             }}

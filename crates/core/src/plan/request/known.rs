@@ -65,15 +65,15 @@ impl Known {
         if let Some(machine) = self.machine {
             bounds::HEAT_FACTOR.check(machine.heat)?;
             bounds::OFFSET.check(machine.offset.kelvins())?;
-            bounds::KNOWN_SPREAD.check(machine.heat_spread)?;
-            bounds::KNOWN_KELVINS.check(machine.offset_spread)?;
-            bounds::OFFSET.check(machine.together)?;
+            bounds::HEAT_SPREAD.check(machine.heat_spread)?;
+            bounds::OFFSET_SPREAD.check(machine.offset_spread)?;
+            bounds::TOGETHER.check(machine.together)?;
         }
         if let Some(cut) = self.cut {
-            bounds::KNOWN_THICKNESS.check(cut.thickness)?;
-            bounds::KNOWN_SPREAD.check(cut.thickness_spread)?;
-            bounds::KNOWN_START.check(cut.start.kelvins())?;
-            bounds::KNOWN_KELVINS.check(cut.start_spread)?;
+            bounds::THICKNESS_FACTOR.check(cut.thickness)?;
+            bounds::THICKNESS_SPREAD.check(cut.thickness_spread)?;
+            bounds::START_OFFSET.check(cut.start.kelvins())?;
+            bounds::START_SPREAD.check(cut.start_spread)?;
         }
         Ok(())
     }

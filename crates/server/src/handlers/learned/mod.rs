@@ -1,0 +1,3 @@
+pub mod leave_out;
+pub mod read;
+pub mod start_over;

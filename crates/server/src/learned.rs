@@ -1,0 +1,297 @@
+//! What a kitchen has learned from its cooks: each lesson computed once, all of them put together when asked.
+
+use chrono::{DateTime, Utc};
+use diesel::PgConnection;
+use ember_core::doneness::Region;
+use ember_core::fryer::{Calibration, Machine};
+use ember_core::learned::{Cooked, Learned, Normal, Own, alone, learn};
+use ember_core::meat::{CutId, cut};
+use ember_core::plan::{HEAT, Known, MODEL_VERSION, Request, THERMOSTAT, plan};
+use uuid::Uuid;
+
+use crate::admission::Cost;
+use crate::course;
+use crate::db::cooks::{self as rows, Taught};
+use crate::db::models;
+use crate::dto::learned::{
+    KnownCutDto, KnownMachineDto, LearnedChangeDto, LearnedCutDto, LearnedDto, LearnedMachineDto,
+    LessonDto, NormalDto,
+};
+use crate::dto::plan::PlanDto;
+use crate::dto::request::RequestDto;
+use crate::error::ApiError;
+use crate::kitchen::Kitchen;
+use crate::machines;
+use crate::storage::lesson::{Lesson, Saying};
+use crate::storage::{self, sentence};
+
+/// The latest cooks that are learned from: older ones say next to nothing any more.
+const MOST: i64 = 120;
+/// Lessons that one answer computes, where they are missing: the rest is computed by the next.
+const AT_ONCE: usize = 40;
+/// Cuts of which it is told what changes.
+const TOLD: usize = 4;
+/// Days.
+const DAY_S: f64 = 86_400.0;
+
+/// A closed cook with what it says.
+struct Closed {
+    row: Taught,
+    machine: String,
+    cut: CutId,
+    saying: Option<Saying>,
+}
+
+/// What a kitchen has learned.
+///
+/// # Errors
+/// Those of the database and of being too busy.
+pub async fn read(kitchen: &Kitchen) -> Result<LearnedDto, ApiError> {
+    let now = kitchen.now();
+    let (cooks, owned) = kitchen
+        .query(move |connection| {
+            Ok((
+                rows::taught(connection, MOST)?,
+                machines::readable(connection)?,
+            ))
+        })
+        .await?;
+    let mut closed = Vec::with_capacity(cooks.len());
+    let mut computed = 0;
+    for row in cooks {
+        let Ok(request) = storage::unpack::<sentence::Sentence>(row.request.clone()) else {
+            continue;
+        };
+        let request = RequestDto::from(request);
+        let known: Option<Lesson> = (row.lesson.clone())
+            .and_then(|stored| storage::unpack(stored).ok())
+            .filter(|lesson: &Lesson| lesson.model == MODEL_VERSION);
+        let saying = match known {
+            Some(lesson) => lesson.said,
+            None if computed < AT_ONCE => {
+                computed += 1;
+                compute(kitchen, row.id).await?
+            }
+            None => continue,
+        };
+        closed.push(Closed {
+            machine: request.machine.name.clone(),
+            cut: request.cut.into(),
+            row,
+            saying,
+        });
+    }
+    let owned: Vec<Machine> = (owned.iter())
+        .filter_map(|machine| Machine::try_from(machine).ok())
+        .collect();
+    kitchen
+        .compute(Cost::Usual, move || Ok(told(&closed, &owned, now)))
+        .await
+}
+
+/// Computes what a cook says, and keeps it.
+async fn compute(kitchen: &Kitchen, id: Uuid) -> Result<Option<Saying>, ApiError> {
+    let found = kitchen
+        .query(move |connection| {
+            let cook = rows::find(connection, id)?;
+            let events = rows::events(connection, id)?;
+            Ok(cook.map(|cook| (cook, events)))
+        })
+        .await?;
+    let Some((cook, events)) = found else {
+        return Ok(None);
+    };
+    let said = kitchen
+        .compute(Cost::Usual, move || Ok(says(cook, events)))
+        .await?;
+    let lesson = Lesson {
+        model: MODEL_VERSION.to_owned(),
+        said,
+    };
+    let stored = storage::pack(lesson.clone()).map_err(ApiError::from)?;
+    kitchen
+        .query(move |connection| Ok(rows::set_lesson(connection, id, &stored)?))
+        .await?;
+    Ok(lesson.said)
+}
+
+/// What a cook says; nothing where it cannot be read or nobody measured.
+fn says(cook: models::Cook, events: Vec<models::Event>) -> Option<Saying> {
+    let plan: PlanDto = storage::unpack(cook.plan).ok()?;
+    let request = RequestDto::from(storage::unpack::<sentence::Sentence>(cook.request).ok()?);
+    let events = crate::cooks::happened(events).ok()?;
+    course::lesson(&request, &plan, cook.started_at?, &events).map(Saying::from)
+}
+
+/// All of it in the words of the wire.
+fn told(closed: &[Closed], owned: &[Machine], now: DateTime<Utc>) -> LearnedDto {
+    let speaking: Vec<&Closed> = closed.iter().filter(|one| one.saying.is_some()).collect();
+    let cooked = |one: &Closed| {
+        Some(Cooked {
+            machine: one.machine.clone(),
+            cut: one.cut,
+            age: (now - one.row.finished_at?).as_seconds_f64() / DAY_S,
+            lesson: one.saying.clone()?.into(),
+        })
+    };
+    let counted: Vec<&&Closed> = speaking
+        .iter()
+        .filter(|one| one.row.left_out_at.is_none())
+        .collect();
+    let cooks: Vec<Cooked> = counted.iter().filter_map(|one| cooked(one)).collect();
+    let own: Vec<Own> = (owned.iter())
+        .map(|machine| Own {
+            name: machine.name.clone(),
+            calibration: machine.calibration,
+        })
+        .collect();
+    let learned = learn(&own, &cooks);
+    let machines = owned.iter().filter_map(|machine| {
+        let all: Vec<&&Closed> = speaking
+            .iter()
+            .filter(|one| one.machine == machine.name)
+            .collect();
+        if all.is_empty() {
+            return None;
+        }
+        let found = learned.machines.iter().find(|one| one.name == machine.name);
+        let counts: Vec<Uuid> = (found.iter())
+            .flat_map(|found| &found.cooks)
+            .filter_map(|n| counted.get(*n).map(|one| one.row.id))
+            .collect();
+        let usual = [
+            Normal {
+                mean: machine.calibration.heat.ln(),
+                spread: HEAT,
+            },
+            Normal {
+                mean: machine.calibration.offset.kelvins(),
+                spread: THERMOSTAT,
+            },
+        ];
+        let now = found.map_or(usual, |found| [found.heat, found.offset]);
+        let known = learned.known(&machine.name, CutId::Drumstick).machine;
+        let own = Own {
+            name: machine.name.clone(),
+            calibration: machine.calibration,
+        };
+        let lessons = all.iter().filter_map(|one| {
+            let cooked = cooked(one)?;
+            let [heat, offset] = alone(&own, &cooked);
+            Some(LessonDto {
+                cook: one.row.id,
+                name: one.row.name.clone(),
+                finished_at: one.row.finished_at?,
+                readings: u32::try_from(cooked.lesson.readings).unwrap_or(u32::MAX),
+                doubted: u32::try_from(cooked.lesson.doubted).unwrap_or(u32::MAX),
+                counts: counts.contains(&one.row.id),
+                left_out: one.row.left_out_at.is_some(),
+                heat: heat.into(),
+                offset: offset.into(),
+            })
+        });
+        Some(LearnedMachineDto {
+            machine: machine.name.clone(),
+            known: known.map_or_else(|| nothing_known(machine.calibration), KnownMachineDto::from),
+            heat: [usual[0], now[0]].map(NormalDto::from),
+            offset: [usual[1], now[1]].map(NormalDto::from),
+            cooks: lessons.collect(),
+            is_another: found.is_some_and(|found| found.is_another),
+            changes: changes(machine, &learned, closed),
+        })
+    });
+    LearnedDto {
+        machines: machines.collect(),
+        cuts: (learned.cuts.iter())
+            .filter_map(|one| {
+                Some(LearnedCutDto {
+                    cut: one.cut.into(),
+                    name: cut(one.cut).plural.to_owned(),
+                    known: KnownCutDto::from(learned.known("", one.cut).cut?),
+                })
+            })
+            .collect(),
+        silent: u32::try_from(closed.len() - speaking.len()).unwrap_or(u32::MAX),
+    }
+}
+
+/// Where every cook was left out.
+fn nothing_known(_by_hand: Calibration) -> KnownMachineDto {
+    KnownMachineDto {
+        heat_factor: 1.0,
+        heat_spread: HEAT,
+        offset_k: 0.0,
+        together_k: 0.0,
+        offset_spread_k: THERMOSTAT,
+        cooks: 0,
+    }
+}
+
+/// What it changes for what is cooked most in a machine.
+fn changes(machine: &Machine, learned: &Learned, closed: &[Closed]) -> Vec<LearnedChangeDto> {
+    let mut often: Vec<(CutId, usize)> = Vec::new();
+    for one in closed.iter().filter(|one| one.machine == machine.name) {
+        match often.iter_mut().find(|(cut, _)| *cut == one.cut) {
+            Some((_, count)) => *count += 1,
+            None => often.push((one.cut, 1)),
+        }
+    }
+    often.sort_by_key(|(_, count)| std::cmp::Reverse(*count));
+    let out = |id: CutId, known: Known| {
+        let mut request = Request::usual(id, machine.clone());
+        request.region = Region::Canada;
+        request.known = known;
+        plan(&request).ok().map(|plan| plan.pull_at.seconds())
+    };
+    often
+        .into_iter()
+        .take(TOLD)
+        .filter_map(|(id, _)| {
+            Some(LearnedChangeDto {
+                name: cut(id).plural.to_owned(),
+                before_s: out(id, Known::default())?,
+                after_s: out(id, learned.known(&machine.name, id))?,
+            })
+        })
+        .collect()
+}
+
+/// Leaves a cook out, or takes it back in.
+///
+/// # Errors
+/// That there is none, and those of the database.
+pub fn leave_out(
+    connection: &mut PgConnection,
+    id: Uuid,
+    left_out: bool,
+    now: DateTime<Utc>,
+) -> Result<(), ApiError> {
+    let changed = rows::leave_out(connection, &[id], left_out.then_some(now))?;
+    if changed == 0 {
+        return Err(ApiError::NotFound("cook"));
+    }
+    Ok(())
+}
+
+/// Leaves out every cook of a machine: it starts over.
+///
+/// # Errors
+/// Those of the database.
+pub fn start_over(
+    connection: &mut PgConnection,
+    machine: &str,
+    now: DateTime<Utc>,
+) -> Result<(), ApiError> {
+    let cooks = rows::taught(connection, i64::MAX)?;
+    let own: Vec<Uuid> = cooks
+        .into_iter()
+        .filter(|row| row.left_out_at.is_none())
+        .filter(|row| {
+            let name = row.request.pointer("/holds/machine/holds/name");
+            name.and_then(serde_json::Value::as_str) == Some(machine)
+        })
+        .map(|row| row.id)
+        .collect();
+    rows::leave_out(connection, &own, Some(now))?;
+    Ok(())
+}

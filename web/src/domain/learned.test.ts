@@ -1,0 +1,45 @@
+import { expect, test } from "vitest";
+import type { Learned, Request } from "../api/types";
+import { learnedWords, withKnown } from "./learned";
+
+const machine = {
+  heat_factor: 1.12,
+  heat_spread: 0.05,
+  offset_k: 8,
+  together_k: -1,
+  offset_spread_k: 3,
+  cooks: 6,
+};
+const cut = {
+  thickness_factor: 1.1,
+  thickness_spread: 0.1,
+  start_offset_k: 0.5,
+  start_spread_k: 1.7,
+  cooks: 4,
+};
+const learned = {
+  machines: [{ machine: "the drum", known: machine }],
+  cuts: [{ cut: "drumstick", known: cut }],
+} as unknown as Learned;
+const said = (name: string, more: Partial<Request> = {}) =>
+  ({ cut: "drumstick", machine: { name }, ...more }) as Request;
+
+test("a sentence counts with its machine and its cut, and with nothing of others", () => {
+  expect(withKnown(said("the drum"), learned).known).toEqual({ machine, cut });
+  expect(withKnown(said("twins"), learned).known).toEqual({ cut });
+  expect(withKnown(said("twins", { cut: "pork_chop" }), learned).known).toBeUndefined();
+  // What is left over is no raw piece of that thickness.
+  expect(withKnown(said("the drum", { handling: "left_over" }), learned).known).toEqual({
+    machine,
+  });
+  // What was known before is not kept where nothing is known now.
+  expect(withKnown(said("twins", { known: { machine } }), undefined).known).toBeUndefined();
+});
+
+test("what was learned is told in a line", () => {
+  const degrees = (kelvins: number) => `${kelvins} °C`;
+  expect(learnedWords(machine, degrees)).toBe("runs 8 °C hot, blows 12 % harder, from 6 cooks");
+  expect(learnedWords({ ...machine, heat_factor: 0.9, offset_k: -0.2, cooks: 1 }, degrees)).toBe(
+    "is as hot as its dial says, blows 10 % weaker, from 1 cook",
+  );
+});
