@@ -263,18 +263,19 @@ fn measure(request: &Request, plan: &Plan, again: MeasureAgain, pulled: f64) -> 
 }
 
 /// How long it stays hot on the table, as computed.
-fn hot_for(plan: &Plan) -> Message {
+fn hot_for(request: &Request, plan: &Plan) -> Message {
     /// Followed no further than that, min.
     const FOLLOWED: f64 = 89.0;
-    if plan.finished.is_some() {
+    let gone = plan.rest.minutes() + request.finish.lasts().minutes();
+    if request.finish.colours() {
         return Message::plain("hot from what was done to it last");
     }
     match plan.stays_hot {
         Some(hot) if hot.minutes() >= FOLLOWED => Message::plain("it stays hot for long"),
-        Some(hot) if hot > plan.rest => Message::with(
+        Some(hot) if hot.minutes() > gone => Message::with(
             "it stays hot for about {} more",
             [Quantity::Time(Interval::from_minutes(
-                (hot.minutes() - plan.rest.minutes()).floor().max(1.0),
+                (hot.minutes() - gone).floor().max(1.0),
             ))],
         ),
         _ => Message::plain("by now it is cooler than hot holding allows: eat at once"),
@@ -298,7 +299,7 @@ fn serve(request: &Request, plan: &Plan, toss: bool) -> Step {
         batch: 0,
         at: plan.eat_at,
         title: title.into(),
-        reason: held_hot(hot_for(plan), request),
+        reason: held_hot(hot_for(request, plan), request),
         core: Some(Temperature::from_celsius(core)),
         caution: Some(if request.handling == Handling::LeftOver {
             cautions::ONCE
