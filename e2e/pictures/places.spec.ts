@@ -45,10 +45,16 @@ test("laptop", async ({ page }) => {
   await shot(page, "logbook-cook");
   await page.goto("/kitchen");
   await expect(page.getByText("· typical").first()).toBeVisible();
+  await page.getByRole("button", { name: "How that is known" }).first().click();
   await shot(page, "kitchen");
-  await page.getByRole("link", { name: "Change" }).last().click();
-  await expect(page.getByText("From the side")).toBeVisible();
-  await shot(page, "kitchen-machine");
+  await page.goto("/bench");
+  await page
+    .getByRole("textbox", { name: "The recipe" })
+    .fill("400 °F 20 min, turn half-way, in an oven-style machine, for 2 lb drumsticks");
+  await expect(page.getByText(/^In the drum: /)).toBeVisible();
+  await page.getByLabel("What if it were otherwise").selectOption("thickness");
+  await expect(page.getByText(/min longer/)).toBeVisible();
+  await shot(page, "bench");
   await newPlan(page);
   await page.getByRole("button", { name: /usual details/ }).click();
   for (const [word, choice] of [

@@ -63,6 +63,9 @@ pub fn of(name: &str) -> Option<Value> {
         "SupperReportDto" => Some(json!({
             "id": Uuid::nil(), "dish": "drumsticks", "task": "cook", "what": "begun",
         })),
+        "RecipeToReadDto" => Some(json!({
+            "text": "400 °F 25 min, turn half-way, for 2 lb drumsticks", "request": value(&sentence()?)?,
+        })),
         "LeaveOutDto" => Some(json!({ "left_out": true })),
         "StartOverDto" => Some(json!({ "machine": "the drum" })),
         "WhatIfDto" => Some(json!({ "happening": { "kind": "keep_in", "keep_s": 300.0 } })),

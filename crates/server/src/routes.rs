@@ -79,6 +79,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(plans::setting_for_deadline::setting_for_deadline)
             .service(plans::equivalent::equivalent)
             .service(plans::convert::convert)
+            .service(plans::recipe::recipe)
             .service(plans::together::together)
             .service(shared::create::create)
             .service(shared::read::read)

@@ -101,6 +101,38 @@ pub fn read(text: &str, kind: RecipeKind) -> Understood {
     }
 }
 
+/// What a text says of the cooking: the name, the yield and the instructions of the recipe it holds, or the text
+/// itself where it holds none.
+#[must_use]
+pub fn cooking(text: &str) -> String {
+    let documents = std::iter::once(text).chain(scripts(text));
+    let found = documents
+        .filter_map(|text| serde_json::from_str::<Value>(text).ok())
+        .find_map(|document| recipe_in(&document).cloned());
+    let Some(found) = found else {
+        return plain(text);
+    };
+    let mut said: Vec<String> = Vec::new();
+    for field in ["name", "recipeIngredient", "recipeInstructions", "cookTime"] {
+        strings(found.get(field).unwrap_or(&Value::Null), &mut said);
+    }
+    said.join(". ")
+}
+
+/// Every text in a value, whatever it is nested in.
+fn strings(value: &Value, said: &mut Vec<String>) {
+    match value {
+        Value::String(text) => said.push(plain(text)),
+        Value::Array(all) => all.iter().for_each(|one| strings(one, said)),
+        Value::Object(fields) => {
+            for field in ["text", "itemListElement"] {
+                strings(fields.get(field).unwrap_or(&Value::Null), said);
+            }
+        }
+        _ => {}
+    }
+}
+
 /// What stands in the JSON-LD scripts of a page.
 fn scripts(page: &str) -> impl Iterator<Item = &str> {
     page.split("<script").skip(1).filter_map(|script| {

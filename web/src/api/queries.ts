@@ -100,6 +100,17 @@ export const planQuery = (request: Request) =>
     retry: false,
   });
 
+/** A recipe as it is printed or told, read for the machine of a sentence. */
+export const readCookingQuery = (text: string, request: Request) =>
+  queryOptions({
+    queryKey: ["reading", text, request],
+    queryFn: ({ signal }) =>
+      answer(client.POST("/api/plans/recipe", { body: { text, request }, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+  });
+
 /** The methods of getting this meat ready and the cook's own methods, each cooked. */
 export const preparationQuery = (request: Request, own: OwnMethod[]) =>
   queryOptions({

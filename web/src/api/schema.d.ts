@@ -743,6 +743,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans/recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reads a recipe as it is printed or told for the machine of a sentence: what it does where it was written for, and
+         *     what it does here.
+         */
+        post: operations["read_cooking"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/setting-for-deadline": {
         parameters: {
             query?: never;
@@ -3510,6 +3530,16 @@ export interface components {
             /** @description What is cooked, in which machine. */
             request: components["schemas"]["RequestDto"];
         };
+        /** @description The minutes if it had been written for another kind of machine. */
+        OtherwiseDto: {
+            /** @description Which kind. */
+            kind: components["schemas"]["MachineKindDto"];
+            /**
+             * Format: double
+             * @description Time here.
+             */
+            time_s: number;
+        };
         /** @description How it came out. */
         OutcomeDto: {
             /**
@@ -4310,6 +4340,31 @@ export interface components {
             /** @description The same, weighed. */
             weighed: components["schemas"]["WeighedDto"];
         };
+        /** @description A recipe that was read. */
+        RecipeReadingDto: {
+            /** @description What was not said, and what was taken for it. */
+            assumed: components["schemas"]["MessageDto"][];
+            /** @description What it leads to there and here. */
+            converted: components["schemas"]["ConvertedDto"];
+            /** @description The sentence for the kitchen's own machine. */
+            here: components["schemas"]["RequestDto"];
+            /** @description The minutes here if it had been written for another kind of machine. */
+            otherwise: components["schemas"]["OtherwiseDto"][];
+            /**
+             * Format: double
+             * @description How long it is in there.
+             */
+            recipe_s: number;
+            /**
+             * Format: double
+             * @description When the inside is safe there; absent where it is not, or there is no minimum.
+             */
+            safe_at_s?: number | null;
+            /** @description What is not known, the dearest first. */
+            worths: components["schemas"]["AssumptionDto"][];
+            /** @description What it asks for, in the machine it was written for. */
+            written: components["schemas"]["RequestDto"];
+        };
         /** @description Something to do. */
         RecipeStepDto: {
             /**
@@ -4325,6 +4380,13 @@ export interface components {
             /** @description What it is for, where the text does not say. */
             kind: components["schemas"]["RecipeKindDto"];
             /** @description The text. */
+            text: string;
+        };
+        /** @description A recipe to be read. */
+        RecipeToReadDto: {
+            /** @description The sentence it is read for: its machine, and what is meant where the text says nothing. */
+            request: components["schemas"]["RequestDto"];
+            /** @description As it is printed or told, a label's rule, or schema.org's Recipe. */
             text: string;
         };
         /**
@@ -11475,6 +11537,168 @@ export interface operations {
                 };
             };
             /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_cooking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "request": {
+                 *         "altitude_m": 0,
+                 *         "batch_order": "heaviest_first",
+                 *         "below_floor_acknowledged": false,
+                 *         "core_target_c": 77,
+                 *         "cut": "drumstick",
+                 *         "gap_mm": 8,
+                 *         "handling": "plain",
+                 *         "hot_holding": "warm",
+                 *         "load": "with_air",
+                 *         "machine": {
+                 *           "floor_corner_mm": 12,
+                 *           "floor_depth_mm": 220,
+                 *           "floor_shape": "round",
+                 *           "floor_width_mm": 220,
+                 *           "heat_factor": 1,
+                 *           "height_mm": 90,
+                 *           "highest_c": 200,
+                 *           "kind": "drawer",
+                 *           "lowest_c": 80,
+                 *           "name": "a compact drum",
+                 *           "offset_k": 0,
+                 *           "power_w": 1400,
+                 *           "step_k": 5,
+                 *           "timer_stops_open": false
+                 *         },
+                 *         "piece_mass_g": 115,
+                 *         "pieces": 8,
+                 *         "preheat": "thin_only",
+                 *         "region": "us",
+                 *         "room_c": 21,
+                 *         "sauce": "none",
+                 *         "start": "fridge",
+                 *         "support": "basket",
+                 *         "surface": [
+                 *           "patted_dry",
+                 *           "oil",
+                 *           "rub"
+                 *         ],
+                 *         "thermometer": true,
+                 *         "thermometer_offset_k": 0,
+                 *         "tie": "tight",
+                 *         "turn": "equal_browning",
+                 *         "vulnerable": false
+                 *       },
+                 *       "text": "400 °F 25 min, turn half-way, for 2 lb drumsticks"
+                 *     }
+                 */
+                "application/json": components["schemas"]["RecipeToReadDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeReadingDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             422: {
                 headers: {
                     [name: string]: unknown;

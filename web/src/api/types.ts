@@ -15,6 +15,7 @@ export type Division = Schemas["DivisionDto"];
 export type Estimate = Schemas["EstimateDto"];
 export type Learned = Schemas["LearnedDto"];
 export type LearnedMachine = Schemas["LearnedMachineDto"];
+export type RecipeReading = Schemas["RecipeReadingDto"];
 export type Shows = Schemas["ShowsDto"];
 export type Happening = Schemas["HappeningDto"];
 export type HouseholdSettings = Schemas["SettingsDto"];

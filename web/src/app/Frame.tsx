@@ -22,6 +22,7 @@ const PLACES = [
   { to: "/supper", name: "Supper" },
   { to: "/fryer", name: "Cook now" },
   { to: "/logbook", name: "Logbook" },
+  { to: "/bench", name: "Bench" },
   { to: "/kitchen", name: "Kitchen" },
 ] as const;
 
@@ -82,7 +83,8 @@ export function Frame() {
         <Flex
           as="nav"
           display={out ? "none" : undefined}
-          gap={{ base: "3.5", md: "6" }}
+          wrap="wrap"
+          gap={{ base: "2", md: "6" }}
           flex={{ base: "1 0 100%", md: "1" }}
           order={{ base: 3, md: 0 }}
           aria-label="Places"

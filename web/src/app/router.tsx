@@ -63,6 +63,12 @@ const logbookCook = createRoute({
   component: lazyRouteComponent(() => import("../places/logbook/LogbookCook"), "LogbookCook"),
 });
 
+const bench = createRoute({
+  getParentRoute: () => root,
+  path: "/bench",
+  component: lazyRouteComponent(() => import("../places/bench/BenchPlace"), "BenchPlace"),
+});
+
 const supper = createRoute({
   getParentRoute: () => root,
   path: "/supper",
@@ -110,6 +116,7 @@ export const router = createRouter({
     fryerCook,
     logbook,
     logbookCook,
+    bench,
     supper,
     keptSupper,
     kitchen,

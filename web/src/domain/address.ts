@@ -18,6 +18,7 @@ export type Said = Partial<Omit<Request, "machine">> & { cut: Request["cut"]; ma
 
 const NEVER = new Set<keyof Request>([
   "below_floor_acknowledged",
+  "known",
   "layout",
   "method",
   "recipes",

@@ -130,7 +130,13 @@ impl CutId {
                 "burnt ends",
                 "belly slices",
             ],
-            Self::PorkChop => &["pork cutlet", "loin chop", "rib chop", "T-bone pork chop"],
+            Self::PorkChop => &[
+                "pork chop",
+                "pork cutlet",
+                "loin chop",
+                "rib chop",
+                "T-bone pork chop",
+            ],
             Self::ThinChop => &["breakfast chop", "thin pork chop", "minute chop"],
             Self::BonelessChop => &[
                 "pork steak",

@@ -37,6 +37,7 @@ pub use loading::{Loading, OtherLoading, Turning};
 pub use make::plan;
 pub use questions::compare::{Compared, ahead, compare, surface, thawing};
 pub use questions::convert::{Converted, Outcome, convert};
+pub use questions::reading::{Reading, reading};
 pub use questions::together::{How, Together, together};
 pub use questions::{DeadlineError, Equivalent, SettingFor, equivalent, setting_for};
 pub use request::{

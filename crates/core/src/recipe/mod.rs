@@ -1,10 +1,12 @@
 //! Recipes: what a rub, a marinade, a sauce, a glaze, a gravy or a side dish is made of, in the cook's own
 //! units, with what of it is salt and sugar, what some may not eat, and the work it takes.
 
+mod cooking;
 mod line;
 mod pantry;
 mod unit;
 
+pub use cooking::{COOKING_TEXT, Cooking, PerMass, read_cooking};
 pub use line::{BadLine, read_line};
 pub use pantry::{Known, PANTRY, known};
 pub use unit::Unit;

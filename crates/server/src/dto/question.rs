@@ -1,12 +1,14 @@
 //! Questions asked of the model backwards.
 
-use ember_core::plan::{Converted, Equivalent, Outcome, SettingFor};
+use ember_core::plan::{Converted, Equivalent, Outcome, Reading, SettingFor};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::machine::MachineDto;
+use super::plan::AssumptionDto;
+use super::quantity::MessageDto;
 use super::request::RequestDto;
-use super::words::{BrowningDto, DecidesDto};
+use super::words::{BrowningDto, DecidesDto, MachineKindDto};
 
 /// Which setting is ready in time?
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
@@ -120,6 +122,68 @@ impl From<Converted> for ConvertedDto {
             here: converted.here.into(),
             decides: converted.decides.into(),
             below_c: converted.below.map(|floor| floor.celsius()),
+        }
+    }
+}
+
+/// A recipe to be read.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct RecipeToReadDto {
+    /// As it is printed or told, a label's rule, or schema.org's Recipe.
+    pub text: String,
+    /// The sentence it is read for: its machine, and what is meant where the text says nothing.
+    pub request: RequestDto,
+}
+
+/// A recipe that was read.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct RecipeReadingDto {
+    /// What it asks for, in the machine it was written for.
+    pub written: RequestDto,
+    /// How long it is in there.
+    pub recipe_s: f64,
+    /// What was not said, and what was taken for it.
+    pub assumed: Vec<MessageDto>,
+    /// What it leads to there and here.
+    pub converted: ConvertedDto,
+    /// When the inside is safe there; absent where it is not, or there is no minimum.
+    pub safe_at_s: Option<f64>,
+    /// The minutes here if it had been written for another kind of machine.
+    pub otherwise: Vec<OtherwiseDto>,
+    /// What is not known, the dearest first.
+    pub worths: Vec<AssumptionDto>,
+    /// The sentence for the kitchen's own machine.
+    pub here: RequestDto,
+}
+
+/// The minutes if it had been written for another kind of machine.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct OtherwiseDto {
+    /// Which kind.
+    pub kind: MachineKindDto,
+    /// Time here.
+    pub time_s: f64,
+}
+
+impl From<&Reading> for RecipeReadingDto {
+    fn from(read: &Reading) -> Self {
+        Self {
+            written: (&read.written).into(),
+            recipe_s: read.time.seconds(),
+            assumed: read.assumed.iter().map(MessageDto::from).collect(),
+            converted: read.converted.clone().into(),
+            safe_at_s: read.safe_at.map(|at| at.seconds()),
+            otherwise: read
+                .otherwise
+                .iter()
+                .map(|(kind, time)| OtherwiseDto {
+                    kind: (*kind).into(),
+                    time_s: time.seconds(),
+                })
+                .collect(),
+            worths: read.worths.iter().map(AssumptionDto::from).collect(),
+            here: (&read.here).into(),
         }
     }
 }

@@ -103,6 +103,7 @@ fn limits() -> Vec<Limited> {
         text("ItemDto", "what", some(RECIPE_WORD)),
         text("RecipeStepDto", "what", some(RECIPE_TEXT)),
         text("RecipeTextDto", "text", text::RECIPE),
+        text("RecipeToReadDto", "text", text::RECIPE),
         text("OwnMethodDto", "name", some(METHOD_NAME)),
         text("OwnMethodDto", "reason", any(METHOD_REASON)),
         list("OwnMethodDto", "tasks", 1, MOST_TASKS),

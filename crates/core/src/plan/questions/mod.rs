@@ -7,6 +7,7 @@
 
 pub mod compare;
 pub mod convert;
+pub mod reading;
 pub mod together;
 
 use crate::fryer::Machine;

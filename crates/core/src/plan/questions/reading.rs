@@ -1,0 +1,231 @@
+//! A recipe as it is printed or told, read for a kitchen's own machine: what it does where it was written for, what
+//! it does here, what was not said and what that is worth.
+
+use crate::curve;
+use crate::fryer::{MachineKind, PRESETS};
+use crate::plan::answer::Plan;
+use crate::plan::cook::LONGEST;
+use crate::plan::error::PlanError;
+use crate::plan::make::plan;
+use crate::plan::questions::convert::{Converted, convert};
+use crate::plan::request::{Programme, Request, TurnRule};
+use crate::plan::uncertainty::assumptions::Assumption;
+use crate::recipe::Cooking;
+use crate::units::{Interval, Mass, Message, Quantity, bounds};
+
+/// A recipe that was read.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Reading {
+    /// What it asks for, in the machine it was written for.
+    pub written: Request,
+    /// How long it is in.
+    pub time: Interval,
+    /// What was not said, and what was taken for it.
+    pub assumed: Vec<Message>,
+    /// What it leads to there, and for the kitchen's own machine.
+    pub converted: Converted,
+    /// When the inside is safe there, if it is at all.
+    pub safe_at: Option<Interval>,
+    /// The same recipe written for other kinds of machine, where it does not say for which: the dial's minutes here.
+    pub otherwise: Vec<(MachineKind, Interval)>,
+    /// What is not known, the dearest first, with what it is worth.
+    pub worths: Vec<Assumption>,
+    /// The sentence for the kitchen's own machine.
+    pub here: Request,
+}
+
+/// Unknowns that are told.
+const TOLD: usize = 3;
+
+/// Reads a recipe for the machine of a sentence, which says whose guidance counts, how high the kitchen is, and what
+/// is meant where the recipe says nothing.
+///
+/// ```
+/// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, reading}, recipe::read_cooking};
+/// let own = Request::usual(CutId::Drumstick, PRESETS[1].machine());
+/// let told = read_cooking("400 °F 25 min, turn half-way, in an oven-style machine, for 2 lb drumsticks");
+/// let read = reading(&told, &own).unwrap();
+/// assert_eq!(read.written.pieces, 8);
+/// assert!(read.converted.time.minutes() > 10.0);
+/// // Everything was said but the thickness.
+/// assert!(read.assumed.is_empty(), "{:?}", read.assumed);
+/// // Partial input works, and says what was taken for it.
+/// let half = reading(&read_cooking("drumsticks 25 min"), &own).unwrap();
+/// assert_eq!(half.assumed.len(), 4);
+/// ```
+///
+/// # Errors
+/// Those of a plan: what was read is checked as if it had been said.
+pub fn reading(told: &Cooking, own: &Request) -> Result<Reading, PlanError> {
+    let mut assumed = Vec::new();
+    let written = written(told, own, &mut assumed);
+    written.check()?;
+    let all = Mass::from_grams(written.mass.grams() * f64::from(written.pieces));
+    let there = plan(&written);
+    let time = match told.lasts(all) {
+        Some(time) => time,
+        None => {
+            let until = there.as_ref().map_err(Clone::clone)?.pull_at;
+            assumed.push(Message::with(
+                "No time: {}, until it is done there",
+                [Quantity::Time(until)],
+            ));
+            until
+        }
+    };
+    bounds::RECIPE.check(time.seconds())?;
+    let converted = convert(&written, time, &own.machine)?;
+    let otherwise = if told.machine.is_some() {
+        Vec::new()
+    } else {
+        others(&written, time, own)
+    };
+    let there = there.ok();
+    let here = Request {
+        machine: own.machine.clone(),
+        setting: Some(converted.setting),
+        programme: Programme::Steady,
+        support: Request::usual(written.cut, own.machine.clone()).support,
+        known: own.known,
+        ..written.clone()
+    };
+    Ok(Reading {
+        safe_at: there.as_ref().and_then(|plan| safe(&written, plan)),
+        worths: there.map_or_else(Vec::new, |plan| {
+            plan.assumptions.into_iter().take(TOLD).collect()
+        }),
+        written,
+        time,
+        assumed,
+        converted,
+        otherwise,
+        here,
+    })
+}
+
+/// What it asks for, with what is usual for what it does not say.
+fn written(told: &Cooking, own: &Request, assumed: &mut Vec<Message>) -> Request {
+    let mut assume = |words: Message| assumed.push(words);
+    let cut = told.cut.unwrap_or_else(|| {
+        let words = format!("No cut: taken as {}", own.entry().plural);
+        assume(words.into());
+        own.cut
+    });
+    let kind = told.machine.unwrap_or_else(|| {
+        assume(Message::plain(
+            "No machine: taken as a drawer with a basket",
+        ));
+        MachineKind::Drawer
+    });
+    // Of drawers the larger one: that is what recipes are written with (common practice).
+    let preset = PRESETS.iter().rfind(|preset| preset.kind == kind);
+    let machine = preset.unwrap_or(&PRESETS[0]).machine();
+    let usual = Request::usual(cut, machine);
+    let (pieces, mass) = match (told.pieces, told.mass) {
+        (Some(pieces), Some(all)) => (
+            pieces,
+            Mass::from_grams(all.grams() / f64::from(pieces.max(1))),
+        ),
+        (Some(pieces), None) => {
+            assume(Message::with(
+                "No weight: {} each",
+                [Quantity::Mass(usual.mass)],
+            ));
+            (pieces, usual.mass)
+        }
+        (None, Some(all)) => {
+            let pieces = (all.grams() / usual.mass.grams()).round().max(1.0);
+            (pieces as u32, Mass::from_grams(all.grams() / pieces))
+        }
+        (None, None) => {
+            let words = format!("No weight: {} of {{}}", usual.pieces);
+            assume(Message::with(words, [Quantity::Mass(usual.mass)]));
+            (usual.pieces, usual.mass)
+        }
+    };
+    let setting = told.setting.unwrap_or_else(|| {
+        let usual = usual.setting_used();
+        assume(Message::with(
+            "No setting: taken as {}",
+            [Quantity::Setting(usual)],
+        ));
+        usual
+    });
+    let (setting, programme) = match told.stages[..] {
+        [(first, time), (second, _)] if first > second => (
+            second,
+            Programme::HotStart {
+                setting: first,
+                time,
+            },
+        ),
+        [(first, _), (second, time)] if second > first => (
+            first,
+            Programme::HotFinish {
+                setting: second,
+                time,
+            },
+        ),
+        _ => (setting, Programme::Steady),
+    };
+    let turn = match told.turned {
+        Some(true) => TurnRule::HalfWay,
+        Some(false) => TurnRule::Never,
+        None => {
+            assume(Message::plain(if usual.turn == TurnRule::Never {
+                "Turning is not said: taken as not turned"
+            } else {
+                "Turning is not said: taken as turned half-way"
+            }));
+            if usual.turn == TurnRule::Never {
+                TurnRule::Never
+            } else {
+                TurnRule::HalfWay
+            }
+        }
+    };
+    Request {
+        pieces,
+        mass,
+        setting: Some(setting),
+        programme,
+        turn,
+        region: own.region,
+        altitude: own.altitude,
+        thermometer: own.thermometer,
+        vulnerable: own.vulnerable,
+        room: own.room,
+        target: crate::doneness::usual_texture(usual.entry(), own.region)
+            .map_or(usual.target, |texture| texture.core),
+        ..usual
+    }
+}
+
+/// When the core there is at the safe minimum, where there is one.
+fn safe(written: &Request, plan: &Plan) -> Option<Interval> {
+    let least = written.floor().core?;
+    let picture = &plan.picture;
+    let at = curve::first_crossing(&picture.minutes, &picture.core, least.celsius())?;
+    (at * 60.0 < LONGEST.seconds()).then(|| Interval::from_minutes(at))
+}
+
+/// The minutes here if it had been written for each of the other usual kinds.
+fn others(written: &Request, time: Interval, own: &Request) -> Vec<(MachineKind, Interval)> {
+    [
+        MachineKind::OvenStyle,
+        MachineKind::FanOven,
+        MachineKind::StillOven,
+    ]
+    .into_iter()
+    .filter_map(|kind| {
+        let machine = PRESETS.iter().find(|preset| preset.kind == kind)?.machine();
+        let support = Request::usual(written.cut, machine.clone()).support;
+        let other = Request {
+            machine,
+            support,
+            ..written.clone()
+        };
+        Some((kind, convert(&other, time, &own.machine).ok()?.time))
+    })
+    .collect()
+}

@@ -1,0 +1,40 @@
+use actix_web::post;
+use actix_web::web::{Data, Json};
+use ember_core::plan::{Request, reading};
+use ember_core::recipe::read_cooking;
+
+use crate::admission::Cost;
+use crate::body::Body;
+use crate::context::Context;
+use crate::dto::question::{RecipeReadingDto, RecipeToReadDto};
+use crate::error::{ApiError, Problem};
+use crate::schema_org;
+use crate::text;
+
+/// Reads a recipe as it is printed or told for the machine of a sentence: what it does where it was written for, and
+/// what it does here.
+#[utoipa::path(
+    operation_id = "read_cooking",
+    tag = "plans",
+    request_body = RecipeToReadDto,
+    responses(
+        (status = 200, body = RecipeReadingDto),
+        (status = 422, body = Problem, content_type = "application/problem+json"),
+    )
+)]
+#[post("/plans/recipe")]
+pub async fn recipe(
+    context: Data<Context>,
+    body: Body<RecipeToReadDto>,
+) -> Result<Json<RecipeReadingDto>, ApiError> {
+    let asked = body.into_inner();
+    let request = Request::try_from(&asked.request)?;
+    text::fits("text", &asked.text, text::RECIPE)?;
+    let told = read_cooking(&schema_org::cooking(&asked.text));
+    let answer = context
+        .compute(Cost::Usual, move || {
+            Ok(RecipeReadingDto::from(&reading(&told, &request)?))
+        })
+        .await?;
+    Ok(Json(answer))
+}

@@ -1,0 +1,69 @@
+// Away from the machine: a recipe read for it, what if, and what the kitchen has learned.
+import { accessible, choose, expect, fitsTheWidth, test, word } from "./kitchen";
+
+test.use({ locale: "en-GB" });
+
+test("a recipe is read for the kitchen's own machine, and becomes a plan", async ({ page }) => {
+  await page.goto("/bench");
+  const recipe = page.getByRole("textbox", { name: "The recipe" });
+  await recipe.fill("400 °F 20 min, turn half-way, in an oven-style machine, for 2 lb drumsticks");
+  await expect(page.getByText(/^It says 8 drumsticks of 113 g, in an oven-style machine, at 204 °C for 20 min/)).toBeVisible();
+  await expect(page.getByText(/^In the drum: 204 °C for \d+/)).toBeVisible();
+  await expect(page.getByText(/^Not said/)).toHaveCount(0);
+  await accessible(page);
+  await fitsTheWidth(page);
+  // Part of it is enough, and what was taken for the rest is told.
+  await recipe.fill("drumsticks 12 min");
+  await expect(page.getByText(/^Not said: /)).toContainText("No machine");
+  await expect(page.getByText(/ends below the safe minimum/)).toBeVisible();
+  // A label's rule.
+  await recipe.fill("1.4 kg pork loin roast, 180 °C, 20 min for each 450 g and 20 more, fan oven");
+  await expect(page.getByText(/^It says 1 pork loin roast of 1.4 kg, in an oven with its fan on, at 180 °C/)).toBeVisible();
+  await page.reload();
+  await expect(recipe).toHaveValue(/1.4 kg pork loin/);
+  await page.getByRole("region", { name: "Read a recipe" }).getByRole("link", { name: "Open as a plan" }).click();
+  await expect(word(page, "Cut")).toHaveText("pork loin roast");
+  await expect(word(page, "Setting")).toHaveText("180 °C");
+});
+
+test("what if: variants side by side, each a plan of its own", async ({ page }) => {
+  await page.goto("/bench");
+  const whatIf = page.getByRole("region", { name: "What if" });
+  const add = whatIf.getByLabel("What if it were otherwise");
+  await add.selectOption("thickness");
+  await expect(whatIf.getByText("20 % thicker")).toBeVisible();
+  await expect(whatIf.getByText(/^\d+(½)? min longer\. Out after/)).toBeVisible();
+  await whatIf.getByRole("slider").focus();
+  for (let n = 0; n < 6; n += 1) await page.keyboard.press("ArrowLeft");
+  await expect(whatIf.getByText("10 % thinner")).toBeVisible();
+  await expect(whatIf.getByText(/min shorter/)).toBeVisible();
+  await add.selectOption("frozen");
+  await add.selectOption("crowded");
+  await add.selectOption("machine");
+  await expect(add).toHaveCount(0);
+  await accessible(page);
+  await fitsTheWidth(page);
+  await whatIf.getByRole("button", { name: "Remove" }).last().click();
+  await expect(add).toBeVisible();
+  await whatIf.getByRole("link", { name: "Open as a plan" }).first().click();
+  await expect(word(page, "Thickness")).toHaveText(/\d+ mm/);
+});
+
+test("what the cooks say of a machine is seen, and owned", async ({ page }) => {
+  await page.goto("/kitchen");
+  await expect(page.getByText(/^Runs .*, blows .*, from \d cooks/).first()).toBeVisible();
+  await page.getByRole("button", { name: "How that is known" }).first().click();
+  await expect(page.getByRole("img", { name: /^Its air against its dial\. usual for its kind: / })).toBeVisible();
+  await accessible(page);
+  const leave = page.getByRole("button", { name: /^Leave out / });
+  const before = await leave.count();
+  await leave.first().click();
+  await expect(leave).toHaveCount(before - 1);
+  await page.getByRole("button", { name: /^Count / }).click();
+  await expect(leave).toHaveCount(before);
+  await page.getByRole("button", { name: /^Start over/ }).click();
+  await expect(page.getByText("plans take it as usual for its kind").first()).toBeVisible();
+  await page.goto("/plan");
+  await choose(page, "Cut", "drumsticks");
+  await expect(page.getByText("Fan strength, taken as usual for its kind")).toBeVisible();
+});

@@ -1,0 +1,163 @@
+// Read a recipe: typed, pasted, a label's rule or a page. What it does there, what it does here.
+import { Box, Text, Textarea } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { ApiFailure } from "../../api/client";
+import { readCookingQuery } from "../../api/queries";
+import type { Catalogue, RecipeReading, Request } from "../../api/types";
+import { Caution } from "../../components/Notice";
+import { PlaceLink } from "../../components/PlaceLink";
+import { planOf } from "../../domain/address";
+import { refusal, render } from "../../domain/message";
+import { entryOf } from "../../domain/request";
+import { useDraft } from "../../lib/draft";
+import { useSettled } from "../../lib/hooks";
+import { capital } from "../../lib/text";
+import { mass, minutes, setting, temperature, type Units } from "../../lib/units";
+
+interface ReadRecipeProps {
+  catalogue: Catalogue;
+  request: Request;
+  units: Units;
+}
+
+const EXAMPLE = "400 °F 20 min, turn half-way, in an oven-style machine, for 2 lb drumsticks";
+/** It is read once the text rests so long, ms. */
+const REST = 350;
+
+export function ReadRecipe({ catalogue, request, units }: ReadRecipeProps) {
+  const [text, setText] = useDraft(
+    "bench recipe",
+    "",
+    (value): value is string => typeof value === "string",
+  );
+  const settled = useSettled(text, REST);
+  const read = useQuery({ ...readCookingQuery(settled, request), enabled: settled.trim() !== "" });
+  const problem = read.error instanceof ApiFailure ? read.error.problem : null;
+  return (
+    <Box as="section" aria-label="Read a recipe" borderTop="1px solid" borderColor="line" py="4">
+      <Text as="h2" textStyle="line" fontWeight="650">
+        Read a recipe
+      </Text>
+      <Text textStyle="small" color="ink.soft" mb="2">
+        As it is printed or told, a label's rule (“20 min for each 450 g and 20 more”), or a page
+        with a recipe in it. Part of it is enough.
+      </Text>
+      <Textarea
+        aria-label="The recipe"
+        value={text}
+        rows={3}
+        maxW="reading"
+        placeholder={EXAMPLE}
+        onChange={(event) => setText(event.target.value)}
+      />
+      {settled.trim() === "" ? null : read.error ? (
+        <Text role="alert" color="beet" textStyle="body" mt="2">
+          {problem ? refusal(problem, units) : read.error.message}
+        </Text>
+      ) : read.data ? (
+        <Answer
+          read={read.data}
+          catalogue={catalogue}
+          machine={request.machine.name}
+          units={units}
+        />
+      ) : null}
+    </Box>
+  );
+}
+
+const KINDS: Record<string, string> = {
+  drawer: "a drawer",
+  twin_drawers: "twin drawers",
+  oven_style: "an oven-style machine",
+  lidded_grill: "a lidded grill",
+  fan_oven: "an oven with its fan on",
+  still_oven: "an oven without fan",
+};
+
+interface AnswerProps {
+  read: RecipeReading;
+  catalogue: Catalogue;
+  machine: string;
+  units: Units;
+}
+
+function Answer({ read, catalogue, machine, units }: AnswerProps) {
+  const { written, converted } = read;
+  const entry = entryOf(catalogue, written);
+  const pieces = `${written.pieces} ${written.pieces === 1 ? entry?.name : entry?.plural}`;
+  const turned = written.turn === "never" ? "not turned" : "turned half-way";
+  const leads = ({ core_c, browning: [above, below] }: RecipeReading["converted"]["there"]) =>
+    `${temperature(core_c, units)} inside, ${above} above and ${below} below`;
+  return (
+    <Box role="status" mt="3" maxW="reading">
+      <Text textStyle="body">
+        <b>It says</b> {pieces} of {mass(written.piece_mass_g, units)}, in{" "}
+        {KINDS[written.machine.kind] ?? written.machine.name}, at{" "}
+        {setting(written.setting_c ?? 180, units)} for {minutes(read.recipe_s)}, {turned}.
+      </Text>
+      {read.assumed.length > 0 ? (
+        <Text textStyle="small" color="ink.soft">
+          Not said: {read.assumed.map((one) => render(one, units)).join("; ")}.
+        </Text>
+      ) : null}
+      <Text textStyle="body" mt="2">
+        <b>There</b> that leads to {leads(converted.there)}
+        {read.safe_at_s == null ? "" : `; safe inside from ${minutes(read.safe_at_s)} on`}.
+      </Text>
+      {converted.below_c == null ? null : (
+        <Box mt="2">
+          <Caution>
+            The recipe ends below the safe minimum of {temperature(converted.below_c, units)}: go on
+            until the thermometer shows it.
+          </Caution>
+        </Box>
+      )}
+      <Text textStyle="line" mt="3">
+        <b>
+          In {machine}: {setting(converted.setting_c, units)} for{" "}
+          {minutes(Math.round(converted.time_s / 30) * 30)}
+        </b>
+      </Text>
+      <Text textStyle="body">
+        {capital(leads(converted.here))}; the{" "}
+        {converted.decides === "outside" ? "colour" : "inside"} is matched.
+      </Text>
+      {read.otherwise.length > 0 ? (
+        <Text textStyle="small" color="ink.soft" mt="1">
+          Had it been written for{" "}
+          {read.otherwise
+            .map(
+              ({ kind, time_s }) =>
+                `${KINDS[kind] ?? kind}, it would be ${minutes(Math.round(time_s / 30) * 30)}`,
+            )
+            .join("; for ")}
+          .
+        </Text>
+      ) : null}
+      {read.worths.length > 0 ? (
+        <Text textStyle="small" color="ink.soft" mt="1">
+          What is not known is worth:{" "}
+          {read.worths
+            .map(({ message, worth_s }) => `${render(message, units)} ± ${minutes(worth_s)}`)
+            .join("; ")}
+          .
+        </Text>
+      ) : null}
+      <Box mt="3">
+        <PlaceLink
+          to="/plan"
+          {...planOf(read.here)}
+          bg="solid"
+          color="solid.ink"
+          textStyle="button"
+          borderRadius="field"
+          px="4.5"
+          py="2.5"
+        >
+          Open as a plan
+        </PlaceLink>
+      </Box>
+    </Box>
+  );
+}
