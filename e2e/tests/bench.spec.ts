@@ -67,3 +67,19 @@ test("what the cooks say of a machine is seen, and owned", async ({ page }) => {
   await choose(page, "Cut", "drumsticks");
   await expect(page.getByText("Fan strength, taken as usual for its kind")).toBeVisible();
 });
+
+test.describe("on a phone", () => {
+  test.use({ viewport: { width: 390, height: 844 } });
+
+  test("the log says how far plans were off, and goes out as tables", async ({ page }) => {
+    await page.goto("/logbook");
+    await expect(page.getByText(/^Plans were off by .* in the middle of the last \d cooks/)).toBeVisible();
+    await accessible(page);
+    await fitsTheWidth(page);
+    const file = page.waitForEvent("download");
+    await page.getByRole("link", { name: "Cooks as a table" }).click();
+    expect((await file).suggestedFilename()).toBe("cooks.csv");
+    await page.goto("/bench");
+    await fitsTheWidth(page);
+  });
+});

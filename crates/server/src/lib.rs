@@ -28,6 +28,7 @@ mod headers;
 pub mod kitchen;
 pub mod lan;
 pub mod learned;
+pub mod logbook;
 pub mod machines;
 pub mod manners;
 pub mod metrics;

@@ -10,9 +10,9 @@ use utoipa_actix_web::service_config::ServiceConfig;
 use crate::description::Description;
 use crate::error::{ApiError, Code, Problem, respond};
 use crate::handlers::{
-    catalogue, changes, cooks, devices, events, health, household, learned, links, machines,
-    methods, phone, plans, quantities, recipes, session, settings, shared, sides, stored, suppers,
-    thermometers,
+    catalogue, changes, cooks, devices, events, health, household, learned, links, logbook,
+    machines, methods, phone, plans, quantities, recipes, session, settings, shared, sides, stored,
+    suppers, thermometers,
 };
 
 /// Everything below `/api`.
@@ -102,6 +102,9 @@ pub fn api(config: &mut ServiceConfig) {
             .service(cooks::restore::restore)
             .service(cooks::what_if::what_if)
             .service(events::append::append)
+            .service(logbook::cooks::cooks)
+            .service(logbook::readings::readings)
+            .service(logbook::off::off)
             .service(learned::start_over::start_over)
             .service(learned::read::read)
             .service(learned::leave_out::leave_out)

@@ -457,6 +457,13 @@ export function answered<T>(queries: QueryClient, queryKey: QueryKey, answer: T)
   queries.setQueryData(queryKey, answer);
 }
 
+/** How far plans were off, the latest first. */
+export const offQuery = () =>
+  queryOptions({
+    queryKey: ["cooks", "off"],
+    queryFn: ({ signal }) => answer(client.GET("/api/logbook/off", { signal })),
+  });
+
 /** What the kitchen has learned from its cooks. */
 export const learnedQuery = () =>
   queryOptions({

@@ -9,6 +9,7 @@ pub mod event;
 pub mod goals;
 pub mod learned;
 pub mod loading;
+pub mod logbook;
 pub mod machine;
 pub mod method;
 pub mod phone;

@@ -9,6 +9,7 @@ pub mod health;
 pub mod household;
 pub mod learned;
 pub mod links;
+pub mod logbook;
 pub mod machines;
 pub mod methods;
 pub mod phone;

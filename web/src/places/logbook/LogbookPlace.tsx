@@ -15,6 +15,7 @@ import { useSettings } from "../../domain/settings";
 import { useShortcut } from "../../domain/useShortcut";
 import { CRISPNESS, DONENESS } from "../../features/course/OutcomeForm";
 import { CookEntry, loadWords, targetWords } from "../../features/logbook/CookEntry";
+import { HowFarOff } from "../../features/logbook/HowFarOff";
 import { useDeleteCook } from "../../features/logbook/useDeleteCook";
 import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { day } from "../../lib/clock";
@@ -73,6 +74,7 @@ export function LogbookPlace() {
           onChange={(event) => setTyped(event.target.value)}
         />
       </Flex>
+      {asked || page > 1 ? null : <HowFarOff />}
       {deletion.notice}
       {cooks.error && !cooks.data ? (
         <Trouble onRetry={() => void cooks.refetch()}>{cooks.error.message}</Trouble>

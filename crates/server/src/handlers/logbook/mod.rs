@@ -1,0 +1,3 @@
+pub mod cooks;
+pub mod off;
+pub mod readings;

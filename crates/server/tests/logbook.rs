@@ -1,0 +1,96 @@
+//! The log as tables, over HTTP.
+#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
+
+mod support;
+
+use actix_web::test::{TestRequest, call_service, read_body};
+use serde_json::json;
+use support::{Database, get, keep, post, report, sentence, server};
+
+#[actix_web::test]
+async fn the_log_goes_out_as_tables() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let new = json!({ "request": sentence(), "name": "=Cider, \"twice\"" });
+    let cook = keep(&app, &new).await;
+    let path = format!("/api/cooks/{}/events", cook["id"].as_str().unwrap());
+    let steps = cook["plan"]["steps"].as_array().unwrap();
+    let pull = steps
+        .iter()
+        .position(|step| step["kind"] == "pull")
+        .unwrap();
+    let planned = cook["plan"]["pull_at_s"].as_f64().unwrap();
+    // Loaded an hour ago, out two minutes later than planned.
+    for (after, happening) in [
+        (0.0, json!({ "kind": "started" })),
+        (0.0, json!({ "kind": "step_done", "step": 0 })),
+        (
+            600.0,
+            json!({ "kind": "reading", "core_c": 41.5, "air_c": 190.0 }),
+        ),
+        (
+            planned + 120.0,
+            json!({ "kind": "step_done", "step": pull }),
+        ),
+        (
+            planned + 600.0,
+            json!({
+                "kind": "finished", "crispness": 4, "doneness": 3, "core_c": null, "note": "two\nlines",
+            }),
+        ),
+    ] {
+        let mut said = report(happening);
+        said["ago_s"] = json!(3600.0 - after);
+        assert_eq!(post(&app, &path, &said).await.0, 200);
+    }
+    let table = async |path: &str| {
+        let asked = TestRequest::get()
+            .uri(path)
+            .insert_header(("host", "localhost"));
+        let response = call_service(&app, asked.to_request()).await;
+        assert_eq!(response.status(), 200);
+        let kind = response.headers().get("content-type").unwrap();
+        assert!(kind.to_str().unwrap().starts_with("text/csv"));
+        read_body(response).await
+    };
+    // The crate `csv` reads it as RFC 4180 has it.
+    let cooks = table("/api/logbook/cooks.csv").await;
+    let mut read = csv::Reader::from_reader(cooks.as_ref());
+    let header = read.headers().unwrap().clone();
+    let at = |name: &str| header.iter().position(|one| one == name).unwrap();
+    let lines: Vec<csv::StringRecord> = read.records().map(Result::unwrap).collect();
+    assert_eq!(lines.len(), 1);
+    let cell = |name: &str| lines[0].get(at(name)).unwrap();
+    // No spreadsheet takes a name for a formula.
+    assert_eq!(cell("name"), "'=Cider, \"twice\"");
+    assert_eq!(
+        (cell("cut"), cell("pieces"), cell("piece_mass_g")),
+        ("drumsticks", "6", "115.0")
+    );
+    assert_eq!(
+        (cell("crispness_1_to_5"), cell("note")),
+        ("4", "two\nlines")
+    );
+    assert_eq!(cell("last_core_c"), "41.5");
+    let minutes = |name: &str| cell(name).parse::<f64>().unwrap();
+    assert!((minutes("actual_out_min") - minutes("planned_out_min") - 2.0).abs() < 0.2);
+
+    let readings = table("/api/logbook/readings.csv").await;
+    let text = String::from_utf8(readings.to_vec()).unwrap();
+    assert!(
+        text.starts_with("cook,name,batch,minute_from_loading,core_c,air_c\r\n"),
+        "{text}"
+    );
+    assert!(text.contains(",10.00,41.5,190.0\r\n"), "{text}");
+
+    let (status, off) = get(&app, "/api/logbook/off").await;
+    assert_eq!(status, 200, "{off}");
+    assert!(
+        (off[0]["off_s"].as_f64().unwrap() - 120.0).abs() < 10.0,
+        "{off}"
+    );
+    assert_eq!(
+        (&off[0]["machine"], &off[0]["cut"]),
+        (&json!("the drum"), &json!("drumsticks"))
+    );
+}
