@@ -12,7 +12,8 @@ use ember_core::learned::{Cooked, Learned, Own, learn};
 use ember_core::live::{Lesson, What, lesson};
 use ember_core::meat::CutId;
 use ember_core::plan::{
-    Band, Known, KnownMachine, Outside, PreheatRule, Request, StepKind, TurnRule, plan, synthetic,
+    Band, Known, KnownMachine, Outside, PreheatRule, Request, StepKind, Synthetic, TurnRule, plan,
+    synthetic,
 };
 use ember_core::units::{Length, TemperatureDifference};
 use kitchen::Kitchen;
@@ -51,27 +52,25 @@ fn machine(heat: f64, kelvins: f64) -> Calibration {
 /// What the model does not know of a cook that is read, as a share of its time.
 const BENT: f64 = 0.03;
 
-/// Minutes and cores of a cook in a machine as it is, bent in time.
-fn truth(
-    request: &Request,
-    machine: Calibration,
-    chance: &mut Chance,
-) -> (Vec<f64>, Vec<f64>, f64) {
+/// A cook in a machine as it is, its piece, its start and its air drawn by chance.
+fn real(request: &Request, machine: Calibration, chance: &mut Chance) -> Synthetic {
     let mut real = request.clone();
     real.machine.calibration = machine;
     real.known = Known::default();
+    // What is this cook's alone is half of the variance.
     let own = 0.5_f64.sqrt();
-    let drawn = [
-        own * chance.normal(),
-        own * chance.normal(),
-        0.0,
-        0.0,
-        chance.normal(),
-    ];
-    let cook = synthetic(&real, drawn).unwrap();
+    let [thick, start] = [(); 2].map(|()| own * chance.normal());
+    synthetic(&real, [thick, start, 0.0, 0.0, chance.normal()]).unwrap()
+}
+
+/// Minutes and cores of one, bent in time.
+fn truth(request: &Request, machine: Calibration, chance: &mut Chance) -> (Vec<f64>, Vec<f64>) {
+    let cook = real(request, machine, chance);
     let bent = (BENT * chance.normal()).exp();
-    let minutes = cook.minutes.iter().map(|minute| minute * bent).collect();
-    (minutes, cook.core, cook.pull.minutes() * bent)
+    (
+        cook.minutes.iter().map(|minute| minute * bent).collect(),
+        cook.core,
+    )
 }
 
 fn at(minutes: &[f64], cores: &[f64], minute: f64) -> f64 {
@@ -82,9 +81,9 @@ fn at(minutes: &[f64], cores: &[f64], minute: f64) -> f64 {
 }
 
 /// One cook read at shares of its time, and the air where it is measured: what it says.
-fn cooked(request: &Request, real: Calibration, read_at: &[f64], chance: &mut Chance) -> Lesson {
+fn cooked(request: &Request, machine: Calibration, read_at: &[f64], chance: &mut Chance) -> Lesson {
     let mut kitchen = Kitchen::of(request.clone());
-    let (minutes, cores, _) = truth(request, real, chance);
+    let (minutes, cores) = truth(request, machine, chance);
     kitchen.done(0.0, StepKind::Load, 1);
     for share in read_at {
         let minute = share * kitchen.plan.pull_at.minutes();
@@ -96,18 +95,7 @@ fn cooked(request: &Request, real: Calibration, read_at: &[f64], chance: &mut Ch
 
 /// When a cook of the next piece is ready, min, with nothing that the model does not know.
 fn alone(request: &Request, machine: Calibration, chance: &mut Chance) -> f64 {
-    let mut real = request.clone();
-    real.machine.calibration = machine;
-    real.known = Known::default();
-    let own = 0.5_f64.sqrt();
-    let drawn = [
-        own * chance.normal(),
-        own * chance.normal(),
-        0.0,
-        0.0,
-        chance.normal(),
-    ];
-    synthetic(&real, drawn).unwrap().pull.minutes()
+    real(request, machine, chance).pull.minutes()
 }
 
 fn drum() -> [Own; 1] {

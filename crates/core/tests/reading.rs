@@ -20,7 +20,7 @@ type Told = (
 
 #[test]
 fn what_recipes_say_is_read() {
-    let told: [Told; 12] = [
+    let told: [Told; 16] = [
         (
             "400 °F 20 min, turn half-way, for 2 lb drumsticks",
             Some(204.4),
@@ -89,6 +89,38 @@ fn what_recipes_say_is_read() {
             Some(CutId::PorkChop),
         ),
         ("something nice", None, None, None, None, None),
+        (
+            "380F for 22 min, then let rest for 5 minutes",
+            Some(193.3),
+            Some(22.0),
+            None,
+            None,
+            None,
+        ),
+        (
+            "Preheat 5 min. 200 °C, 18 min; 10 min rest",
+            Some(200.0),
+            Some(18.0),
+            None,
+            None,
+            None,
+        ),
+        (
+            "marinate for 4 hours, cook 25 min at 390 F",
+            Some(198.9),
+            Some(25.0),
+            None,
+            None,
+            None,
+        ),
+        (
+            "rest it 5 min, 12 min more at 200 C",
+            Some(200.0),
+            Some(12.0),
+            None,
+            None,
+            None,
+        ),
     ];
     for (text, setting, minutes, grams, pieces, cut) in told {
         let read = read_cooking(text);

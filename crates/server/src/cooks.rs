@@ -29,7 +29,8 @@ pub struct Stored {
     pub cook: models::Cook,
     /// What happened, in order.
     pub events: Vec<models::Event>,
-    probes: course::Probes,
+    /// What leave-in thermometers read of it.
+    pub probes: course::Probes,
 }
 
 /// One cook, not computed yet.

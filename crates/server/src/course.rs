@@ -5,8 +5,8 @@ use std::sync::{Arc, LazyLock, Mutex, PoisonError};
 
 use chrono::{DateTime, Utc};
 use ember_core::live::{
-    self, Course, Doubt, Estimate, Kept, Lesson, Likely, Noticed, Planned, PlannedStep, Point,
-    Safe, Told, Watched, What, coldest, stand, watch,
+    self, Course, Doubt, Estimate, Kept, Lesson, Likely, Narrowed, Noticed, Planned, PlannedStep,
+    Point, Safe, Told, Watched, What, coldest, stand, watch,
 };
 use ember_core::plan::Request;
 use ember_core::units::Temperature;
@@ -98,14 +98,7 @@ pub fn of(
 ) -> Result<CourseDto, ApiError> {
     let request = Request::try_from(request)?;
     let steps: Vec<PlannedStep> = plan.steps.iter().map(StepDto::planned).collect();
-    let planned = Planned {
-        request: &request,
-        steps: &steps,
-        minutes: &plan.picture.minutes,
-        core: &plan.picture.core_c,
-        inside: Temperature::from_celsius(plan.pull_core_c),
-        rise: plan.peak_core_c - plan.pull_core_c,
-    };
+    let planned = as_planned(&request, plan, &steps);
     let (probes, read) = watched(probes, seconds(now));
     let mut told = told(events);
     told.extend(read);
@@ -144,27 +137,53 @@ pub fn of(
     })
 }
 
-/// What a closed cook says of its machine and its cut; nothing where nobody measured, or only a practice
-/// thermometer did.
+/// The one reading of a planned cook that would say most.
+#[must_use]
+pub fn worth_reading(request: &RequestDto, plan: &PlanDto) -> Option<Narrowed> {
+    let request = Request::try_from(request).ok()?;
+    let steps: Vec<PlannedStep> = plan.steps.iter().map(StepDto::planned).collect();
+    live::narrowed(as_planned(&request, plan, &steps))
+}
+
+/// The planned side of a cook, as it was shown.
+fn as_planned<'a>(
+    request: &'a Request,
+    plan: &'a PlanDto,
+    steps: &'a [PlannedStep],
+) -> Planned<'a> {
+    Planned {
+        request,
+        steps,
+        minutes: &plan.picture.minutes,
+        core: &plan.picture.core_c,
+        inside: Temperature::from_celsius(plan.pull_core_c),
+        rise: plan.peak_core_c - plan.pull_core_c,
+    }
+}
+
+/// What a closed cook says of its machine and its cut; nothing where nobody measured, or a practice thermometer was
+/// played to it.
 #[must_use]
 pub fn lesson(
     request: &RequestDto,
     plan: &PlanDto,
     started: DateTime<Utc>,
     events: &[EventDto],
+    probes: &Probes,
+    finished: DateTime<Utc>,
 ) -> Option<Lesson> {
+    let (probes, read) = watched(probes, seconds(finished));
+    if probes.iter().any(|probe| probe.practice) {
+        return None;
+    }
+    let mut told = told(events);
+    told.extend(read);
+    told.sort_by(|a, b| a.at.total_cmp(&b.at));
     let doneness = outcome(events).map(|outcome| outcome.doneness);
     let request = Request::try_from(request).ok()?;
     let steps: Vec<PlannedStep> = plan.steps.iter().map(StepDto::planned).collect();
-    let planned = Planned {
-        request: &request,
-        steps: &steps,
-        minutes: &plan.picture.minutes,
-        core: &plan.picture.core_c,
-        inside: Temperature::from_celsius(plan.pull_core_c),
-        rise: plan.peak_core_c - plan.pull_core_c,
-    };
-    live::lesson(planned, seconds(started), &told(events), doneness)
+    let planned = as_planned(&request, plan, &steps);
+    live::lesson(planned, seconds(started), &told, doneness)
 }
 
 /// When the meat of a cook went in: for a list.

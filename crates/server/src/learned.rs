@@ -3,19 +3,20 @@
 use chrono::{DateTime, Utc};
 use diesel::PgConnection;
 use ember_core::doneness::Region;
-use ember_core::fryer::{Calibration, Machine};
+use ember_core::fryer::Machine;
 use ember_core::learned::{Cooked, Learned, Normal, Own, alone, learn};
 use ember_core::meat::{CutId, cut};
 use ember_core::plan::{HEAT, Known, MODEL_VERSION, Request, THERMOSTAT, plan};
 use uuid::Uuid;
 
 use crate::admission::Cost;
+use crate::cooks::{self, Stored};
 use crate::course;
 use crate::db::cooks::{self as rows, Taught};
 use crate::db::models;
 use crate::dto::learned::{
     KnownCutDto, KnownMachineDto, LearnedChangeDto, LearnedCutDto, LearnedDto, LearnedMachineDto,
-    LessonDto, NormalDto,
+    LessonDto, NormalDto, ProposalDto,
 };
 use crate::dto::plan::PlanDto;
 use crate::dto::request::RequestDto;
@@ -31,6 +32,9 @@ const MOST: i64 = 120;
 const AT_ONCE: usize = 40;
 /// Cuts of which it is told what changes.
 const TOLD: usize = 4;
+/// Planned cooks that are looked at for a reading worth taking, and how narrow it must make the window.
+const PLANNED: i64 = 4;
+const WORTH: f64 = 0.75;
 /// Days.
 const DAY_S: f64 = 86_400.0;
 
@@ -84,43 +88,70 @@ pub async fn read(kitchen: &Kitchen) -> Result<LearnedDto, ApiError> {
     let owned: Vec<Machine> = (owned.iter())
         .filter_map(|machine| Machine::try_from(machine).ok())
         .collect();
+    let planned = kitchen
+        .query(|connection| Ok(rows::planned(connection, PLANNED)?))
+        .await?;
     kitchen
-        .compute(Cost::Usual, move || Ok(told(&closed, &owned, now)))
+        .compute(Cost::Usual, move || {
+            Ok(LearnedDto {
+                proposal: proposal(planned),
+                ..told(&closed, &owned, now)
+            })
+        })
         .await
+}
+
+/// The reading that would narrow the window of a planned cook most.
+fn proposal(planned: Vec<models::Cook>) -> Option<ProposalDto> {
+    let worths = planned.into_iter().filter_map(|cook| {
+        let plan: PlanDto = storage::unpack(cook.plan).ok()?;
+        let request = RequestDto::from(storage::unpack::<sentence::Sentence>(cook.request).ok()?);
+        let worth = course::worth_reading(&request, &plan)?;
+        let [window_s, window_after_s] = [worth.before, worth.after].map(|width| width.seconds());
+        (window_after_s <= WORTH * window_s).then_some(ProposalDto {
+            cook: cook.id,
+            name: cook.name,
+            at_s: worth.at.seconds(),
+            window_s,
+            window_after_s,
+        })
+    });
+    worths
+        .min_by(|a, b| (a.window_after_s / a.window_s).total_cmp(&(b.window_after_s / b.window_s)))
 }
 
 /// Computes what a cook says, and keeps it.
 async fn compute(kitchen: &Kitchen, id: Uuid) -> Result<Option<Saying>, ApiError> {
-    let found = kitchen
-        .query(move |connection| {
-            let cook = rows::find(connection, id)?;
-            let events = rows::events(connection, id)?;
-            Ok(cook.map(|cook| (cook, events)))
-        })
+    let stored = kitchen
+        .query(move |connection| cooks::stored(connection, id))
         .await?;
-    let Some((cook, events)) = found else {
-        return Ok(None);
-    };
     let said = kitchen
-        .compute(Cost::Usual, move || Ok(says(cook, events)))
+        .compute(Cost::Usual, move || Ok(says(stored)))
         .await?;
     let lesson = Lesson {
         model: MODEL_VERSION.to_owned(),
         said,
     };
-    let stored = storage::pack(lesson.clone()).map_err(ApiError::from)?;
+    let kept = storage::pack(lesson.clone()).map_err(ApiError::from)?;
     kitchen
-        .query(move |connection| Ok(rows::set_lesson(connection, id, &stored)?))
+        .query(move |connection| Ok(rows::set_lesson(connection, id, &kept)?))
         .await?;
     Ok(lesson.said)
 }
 
 /// What a cook says; nothing where it cannot be read or nobody measured.
-fn says(cook: models::Cook, events: Vec<models::Event>) -> Option<Saying> {
+fn says(
+    Stored {
+        cook,
+        events,
+        probes,
+    }: Stored,
+) -> Option<Saying> {
     let plan: PlanDto = storage::unpack(cook.plan).ok()?;
     let request = RequestDto::from(storage::unpack::<sentence::Sentence>(cook.request).ok()?);
-    let events = crate::cooks::happened(events).ok()?;
-    course::lesson(&request, &plan, cook.started_at?, &events).map(Saying::from)
+    let events = cooks::happened(events).ok()?;
+    let (started, finished) = (cook.started_at?, cook.finished_at?);
+    course::lesson(&request, &plan, started, &events, &probes, finished).map(Saying::from)
 }
 
 /// All of it in the words of the wire.
@@ -192,7 +223,7 @@ fn told(closed: &[Closed], owned: &[Machine], now: DateTime<Utc>) -> LearnedDto 
         });
         Some(LearnedMachineDto {
             machine: machine.name.clone(),
-            known: known.map_or_else(|| nothing_known(machine.calibration), KnownMachineDto::from),
+            known: known.map_or_else(nothing_known, KnownMachineDto::from),
             heat: [usual[0], now[0]].map(NormalDto::from),
             offset: [usual[1], now[1]].map(NormalDto::from),
             cooks: lessons.collect(),
@@ -212,11 +243,12 @@ fn told(closed: &[Closed], owned: &[Machine], now: DateTime<Utc>) -> LearnedDto 
             })
             .collect(),
         silent: u32::try_from(closed.len() - speaking.len()).unwrap_or(u32::MAX),
+        proposal: None,
     }
 }
 
 /// Where every cook was left out.
-fn nothing_known(_by_hand: Calibration) -> KnownMachineDto {
+const fn nothing_known() -> KnownMachineDto {
     KnownMachineDto {
         heat_factor: 1.0,
         heat_spread: HEAT,

@@ -93,6 +93,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(thermometers::readings::readings)
             .service(thermometers::practise::practise)
             .service(cooks::calendar::calendar)
+            .service(cooks::recipe::recipe)
             .service(cooks::list::list)
             .service(cooks::create::create)
             .service(cooks::read::read)

@@ -1,9 +1,14 @@
 //! Recipes as schema.org has them, in JSON-LD (schema.org/Recipe; JSON-LD 1.1): written, and read from a file or
 //! from a page that holds one.
 
+use ember_core::meat::cut;
 use ember_core::recipe::{Item, Recipe, RecipeKind, RecipeStep, Unit, read_line};
 use ember_core::units::Interval;
 use serde_json::{Value, json};
+
+use crate::course;
+use crate::dto::cook::CookDto;
+use crate::dto::words::StepKindDto;
 
 /// What was understood of a text.
 #[derive(Debug, Clone, PartialEq)]
@@ -43,6 +48,69 @@ pub fn written(recipe: &Recipe) -> Value {
         ),
         ("recipeIngredient", json!(lines)),
         ("recipeInstructions", json!(steps)),
+    ])
+}
+
+/// A cook, planned or logged, in JSON-LD: what [`cooking`] reads again, in words that other programs show.
+#[must_use]
+pub fn of_cook(cook: &CookDto) -> Value {
+    let (request, plan) = (&cook.request, &cook.plan);
+    let entry = cut(request.cut.into());
+    let pieces = format!(
+        "{} {}, {:.0} g together",
+        request.pieces,
+        entry.noun(request.pieces),
+        request.piece_mass_g * f64::from(request.pieces),
+    );
+    let heat = format!(
+        "{:.0} °C for {:.0} min in {}",
+        plan.setting_c,
+        plan.pull_at_s / 60.0,
+        request.machine.name,
+    );
+    let prepared = cook.preparation.iter().map(|task| {
+        told([
+            ("@type", json!("HowToStep")),
+            ("text", json!(task.name)),
+            (
+                "totalTime",
+                json!(duration(Interval::from_seconds(task.best_s))),
+            ),
+        ])
+    });
+    let cooked = plan.steps.iter().map(|step| {
+        let text = match step.kind {
+            StepKindDto::Load => format!("{}: {heat}", step.title),
+            _ => format!("At minute {:.0}: {}", step.at_s / 60.0, step.title),
+        };
+        told([("@type", json!("HowToStep")), ("text", json!(text))])
+    });
+    let first = plan.steps.first().map_or(0.0, |step| step.at_s);
+    let notes = course::outcome(&cook.events).map(|outcome| outcome.note);
+    told([
+        ("@context", json!("https://schema.org")),
+        ("@type", json!("Recipe")),
+        ("name", json!(cook.name)),
+        (
+            "description",
+            json!(notes.filter(|notes| !notes.is_empty())),
+        ),
+        ("dateCreated", json!(cook.created_at)),
+        ("cookingMethod", json!("air frying")),
+        ("tool", json!(request.machine.name)),
+        ("recipeIngredient", json!([pieces])),
+        (
+            "cookTime",
+            json!(duration(Interval::from_seconds(plan.pull_at_s))),
+        ),
+        (
+            "totalTime",
+            json!(duration(Interval::from_seconds(plan.eat_at_s - first))),
+        ),
+        (
+            "recipeInstructions",
+            json!(prepared.chain(cooked).collect::<Vec<_>>()),
+        ),
     ])
 }
 
@@ -113,7 +181,7 @@ pub fn cooking(text: &str) -> String {
         return plain(text);
     };
     let mut said: Vec<String> = Vec::new();
-    for field in ["name", "recipeIngredient", "recipeInstructions", "cookTime"] {
+    for field in ["name", "recipeIngredient", "recipeInstructions"] {
         strings(found.get(field).unwrap_or(&Value::Null), &mut said);
     }
     said.join(". ")

@@ -94,6 +94,19 @@ async fn cooks_that_were_read_teach_and_can_be_left_out() {
         "{change}"
     );
 
+    // A planned cook has a reading that is worth taking.
+    let planned = post(&app, "/api/cooks", &json!({ "request": sentence() }))
+        .await
+        .1;
+    let (_, proposing) = get(&app, "/api/learned").await;
+    let proposal = &proposing["proposal"];
+    assert_eq!(proposal["cook"], planned["id"], "{proposal}");
+    let [before, after] =
+        ["window_s", "window_after_s"].map(|name| proposal[name].as_f64().unwrap());
+    assert!(
+        after <= 0.75 * before && proposal["at_s"].as_f64() < planned["plan"]["pull_at_s"].as_f64()
+    );
+
     // A plan that counts with it is sooner, checks no later, and says so.
     let mut asked = sentence();
     let (_, before) = post(&app, "/api/plans/preview", &asked).await;

@@ -94,3 +94,44 @@ async fn the_log_goes_out_as_tables() {
         (&json!("the drum"), &json!("drumsticks"))
     );
 }
+
+/// What goes out as schema.org has it is read again for another machine.
+#[actix_web::test]
+async fn a_cook_goes_out_as_a_recipe_and_is_read_again() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let cook = keep(
+        &app,
+        &json!({ "request": sentence(), "name": "Harbour legs" }),
+    )
+    .await;
+    let path = format!("/api/cooks/{}/recipe.jsonld", cook["id"].as_str().unwrap());
+    let (status, recipe) = get(&app, &path).await;
+    assert_eq!(status, 200, "{recipe}");
+    // schema.org/Recipe: the names of its fields, and times as ISO 8601 has them.
+    assert_eq!(
+        (&recipe["@type"], &recipe["name"]),
+        (&json!("Recipe"), &json!("Harbour legs"))
+    );
+    assert_eq!(
+        recipe["recipeIngredient"],
+        json!(["6 drumsticks, 690 g together"])
+    );
+    let minutes = (cook["plan"]["pull_at_s"].as_f64().unwrap() / 60.0).round();
+    assert_eq!(recipe["cookTime"], json!(format!("PT{minutes}M")));
+    let steps = recipe["recipeInstructions"].as_array().unwrap();
+    assert!(steps.iter().all(|step| step["@type"] == "HowToStep"));
+
+    let asked = json!({ "text": recipe.to_string(), "request": sentence() });
+    let (status, read) = post(&app, "/api/plans/recipe", &asked).await;
+    assert_eq!(status, 200, "{read}");
+    let written = &read["written"];
+    assert_eq!(
+        (&written["cut"], &written["pieces"]),
+        (&json!("drumstick"), &json!(6))
+    );
+    assert_eq!(written["piece_mass_g"], 115.0);
+    assert_eq!(read["recipe_s"].as_f64().unwrap(), minutes * 60.0);
+    assert_eq!(written["setting_c"], cook["plan"]["setting_c"]);
+    assert_eq!(written["turn"], "half_way");
+}

@@ -153,6 +153,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cooks/{id}/recipe.jsonld": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A cook, planned or logged, as a file: schema.org's Recipe in JSON-LD. */
+        get: operations["cook_as_recipe"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cooks/{id}/restore": {
         parameters: {
             query?: never;
@@ -3007,6 +3024,7 @@ export interface components {
             cuts: components["schemas"]["LearnedCutDto"][];
             /** @description Of each machine in which something was cooked that says anything. */
             machines: components["schemas"]["LearnedMachineDto"][];
+            proposal?: components["schemas"]["ProposalDto"] | null;
             /**
              * Format: int32
              * @description Cooks that say nothing: nobody measured.
@@ -4272,6 +4290,31 @@ export interface components {
          * @enum {string}
          */
         ProgrammeKindDto: "hot_start" | "hot_finish";
+        /** @description A reading that would say a lot. */
+        ProposalDto: {
+            /**
+             * Format: double
+             * @description When to read, from loading.
+             */
+            at_s: number;
+            /**
+             * Format: uuid
+             * @description The planned cook.
+             */
+            cook: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: double
+             * @description The same after it.
+             */
+            window_after_s: number;
+            /**
+             * Format: double
+             * @description From one cook in ten to nine in ten, without it.
+             */
+            window_s: number;
+        };
         /** @description A quantity inside a message; the unit stands at the end of its kind. */
         QuantityDto: {
             /** @description What it is. */
@@ -7126,6 +7169,98 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cook_as_recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/ld+json": unknown;
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

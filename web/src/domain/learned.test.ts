@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 import type { Learned, Request } from "../api/types";
-import { learnedWords, withKnown } from "./learned";
+import { learnedWords, sinceWords, withKnown } from "./learned";
 
 const machine = {
   heat_factor: 1.12,
@@ -42,4 +42,17 @@ test("what was learned is told in a line", () => {
   expect(learnedWords({ ...machine, heat_factor: 0.9, offset_k: -0.2, cooks: 1 }, degrees)).toBe(
     "is as hot as its dial says, blows 10 % weaker, from 1 cook",
   );
+});
+
+test("a plan that is repeated says what is known since", () => {
+  const degrees = (kelvins: number) => `${kelvins} °C`;
+  const then = { machine: { ...machine, heat_factor: 1, offset_k: 2, cooks: 2 }, cut };
+  expect(sinceWords(then, { machine, cut }, degrees)).toBe(
+    "the machine runs 8 °C hot, blows 12 % harder, from 6 cooks",
+  );
+  expect(
+    sinceWords({ machine, cut }, { machine, cut: { ...cut, thickness_factor: 1.21 } }, degrees),
+  ).toBe("pieces are taken 10 % thicker");
+  expect(sinceWords({ machine, cut }, { machine, cut }, degrees)).toBeNull();
+  expect(sinceWords(undefined, { machine }, degrees)).toBeNull();
 });

@@ -39,3 +39,32 @@ export function learnedWords(
   const cooks = known.cooks === 1 ? "1 cook" : `${known.cooks} cooks`;
   return `${hot}, ${blows}, from ${cooks}`;
 }
+
+/** Less than this is no news: heat as a share, kelvins, thickness as a share. */
+const NEWS = { heat: 0.01, offset: 0.5, thick: 0.02 };
+
+/** What is known of a machine or a cut now that was known otherwise when a plan was made; nothing where that is
+ * no news. */
+export function sinceWords(
+  then: Known | null | undefined,
+  now: Known | null | undefined,
+  degrees: (kelvins: number) => string,
+): string | null {
+  if (!then || !now) return null;
+  const [before, machine] = [then.machine, now.machine];
+  const machineNews =
+    machine &&
+    (Math.abs(machine.heat_factor - (before?.heat_factor ?? 1)) >= NEWS.heat ||
+      Math.abs(machine.offset_k - (before?.offset_k ?? 0)) >= NEWS.offset);
+  const [was, cut] = [then.cut, now.cut];
+  const thicker = cut ? cut.thickness_factor / (was?.thickness_factor ?? 1) - 1 : 0;
+  const said = [
+    ...(machineNews ? [`the machine ${learnedWords(machine, degrees)}`] : []),
+    ...(Math.abs(thicker) >= NEWS.thick
+      ? [
+          `pieces are taken ${Math.round(Math.abs(thicker) * 100)} % ${thicker > 0 ? "thicker" : "thinner"}`,
+        ]
+      : []),
+  ];
+  return said.length > 0 ? said.join("; ") : null;
+}

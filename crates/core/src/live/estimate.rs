@@ -100,7 +100,8 @@ pub(super) struct Computed<'a> {
     /// The batch in hand, from 1, and when it went in.
     pub number: usize,
     loaded: f64,
-    goal: Goal,
+    /// What must hold before it comes out.
+    pub goal: Goal,
     setup: Setup<'a>,
     /// Of the batch in hand.
     pub curves: Arc<Curves>,

@@ -109,7 +109,7 @@ pub fn read_cooking(text: &str) -> Cooking {
             setting = Some(found);
             read.setting.get_or_insert(found);
         } else if let Some(found) = time(number, &word.text) {
-            if read.rule.is_none() {
+            if read.rule.is_none() && !is_beside_the_heat(&words, n) {
                 total += found.seconds();
                 if let Some(setting) = setting {
                     read.stages.push((setting, found));
@@ -210,6 +210,38 @@ fn range(text: &str) -> Option<[f64; 2]> {
         Some((from, to)) => Some([one(from)?, one(to)?]),
         None => one(text).map(|value| [value; 2]),
     }
+}
+
+/// Whether a time is none in the machine: of resting, marinating, preheating, as the words before it say, up to
+/// another number, or those right behind it.
+fn is_beside_the_heat(words: &[Word], at: usize) -> bool {
+    const BESIDE: [&str; 11] = [
+        "rest",
+        "resting",
+        "rested",
+        "marinate",
+        "marinated",
+        "preheat",
+        "preheated",
+        "stand",
+        "chill",
+        "soak",
+        "cool",
+    ];
+    /// Words that still belong to it.
+    const NEAR: usize = 6;
+    let says = |word: &Word| BESIDE.contains(&word.text.as_str());
+    for word in words.get(..at).unwrap_or_default().iter().rev().take(NEAR) {
+        if says(word) {
+            return true;
+        }
+        if word.number.is_some() {
+            break;
+        }
+    }
+    let behind = words.get(at + 1..).unwrap_or_default().iter();
+    let mut behind = behind.take_while(|word| word.number.is_none()).take(2);
+    behind.any(|word| word.text == "rest")
 }
 
 fn middle([from, to]: [f64; 2]) -> f64 {

@@ -343,3 +343,14 @@ pub fn leave_out(
         .set(cooks::left_out_at.eq(left_out_at))
         .execute(connection)
 }
+
+/// Cooks that are planned and of no supper, the next first.
+pub fn planned(connection: &mut PgConnection, most: i64) -> QueryResult<Vec<Cook>> {
+    own!(cooks)
+        .filter(cooks::deleted_at.is_null().and(cooks::started_at.is_null()))
+        .filter(cooks::supper_id.is_null())
+        .order((cooks::eat_at.asc().nulls_last(), cooks::created_at))
+        .limit(most)
+        .select(Cook::as_select())
+        .load(connection)
+}

@@ -65,6 +65,24 @@ pub struct LearnedDto {
     pub cuts: Vec<LearnedCutDto>,
     /// Cooks that say nothing: nobody measured.
     pub silent: u32,
+    /// The reading of a planned cook that would say most.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub proposal: Option<ProposalDto>,
+}
+
+/// A reading that would say a lot.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct ProposalDto {
+    /// The planned cook.
+    pub cook: Uuid,
+    /// Its name.
+    pub name: String,
+    /// When to read, from loading.
+    pub at_s: f64,
+    /// From one cook in ten to nine in ten, without it.
+    pub window_s: f64,
+    /// The same after it.
+    pub window_after_s: f64,
 }
 
 /// Of a machine.

@@ -29,6 +29,7 @@ import { FloorThumb } from "../../features/basket/Floor";
 import { AddMachine } from "../../features/household/AddMachine";
 import { KitchenWords } from "../../features/household/KitchenWords";
 import { OfMachine } from "../../features/learned/OfMachine";
+import { Proposal } from "../../features/learned/Proposal";
 import { UnreadableRows } from "../../features/unreadable/UnreadableRows";
 import { saveFile } from "../../lib/save";
 import { usePageTitle } from "../../lib/title";
@@ -65,6 +66,7 @@ export function KitchenPlace() {
           None yet. Add yours below.
         </Text>
       ) : null}
+      {learned.data?.proposal ? <Proposal proposal={learned.data.proposal} /> : null}
       <Box as="ul" listStyleType="none">
         {machines.data.items.map((own) => (
           <Row

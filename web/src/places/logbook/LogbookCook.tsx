@@ -121,6 +121,9 @@ function Page({ cook, onDelete }: { cook: Cook; onDelete: () => void }) {
             Reheat what is left
           </PlaceLink>
         ) : null}
+        <a href={`/api/cooks/${cook.id}/recipe.jsonld`} download="cook.jsonld">
+          <Action as="span">As a recipe</Action>
+        </a>
         <Action type="button" onClick={onDelete}>
           Delete
         </Action>

@@ -1,4 +1,5 @@
 // Plan: the sentence, the strip, what to do, what to know.
+import { Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useLocation, useNavigate, useSearch } from "@tanstack/react-router";
 import { useEffect, useEffectEvent, useRef, useState } from "react";
@@ -6,11 +7,12 @@ import { catalogueQuery, learnedQuery, machinesQuery, sharedQuery } from "../../
 import type { Catalogue, Machine, Request } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
 import { compact, expand, firstSentence, here, LAST_PLAN } from "../../domain/address";
-import { withKnown } from "../../domain/learned";
+import { sinceWords, withKnown } from "../../domain/learned";
 import { entryOf } from "../../domain/request";
 import { isRequest } from "../../domain/schemas";
 import { useSettings } from "../../domain/settings";
 import { readDraft, writeDraft } from "../../lib/draft";
+import { difference } from "../../lib/units";
 import { PlanView } from "./PlanView";
 
 /** What a layout by hand does not outlive: other pieces, or another floor. */
@@ -37,11 +39,19 @@ function follows(part: Partial<Request>): Partial<Request> {
   const changed = (words: readonly (keyof Request)[]) => words.some((word) => word in part);
   return {
     ...(changed(LAID_FOR) ? { layout: undefined } : {}),
+    // What was known of one machine is no news of another.
+    ...("machine" in part ? { known: undefined } : {}),
     ...(changed(WEIGHED_FOR) ? { weights_g: undefined } : {}),
     ...(changed(SPLIT_FOR) ? { split: undefined } : {}),
     // Another cut is handled otherwise, and its outside is another.
     ...("cut" in part
-      ? { handling: undefined, outside: undefined, out_at_c: undefined, first_up: undefined }
+      ? {
+          known: undefined,
+          handling: undefined,
+          outside: undefined,
+          out_at_c: undefined,
+          first_up: undefined,
+        }
       : {}),
     // A method of one's own ends with its own surface.
     ...("surface" in part ? { method: undefined } : {}),
@@ -108,18 +118,26 @@ function Said({ catalogue, own, sent }: SaidProps) {
     : [request.machine, ...known];
   const entry = entryOf(catalogue, request);
   if (!entry) return <Trouble>The catalogue is empty.</Trouble>;
+  const since = sinceWords(said.known, request.known, (kelvins) => difference(kelvins, settings));
   return (
-    <PlanView
-      catalogue={catalogue}
-      entry={entry}
-      machines={machines}
-      request={request}
-      eat={eat ?? null}
-      cook={cook ?? null}
-      of={supper !== undefined && dish !== undefined ? { supper, dish } : null}
-      onChange={(part) => say((latest) => ({ ...latest, ...follows(part), ...part }))}
-      onEat={tellEat}
-    />
+    <>
+      {since ? (
+        <Text textStyle="small" color="ink.soft" mt="2" role="note">
+          Known since this was planned: {since}.
+        </Text>
+      ) : null}
+      <PlanView
+        catalogue={catalogue}
+        entry={entry}
+        machines={machines}
+        request={request}
+        eat={eat ?? null}
+        cook={cook ?? null}
+        of={supper !== undefined && dish !== undefined ? { supper, dish } : null}
+        onChange={(part) => say((latest) => ({ ...latest, ...follows(part), ...part }))}
+        onEat={tellEat}
+      />
+    </>
   );
 }
 

@@ -3,6 +3,7 @@ pub mod create;
 pub mod delete;
 pub mod list;
 pub mod read;
+pub mod recipe;
 pub mod rename;
 pub mod replace;
 pub mod restore;

@@ -1,0 +1,23 @@
+// The one reading of a planned cook that would say most.
+import { Text } from "@chakra-ui/react";
+import type { Learned } from "../../api/types";
+import { PlaceLink } from "../../components/PlaceLink";
+import { minutes } from "../../lib/units";
+
+const whole = (seconds: number) => minutes(Math.round(seconds / 30) * 30);
+
+export const Proposal = ({ proposal }: { proposal: NonNullable<Learned["proposal"]> }) => (
+  <Text textStyle="body" maxW="reading" mb="4">
+    Worth reading: {whole(proposal.at_s)} after loading{" "}
+    <PlaceLink
+      to="/fryer/$id"
+      params={{ id: proposal.cook }}
+      textDecoration="underline"
+      textUnderlineOffset="3px"
+    >
+      {proposal.name}
+    </PlaceLink>
+    . It would narrow when that comes out from {whole(proposal.window_s)} to{" "}
+    {whole(proposal.window_after_s)}, and tell most of its machine.
+  </Text>
+);
