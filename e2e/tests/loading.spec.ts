@@ -68,6 +68,8 @@ test.describe("by touch", () => {
         type: kind,
         touchPoints: at ? [{ x: at[0], y: at[1] }] : [],
       });
+    // A finger scrolls the page until it has chosen a piece: a tap chooses it.
+    await first.tap();
     await touch("touchStart", [x, y]);
     for (const step of [6, 12, 18]) await touch("touchMove", [x + step, y - step]);
     await touch("touchEnd");

@@ -100,6 +100,16 @@ test("a drag moves a piece by what the finger went", () => {
   expect(xs(told.mock.lastCall?.[0])).toEqual([-20, 40]);
 });
 
+test("a finger the page takes for scrolling puts the piece back where it was", () => {
+  const told = vi.fn();
+  draw(<Slow told={told} />);
+  fireEvent.pointerDown(piece(1), { clientX: -35, clientY: 0, pointerId: 1 });
+  fireEvent.pointerMove(piece(1), { clientX: -15, clientY: 20, pointerId: 1 });
+  // A browser that begins to scroll cancels, and gives no place.
+  fireEvent.pointerCancel(piece(1), { clientX: 0, clientY: 0, pointerId: 1 });
+  expect(told).not.toHaveBeenCalled();
+});
+
 test("quick second moves keep the first, before the plan has answered", async () => {
   const user = userEvent.setup();
   const told = vi.fn();

@@ -81,6 +81,7 @@ export function BasketMap(props: BasketMapProps) {
               chosen={piece === chosen}
               onChoose={() => setChosen(piece)}
               onKeyDown={key(piece)}
+              onBack={() => setDragged(null)}
               onDrag={(x_mm, y_mm, end) => {
                 setDragged(end ? null : { piece, pose: { ...pose, x_mm, y_mm } });
                 if (end) lay(piece, { x_mm, y_mm }, "moved");
@@ -147,11 +148,14 @@ interface PieceProps {
   onChoose: () => void;
   onKeyDown: (event: KeyboardEvent) => void;
   onDrag: (x: number, y: number, end: boolean) => void;
+  /** The browser took the pointer for scrolling: the piece lies where it lay. */
+  onBack: () => void;
 }
 
 const LIT = { "& path": { stroke: "brown.golden", fill: "brown.golden" } };
 
-function Piece({ number, pose, shape, label, chosen, onChoose, onKeyDown, onDrag }: PieceProps) {
+function Piece(props: PieceProps) {
+  const { number, pose, shape, label, chosen, onChoose, onKeyDown, onDrag, onBack } = props;
   const from = useRef<{ x: number; y: number; at: [number, number]; moved: boolean } | null>(null);
   /** A place on the screen in millimetres of the floor, back up. */
   const place = (event: PointerEvent<SVGGElement>): [number, number] => {
@@ -192,7 +196,10 @@ function Piece({ number, pose, shape, label, chosen, onChoose, onKeyDown, onDrag
       }}
       onPointerMove={(event: PointerEvent<SVGGElement>) => drag(event, false)}
       onPointerUp={(event: PointerEvent<SVGGElement>) => drag(event, true)}
-      onPointerCancel={(event: PointerEvent<SVGGElement>) => drag(event, true)}
+      onPointerCancel={() => {
+        from.current = null;
+        onBack();
+      }}
     >
       <PieceShape shape={shape} pose={pose} number={number} />
     </Group>
