@@ -1,6 +1,6 @@
 // One tray seen from above, to scale: pieces that can be moved and turned.
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
-import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
 import type { Loading, Machine } from "../../api/types";
 import { Action } from "../../components/recipes";
 import { length, type Units } from "../../lib/units";
@@ -157,6 +157,16 @@ const LIT = { "& path": { stroke: "brown.golden", fill: "brown.golden" } };
 function Piece(props: PieceProps) {
   const { number, pose, shape, label, chosen, onChoose, onKeyDown, onDrag, onBack } = props;
   const from = useRef<{ x: number; y: number; at: [number, number]; moved: boolean } | null>(null);
+  const group = useRef<SVGGElement>(null);
+  // A finger scrolls the page until it has chosen a piece. Browsers do not heed `touch-action`
+  // within a drawing, and React listens passively: hence by hand.
+  useEffect(() => {
+    const { current } = group;
+    if (!chosen || !current) return;
+    const stay = (event: TouchEvent) => event.preventDefault();
+    current.addEventListener("touchstart", stay, { passive: false });
+    return () => current.removeEventListener("touchstart", stay);
+  }, [chosen]);
   /** A place on the screen in millimetres of the floor, back up. */
   const place = (event: PointerEvent<SVGGElement>): [number, number] => {
     const matrix = event.currentTarget.ownerSVGElement?.getScreenCTM()?.inverse();
@@ -180,8 +190,7 @@ function Piece(props: PieceProps) {
       aria-label={label}
       aria-pressed={chosen}
       cursor="grab"
-      // A finger scrolls the page until it has chosen a piece.
-      touchAction={chosen ? "none" : "pan-y"}
+      ref={group}
       css={chosen ? LIT : undefined}
       // The outline of a group is its box, which hides the neighbours: the piece itself darkens.
       _focusVisible={{ outlineWidth: "0", ...LIT }}

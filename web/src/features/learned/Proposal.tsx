@@ -17,7 +17,7 @@ export const Proposal = ({ proposal }: { proposal: NonNullable<Learned["proposal
     >
       {proposal.name}
     </PlaceLink>
-    . It would narrow when that comes out from {whole(proposal.window_s)} to{" "}
-    {whole(proposal.window_after_s)}, and tell most of its machine.
+    . It would narrow the time it comes out from {whole(proposal.window_s)} to{" "}
+    {whole(proposal.window_after_s)}, and say most about the machine.
   </Text>
 );

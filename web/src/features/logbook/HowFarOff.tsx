@@ -10,7 +10,9 @@ import { minutes } from "../../lib/units";
 /** Dots over time, the latest right; a plan that was off by more lies at the edge, s. */
 const EDGE = 300;
 const WIDTH = 320;
-const HEIGHT = 56;
+const HEIGHT = 80;
+/** Room for the words above and below. */
+const WORDS = 18;
 const DRAWN = 40;
 
 const half = (seconds: number) => minutes(Math.max(30, Math.round(seconds / 30) * 30));
@@ -24,7 +26,7 @@ export function HowFarOff() {
   const drawn = off.slice(0, DRAWN).toReversed();
   const x = (n: number) => 8 + (n / Math.max(1, drawn.length - 1)) * (WIDTH - 16);
   const y = (seconds: number) =>
-    HEIGHT / 2 - (Math.max(-EDGE, Math.min(EDGE, seconds)) / EDGE) * (HEIGHT / 2 - 6);
+    HEIGHT / 2 - (Math.max(-EDGE, Math.min(EDGE, seconds)) / EDGE) * (HEIGHT / 2 - WORDS);
   return (
     <Flex gap="6" wrap="wrap" align="center" mb="4">
       <Box flex="1" minW="16rem" maxW="reading">
