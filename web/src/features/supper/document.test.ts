@@ -16,7 +16,8 @@ import {
 } from "./document";
 
 const now = new Date(2026, 10, 25, 18, 30);
-const request = { cut: "drumstick", layout: [] } as unknown as Request;
+const machine = { name: "the drum" };
+const request = { cut: "drumstick", machine, layout: [] } as unknown as Request;
 const potatoes: Side = {
   name: "potatoes",
   patience: "fairly",
@@ -87,6 +88,15 @@ test("a dish goes back into its supper as it is said now, and has not begun", ()
   expect(changed.dishes[1]?.cook?.request.pieces).toBe(4);
   expect(changed.begun?.map((one) => one.dish)).toEqual(["0"]);
   expect(changed.dishes[1]?.id).toBe("1");
+});
+
+test("what is known of one cut is not carried to another", () => {
+  const known = { cooks: 5 };
+  const learned = { ...request, known } as unknown as Request;
+  const supper = withCook(emptySupper(now, "UTC"), learned);
+  const anew = (request: Request) => withDish(supper, 0, request).dishes[0]?.cook?.request.known;
+  expect(anew({ ...learned, pieces: 4 })).toEqual(known);
+  expect(anew({ ...learned, cut: "thigh" } as unknown as Request)).toBeUndefined();
 });
 
 test("more eaters take more of the sides, and enough meat at a word", () => {
