@@ -1,6 +1,6 @@
 // Planned actions in words, and from what is typed.
 import { reader } from "../api/reader";
-import type { Plan, PlannedAction } from "../api/types";
+import type { Plan, PlannedAction, Request } from "../api/types";
 import * as show from "../lib/units";
 
 /** Kinds that a form offers: some wire kinds come in several. */
@@ -72,7 +72,11 @@ export const sameKind = (a: PlannedAction, b: PlannedAction): boolean =>
   (a.with ?? "water") === (b.with ?? "water");
 
 /** Whether it brushes something with sauce. */
-export const isSauced = (action: PlannedAction): boolean => action.kind === "sauce";
+export const brushesSauce = (action: PlannedAction): boolean => action.kind === "sauce";
+
+/** Whether sauce is brushed on or tossed with it. */
+export const isSauced = (request: Request): boolean =>
+  request.sauce !== "none" || (request.actions ?? []).some(brushesSauce);
 
 /** Whether it turns every piece. */
 export const turnsAll = (action: PlannedAction): boolean =>

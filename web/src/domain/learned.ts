@@ -1,5 +1,6 @@
 // What the kitchen has learned, as part of a sentence: of its machine by name, and of its cut.
 import type { Learned, Request } from "../api/types";
+import { count } from "../lib/text";
 
 type Known = NonNullable<Request["known"]>;
 
@@ -36,8 +37,7 @@ export function learnedWords(
     percent === 0
       ? "blows as usual"
       : `blows ${Math.abs(percent)} % ${percent > 0 ? "harder" : "weaker"}`;
-  const cooks = known.cooks === 1 ? "1 cook" : `${known.cooks} cooks`;
-  return `${hot}, ${blows}, from ${cooks}`;
+  return `${hot}, ${blows}, from ${count(known.cooks, "cook")}`;
 }
 
 /** Less than this is no news: heat as a share, kelvins, thickness as a share. */

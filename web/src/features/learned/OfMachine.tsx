@@ -102,7 +102,7 @@ export function OfMachine({ learned, units }: OfMachineProps) {
               ? `It changes: ${changes
                   .map(
                     ({ name, before_s, after_s }) =>
-                      `${name} ${minutes(Math.abs(Math.round((after_s - before_s) / 30) * 30))} ${after_s < before_s ? "sooner" : "later"}`,
+                      `${name} ${minutes(Math.abs(after_s - before_s))} ${after_s < before_s ? "sooner" : "later"}`,
                   )
                   .join(", ")}.`
               : "It changes what is cooked here by less than half a minute."}

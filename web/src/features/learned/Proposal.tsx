@@ -4,11 +4,9 @@ import type { Learned } from "../../api/types";
 import { PlaceLink } from "../../components/PlaceLink";
 import { minutes } from "../../lib/units";
 
-const whole = (seconds: number) => minutes(Math.round(seconds / 30) * 30);
-
 export const Proposal = ({ proposal }: { proposal: NonNullable<Learned["proposal"]> }) => (
   <Text textStyle="body" maxW="reading" mb="4">
-    Worth reading: {whole(proposal.at_s)} after loading{" "}
+    Worth reading: {minutes(proposal.at_s)} after loading{" "}
     <PlaceLink
       to="/fryer/$id"
       params={{ id: proposal.cook }}
@@ -17,7 +15,7 @@ export const Proposal = ({ proposal }: { proposal: NonNullable<Learned["proposal
     >
       {proposal.name}
     </PlaceLink>
-    . It would narrow the time it comes out from {whole(proposal.window_s)} to{" "}
-    {whole(proposal.window_after_s)}, and say most about the machine.
+    . It would narrow the time it comes out from {minutes(proposal.window_s)} to{" "}
+    {minutes(proposal.window_after_s)}, and say most about the machine.
   </Text>
 );

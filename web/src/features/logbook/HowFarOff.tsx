@@ -15,8 +15,10 @@ const HEIGHT = 80;
 const WORDS = 18;
 const DRAWN = 40;
 
-const half = (seconds: number) => minutes(Math.max(30, Math.round(seconds / 30) * 30));
-const told = ({ name, off_s, cooks }: Figure) => `${name} ${half(off_s)} (${count(cooks, "cook")})`;
+/** No plan is told to be off by nothing. */
+const least = (seconds: number) => minutes(Math.max(30, seconds));
+const told = ({ name, off_s, cooks }: Figure) =>
+  `${name} ${least(off_s)} (${count(cooks, "cook")})`;
 
 export function HowFarOff() {
   const off = useQuery(offQuery()).data ?? [];
@@ -31,9 +33,9 @@ export function HowFarOff() {
     <Flex gap="6" wrap="wrap" align="center" mb="4">
       <Box flex="1" minW="16rem" maxW="reading">
         <Text textStyle="body">
-          <b>Plans were off by {half(all.off_s)}</b> in the middle of the last{" "}
+          <b>Plans were off by {least(all.off_s)}</b> in the middle of the last{" "}
           {count(all.cooks, "cook")}
-          {before ? `, by ${half(before.off_s)} before that` : ""}.
+          {before ? `, by ${least(before.off_s)} before that` : ""}.
         </Text>
         <Text textStyle="small" color="ink.soft">
           {machines.map(told).join(", ")}; {cuts.map(told).join(", ")}.

@@ -12,6 +12,7 @@ import type {
   Request,
 } from "../../api/types";
 import { Action } from "../../components/recipes";
+import { isSauced } from "../../domain/actions";
 import { isMethod } from "../../domain/schemas";
 import { useDraft } from "../../lib/draft";
 import { capital } from "../../lib/text";
@@ -22,7 +23,6 @@ import { MethodEditor } from "./MethodEditor";
 import { Methods } from "./Methods";
 import { type Changed, copied, methodAhead, ownAhead, ownId, SAID } from "./method";
 import { Quantities } from "./Quantities";
-import { isSauced } from "./RecipeWord";
 import { Tasks } from "./Tasks";
 import { useMethods } from "./useMethods";
 

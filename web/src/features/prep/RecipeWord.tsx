@@ -1,7 +1,7 @@
 // Which recipe for what goes on the meat: any, or one of the kitchen's.
 import { useQuery } from "@tanstack/react-query";
 import { recipesQuery } from "../../api/queries";
-import type { Recipe, RecipeKind, Request, Seasoning } from "../../api/types";
+import type { Recipe, RecipeKind, Seasoning } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Word } from "../../components/Word";
@@ -37,10 +37,6 @@ export function recipeKinds(seasonings: Seasoning[], sauced: boolean): RecipeKin
   const kinds = seasonings.flatMap((one) => OF_SEASONING[one.kind] ?? []);
   return [...new Set(sauced ? [...kinds, "sauce" as const] : kinds)];
 }
-
-/** Whether sauce is brushed on or tossed with it. */
-export const isSauced = (request: Request) =>
-  request.sauce !== "none" || (request.actions ?? []).some((one) => one.kind === "sauce");
 
 export function RecipeWord({ kind, recipes, onRecipes }: RecipeWordProps) {
   const kept = useQuery(recipesQuery());

@@ -166,7 +166,7 @@ const sauce: Rule = (of) => ({
   place: "handling",
   lead: ", ",
   word: <SauceWord {...of} />,
-  usual: of.request.sauce === "none" && !(of.request.actions ?? []).some(isSauced),
+  usual: !isSauced(of.request),
   fields: ["sauce"],
 });
 

@@ -2,7 +2,7 @@
 import type { Catalogue, PlannedAction } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { Word } from "../../components/Word";
-import { isSauced } from "../../domain/actions";
+import { brushesSauce } from "../../domain/actions";
 import { RecipeWord } from "../prep/RecipeWord";
 import type { WordProps } from "./words";
 
@@ -22,7 +22,7 @@ export function SauceWord({
   onChange,
 }: WordProps & { catalogue: Catalogue }) {
   const actions = request.actions ?? [];
-  const byFace = actions.some(isSauced);
+  const byFace = actions.some(brushesSauce);
   const chosen: Sauce | typeof BY_FACE = byFace ? BY_FACE : request.sauce;
   const items = [
     ...catalogue.sauce.map((one) => ({ value: one.method, text: one.words, reason: one.reason })),
@@ -44,7 +44,7 @@ export function SauceWord({
             items={items}
             chosen={chosen}
             onChoose={(next) => {
-              const others = actions.filter((one) => !isSauced(one));
+              const others = actions.filter((one) => !brushesSauce(one));
               if (next !== BY_FACE) onChange({ sauce: next, actions: others });
               else if (!byFace) onChange({ sauce: "none", actions: [...others, ...USUAL] });
               close();

@@ -115,8 +115,7 @@ function Answer({ read, catalogue, machine, units }: AnswerProps) {
       )}
       <Text textStyle="line" mt="3">
         <b>
-          In {machine}: {setting(converted.setting_c, units)} for{" "}
-          {minutes(Math.round(converted.time_s / 30) * 30)}
+          In {machine}: {setting(converted.setting_c, units)} for {minutes(converted.time_s)}
         </b>
       </Text>
       <Text textStyle="body">
@@ -127,10 +126,7 @@ function Answer({ read, catalogue, machine, units }: AnswerProps) {
         <Text textStyle="small" color="ink.soft" mt="1">
           Had it been written for{" "}
           {read.otherwise
-            .map(
-              ({ kind, time_s }) =>
-                `${KINDS[kind] ?? kind}, it would be ${minutes(Math.round(time_s / 30) * 30)}`,
-            )
+            .map(({ kind, time_s }) => `${KINDS[kind] ?? kind}, it would be ${minutes(time_s)}`)
             .join("; for ")}
           .
         </Text>
