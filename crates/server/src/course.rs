@@ -99,11 +99,7 @@ pub fn of(
     let request = Request::try_from(request)?;
     let steps: Vec<PlannedStep> = plan.steps.iter().map(StepDto::planned).collect();
     let planned = as_planned(&request, plan, &steps);
-    let (probes, read) = watched(probes, seconds(now));
-    let mut told = told(events);
-    told.extend(read);
-    // Told things stay in their order.
-    told.sort_by(|a, b| a.at.total_cmp(&b.at));
+    let (told, probes) = heard(events, probes, now);
     let kept = kept(cook);
     let mut kept = kept.lock().unwrap_or_else(PoisonError::into_inner);
     let course = Course::kept(planned, seconds(started), &told, &mut kept);
@@ -172,13 +168,10 @@ pub fn lesson(
     probes: &Probes,
     finished: DateTime<Utc>,
 ) -> Option<Lesson> {
-    let (probes, read) = watched(probes, seconds(finished));
+    let (told, probes) = heard(events, probes, finished);
     if probes.iter().any(|probe| probe.practice) {
         return None;
     }
-    let mut told = told(events);
-    told.extend(read);
-    told.sort_by(|a, b| a.at.total_cmp(&b.at));
     let doneness = outcome(events).map(|outcome| outcome.doneness);
     let request = Request::try_from(request).ok()?;
     let steps: Vec<PlannedStep> = plan.steps.iter().map(StepDto::planned).collect();
@@ -305,13 +298,16 @@ impl InMeat<'_> {
     }
 }
 
-/// Probes that stay in: what is noticed of each, and what the core takes of their readings.
-fn watched(probes: &Probes, now: f64) -> (Vec<ProbeDto>, Vec<Told>) {
-    let all = InMeat::all(&probes.readings, now);
-    let told = all.iter().flat_map(|one| one.told(&all)).collect();
+/// What the core takes of events and of probes that stay in, by time, and what is noticed of each probe.
+fn heard(events: &[EventDto], probes: &Probes, now: DateTime<Utc>) -> (Vec<Told>, Vec<ProbeDto>) {
+    let all = InMeat::all(&probes.readings, seconds(now));
+    let mut told = told(events);
+    told.extend(all.iter().flat_map(|one| one.told(&all)));
+    // Told things stay in their order.
+    told.sort_by(|a, b| a.at.total_cmp(&b.at));
     let mut dtos: Vec<ProbeDto> = all.iter().map(|one| one.dto(&probes.channels)).collect();
     dtos.sort_by_key(|probe| (probe.thermometer, probe.channel));
-    (dtos, told)
+    (told, dtos)
 }
 
 fn band<T>(likely: &Likely<T>, of: impl Fn(&T) -> f64) -> [f64; 2] {

@@ -129,9 +129,7 @@ impl Region {
             Self::UnitedKingdom | Self::AustraliaNewZealand => Temperature::from_celsius(75.0),
         }
     }
-}
 
-impl Region {
     /// How long what is left over keeps in the fridge, in words for a step (from memory of the authorities'
     /// pages: three to four days in North America, two in the United Kingdom, two to three in Australia).
     ///

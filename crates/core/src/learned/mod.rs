@@ -59,8 +59,6 @@ pub struct OfMachine {
     pub together: f64,
     /// The cooks that count, by their numbers.
     pub cooks: Vec<usize>,
-    /// What each of those would say alone.
-    pub alone: Vec<[Normal; 2]>,
     /// Whether cooks before them were of another machine, as they look.
     pub is_another: bool,
     by_hand: Calibration,
@@ -148,10 +146,6 @@ pub fn learn(machines: &[Own], cooks: &[Cooked]) -> Learned {
                     } else {
                         0.0
                     },
-                    alone: (counted.iter())
-                        .filter_map(|n| cooks.get(*n))
-                        .map(|cook| alone(machine, cook))
-                        .collect(),
                     cooks: counted,
                     is_another,
                     by_hand: machine.calibration,

@@ -1,7 +1,7 @@
 //! The page that a phone opens first, without TLS: how to trust this machine, and how to stop that. It shows
 //! nothing of the kitchen.
 
-use actix_web::http::header::{self, ContentDisposition, DispositionParam, DispositionType};
+use actix_web::http::header::{self, ContentDisposition};
 use actix_web::web::{self, Data, ServiceConfig};
 use actix_web::{HttpResponse, get};
 
@@ -41,10 +41,7 @@ async fn authority(lan: Data<Lan>) -> HttpResponse {
     };
     HttpResponse::Ok()
         .content_type("application/x-x509-ca-cert")
-        .insert_header(ContentDisposition {
-            disposition: DispositionType::Attachment,
-            parameters: vec![DispositionParam::Filename("zesty-ember.crt".to_owned())],
-        })
+        .insert_header(ContentDisposition::attachment("zesty-ember.crt"))
         .body(setup.authority.clone())
 }
 

@@ -1,3 +1,4 @@
+use actix_web::http::header::ContentDisposition;
 use actix_web::web::Path;
 use actix_web::{HttpResponse, get};
 use uuid::Uuid;
@@ -23,6 +24,6 @@ pub async fn calendar(kitchen: Kitchen, id: Path<Uuid>) -> Result<HttpResponse, 
     let cook = cooks::standing(&kitchen, id.into_inner(), kitchen.now()).await?;
     Ok(HttpResponse::Ok()
         .content_type("text/calendar; charset=utf-8")
-        .insert_header(("Content-Disposition", "attachment; filename=\"cook.ics\""))
+        .insert_header(ContentDisposition::attachment("cook.ics"))
         .body(of_cook(&cook).to_string()))
 }

@@ -1,4 +1,4 @@
-use actix_web::http::header::{ContentDisposition, DispositionParam, DispositionType};
+use actix_web::http::header::ContentDisposition;
 use actix_web::web::Path;
 use actix_web::{HttpResponse, get};
 use uuid::Uuid;
@@ -20,12 +20,8 @@ use crate::schema_org;
 #[get("/cooks/{id}/recipe.jsonld")]
 pub async fn recipe(kitchen: Kitchen, id: Path<Uuid>) -> Result<HttpResponse, ApiError> {
     let cook = cooks::standing(&kitchen, id.into_inner(), kitchen.now()).await?;
-    let name = DispositionParam::Filename("cook.jsonld".to_owned());
     Ok(HttpResponse::Ok()
-        .insert_header(ContentDisposition {
-            disposition: DispositionType::Attachment,
-            parameters: vec![name],
-        })
+        .insert_header(ContentDisposition::attachment("cook.jsonld"))
         .content_type("application/ld+json")
         .json(schema_org::of_cook(&cook)))
 }

@@ -1,4 +1,4 @@
-use actix_web::http::header::{ContentDisposition, DispositionParam, DispositionType};
+use actix_web::http::header::ContentDisposition;
 use actix_web::{HttpResponse, get};
 
 use crate::archive;
@@ -23,9 +23,6 @@ pub async fn export(kitchen: Kitchen) -> Result<HttpResponse, ApiError> {
     let name = format!("kitchen-{}.zip", now.format("%Y-%m-%d"));
     Ok(HttpResponse::Ok()
         .content_type("application/zip")
-        .insert_header(ContentDisposition {
-            disposition: DispositionType::Attachment,
-            parameters: vec![DispositionParam::Filename(name)],
-        })
+        .insert_header(ContentDisposition::attachment(name))
         .body(file))
 }

@@ -1,3 +1,4 @@
+use actix_web::http::header::ContentDisposition;
 use actix_web::{HttpResponse, get};
 
 use crate::error::{ApiError, Problem};
@@ -20,6 +21,6 @@ pub async fn cooks(kitchen: Kitchen) -> Result<HttpResponse, ApiError> {
         .await?;
     Ok(HttpResponse::Ok()
         .content_type("text/csv; charset=utf-8; header=present")
-        .insert_header(("Content-Disposition", "attachment; filename=\"cooks.csv\""))
+        .insert_header(ContentDisposition::attachment("cooks.csv"))
         .body(table))
 }

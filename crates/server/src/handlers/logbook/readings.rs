@@ -1,3 +1,4 @@
+use actix_web::http::header::ContentDisposition;
 use actix_web::{HttpResponse, get};
 
 use crate::error::{ApiError, Problem};
@@ -20,9 +21,6 @@ pub async fn readings(kitchen: Kitchen) -> Result<HttpResponse, ApiError> {
         .await?;
     Ok(HttpResponse::Ok()
         .content_type("text/csv; charset=utf-8; header=present")
-        .insert_header((
-            "Content-Disposition",
-            "attachment; filename=\"readings.csv\"",
-        ))
+        .insert_header(ContentDisposition::attachment("readings.csv"))
         .body(table))
 }

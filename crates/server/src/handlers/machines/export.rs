@@ -1,4 +1,4 @@
-use actix_web::http::header::{ContentDisposition, DispositionParam, DispositionType};
+use actix_web::http::header::ContentDisposition;
 use actix_web::{HttpResponse, get};
 
 use crate::dto::machine::MachinesDocumentDto;
@@ -15,11 +15,7 @@ use crate::machines;
 #[get("/machines/export")]
 pub async fn export(kitchen: Kitchen) -> Result<HttpResponse, ApiError> {
     let machines = kitchen.query(machines::readable).await?;
-    let name = DispositionParam::Filename("machines.json".to_owned());
     Ok(HttpResponse::Ok()
-        .insert_header(ContentDisposition {
-            disposition: DispositionType::Attachment,
-            parameters: vec![name],
-        })
+        .insert_header(ContentDisposition::attachment("machines.json"))
         .json(MachinesDocumentDto::of(machines)))
 }

@@ -1,4 +1,4 @@
-use actix_web::http::header::{ContentDisposition, DispositionParam, DispositionType};
+use actix_web::http::header::ContentDisposition;
 use actix_web::web::Path;
 use actix_web::{HttpResponse, get};
 use uuid::Uuid;
@@ -25,12 +25,8 @@ pub async fn export(kitchen: Kitchen, id: Path<Uuid>) -> Result<HttpResponse, Ap
         .query(move |connection| cards::find::<RecipeDto>(connection, id))
         .await?
         .checked()?;
-    let name = DispositionParam::Filename("recipe.jsonld".to_owned());
     Ok(HttpResponse::Ok()
-        .insert_header(ContentDisposition {
-            disposition: DispositionType::Attachment,
-            parameters: vec![name],
-        })
+        .insert_header(ContentDisposition::attachment("recipe.jsonld"))
         .content_type("application/ld+json")
         .json(schema_org::written(&recipe)))
 }

@@ -1,4 +1,4 @@
-use actix_web::http::header::{ContentDisposition, DispositionParam, DispositionType};
+use actix_web::http::header::ContentDisposition;
 use actix_web::web::Path;
 use actix_web::{HttpResponse, get};
 use serde::Deserialize;
@@ -83,11 +83,7 @@ pub async fn export(
         })
         .await?;
     let found = found.ok_or(ApiError::NotFound("document"))?;
-    let name = DispositionParam::Filename("stored.json".to_owned());
     Ok(HttpResponse::Ok()
-        .insert_header(ContentDisposition {
-            disposition: DispositionType::Attachment,
-            parameters: vec![name],
-        })
+        .insert_header(ContentDisposition::attachment("stored.json"))
         .json(found))
 }

@@ -1,3 +1,4 @@
+use actix_web::http::header::ContentDisposition;
 use actix_web::web::Path;
 use actix_web::{HttpResponse, get};
 use uuid::Uuid;
@@ -27,6 +28,6 @@ pub async fn calendar(kitchen: Kitchen, id: Path<Uuid>) -> Result<HttpResponse, 
         .await?;
     Ok(HttpResponse::Ok()
         .content_type("text/calendar; charset=utf-8")
-        .insert_header(("Content-Disposition", "attachment; filename=\"supper.ics\""))
+        .insert_header(ContentDisposition::attachment("supper.ics"))
         .body(of_supper(&kept, changed_at).to_string()))
 }
