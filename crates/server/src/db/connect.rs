@@ -56,7 +56,9 @@ pub fn with_timeouts(url: &str) -> String {
 pub fn pool(url: &str) -> Pool<ConnectionManager<PgConnection>> {
     Pool::builder()
         .max_size(CONNECTIONS)
-        .min_idle(Some(1))
+        // None is made ahead: a thread that is still making one when the process ends would be in the middle of
+        // the cryptography library as that is taken down, and crash the exit.
+        .min_idle(Some(0))
         .connection_timeout(PATIENCE)
         .connection_customizer(Box::new(Limited))
         .build_unchecked(ConnectionManager::new(with_timeouts(url)))
