@@ -7,6 +7,7 @@ use ember_core::fryer::Machine;
 use ember_core::learned::{Cooked, Learned, Normal, Own, alone, learn};
 use ember_core::meat::{CutId, cut};
 use ember_core::plan::{HEAT, Known, MODEL_VERSION, Request, THERMOSTAT, plan};
+use serde_json::Value;
 use uuid::Uuid;
 
 use crate::admission::Cost;
@@ -15,8 +16,8 @@ use crate::course;
 use crate::db::cooks::{self as rows, Taught};
 use crate::db::models;
 use crate::dto::learned::{
-    KnownCutDto, KnownMachineDto, LearnedChangeDto, LearnedCutDto, LearnedDto, LearnedMachineDto,
-    LessonDto, NormalDto, ProposalDto,
+    KnownCutDto, KnownMachineDto, LearnedChangeDto, LearnedChangesDto, LearnedCutDto, LearnedDto,
+    LearnedEffectDto, LearnedMachineDto, LessonDto, NormalDto, ProposalDto,
 };
 use crate::dto::plan::PlanDto;
 use crate::dto::request::RequestDto;
@@ -51,61 +52,43 @@ struct Closed {
 /// # Errors
 /// Those of the database and of being too busy.
 pub async fn read(kitchen: &Kitchen) -> Result<LearnedDto, ApiError> {
-    let now = kitchen.now();
-    let (cooks, owned) = kitchen
-        .query(move |connection| {
-            Ok((
-                rows::taught(connection, MOST)?,
-                machines::readable(connection)?,
-            ))
-        })
-        .await?;
-    let mut closed = Vec::with_capacity(cooks.len());
-    let mut computed = 0;
-    for row in cooks {
-        let Ok(request) = storage::unpack::<sentence::Sentence>(row.request.clone()) else {
-            continue;
-        };
-        let request = RequestDto::from(request);
-        let known: Option<Lesson> = (row.lesson.clone())
-            .and_then(|stored| storage::unpack(stored).ok())
-            .filter(|lesson: &Lesson| lesson.model == MODEL_VERSION);
-        let saying = match known {
-            Some(lesson) => lesson.said,
-            None if computed < AT_ONCE => {
-                computed += 1;
-                compute(kitchen, row.id).await?
-            }
-            None => continue,
-        };
-        closed.push(Closed {
-            machine: request.machine.name.clone(),
-            cut: request.cut.into(),
-            row,
-            saying,
-        });
-    }
-    let owned: Vec<Machine> = (owned.iter())
-        .filter_map(|machine| Machine::try_from(machine).ok())
-        .collect();
+    let cooks = Cooks::of(kitchen).await?;
+    kitchen
+        .compute(Cost::Usual, move || Ok(cooks.learned_dto()))
+        .await
+}
+
+/// What that changes in plans, and the reading worth taking next: both are computed, and few look at them.
+///
+/// # Errors
+/// Those of the database and of being too busy.
+pub async fn effect(kitchen: &Kitchen) -> Result<LearnedEffectDto, ApiError> {
+    let cooks = Cooks::of(kitchen).await?;
     let planned = kitchen
         .query(|connection| Ok(rows::planned(connection, PLANNED)?))
         .await?;
     kitchen
         .compute(Cost::Usual, move || {
-            Ok(LearnedDto {
+            Ok(LearnedEffectDto {
+                machines: cooks.changes(),
                 proposal: proposal(planned),
-                ..told(&closed, &owned, now)
             })
         })
         .await
+}
+
+/// The closed cooks of a kitchen and its machines.
+struct Cooks {
+    closed: Vec<Closed>,
+    owned: Vec<Machine>,
+    now: DateTime<Utc>,
 }
 
 /// The reading that would narrow the window of a planned cook most.
 fn proposal(planned: Vec<models::Cook>) -> Option<ProposalDto> {
     let worths = planned.into_iter().filter_map(|cook| {
         let plan: PlanDto = storage::unpack(cook.plan).ok()?;
-        let request = RequestDto::from(storage::unpack::<sentence::Sentence>(cook.request).ok()?);
+        let request = sentence_of(cook.request)?;
         let worth = course::worth_reading(&request, &plan)?;
         let [window_s, window_after_s] = [worth.before, worth.after].map(|width| width.seconds());
         (window_after_s <= WORTH * window_s).then_some(ProposalDto {
@@ -148,43 +131,108 @@ fn says(
     }: Stored,
 ) -> Option<Saying> {
     let plan: PlanDto = storage::unpack(cook.plan).ok()?;
-    let request = RequestDto::from(storage::unpack::<sentence::Sentence>(cook.request).ok()?);
+    let request = sentence_of(cook.request)?;
     let events = cooks::happened(events).ok()?;
     let (started, finished) = (cook.started_at?, cook.finished_at?);
     course::lesson(&request, &plan, started, &events, &probes, finished).map(Saying::from)
 }
 
-/// All of it in the words of the wire.
-fn told(closed: &[Closed], owned: &[Machine], now: DateTime<Utc>) -> LearnedDto {
-    let speaking: Vec<&Closed> = closed.iter().filter(|one| one.saying.is_some()).collect();
-    let cooked = |one: &Closed| {
-        Some(Cooked {
-            machine: one.machine.clone(),
-            cut: one.cut,
-            age: (now - one.row.finished_at?).as_seconds_f64() / DAY_S,
-            lesson: one.saying.clone()?.into(),
-        })
-    };
-    let counted: Vec<&&Closed> = speaking
-        .iter()
-        .filter(|one| one.row.left_out_at.is_none())
-        .collect();
-    let cooks: Vec<Cooked> = counted.iter().filter_map(|one| cooked(one)).collect();
-    let own: Vec<Own> = (owned.iter())
-        .map(|machine| Own {
-            name: machine.name.clone(),
-            calibration: machine.calibration,
-        })
-        .collect();
-    let learned = learn(&own, &cooks);
-    let machines = owned.iter().filter_map(|machine| {
-        let all: Vec<&&Closed> = speaking
-            .iter()
-            .filter(|one| one.machine == machine.name)
-            .collect();
-        if all.is_empty() {
-            return None;
+impl Cooks {
+    async fn of(kitchen: &Kitchen) -> Result<Self, ApiError> {
+        let (cooks, owned) = kitchen
+            .query(move |connection| {
+                Ok((
+                    rows::taught(connection, MOST)?,
+                    machines::readable(connection)?,
+                ))
+            })
+            .await?;
+        let mut closed = Vec::with_capacity(cooks.len());
+        let mut computed = 0;
+        for row in cooks {
+            let Some(request) = sentence_of(row.request.clone()) else {
+                continue;
+            };
+            let known: Option<Lesson> = (row.lesson.clone())
+                .and_then(|stored| storage::unpack(stored).ok())
+                .filter(|lesson: &Lesson| lesson.model == MODEL_VERSION);
+            let saying = match known {
+                Some(lesson) => lesson.said,
+                None if computed < AT_ONCE => {
+                    computed += 1;
+                    compute(kitchen, row.id).await?
+                }
+                None => continue,
+            };
+            closed.push(Closed {
+                machine: request.machine.name.clone(),
+                cut: request.cut.into(),
+                row,
+                saying,
+            });
         }
+        Ok(Self {
+            closed,
+            owned: (owned.iter())
+                .filter_map(|machine| Machine::try_from(machine).ok())
+                .collect(),
+            now: kitchen.now(),
+        })
+    }
+
+    /// Those that say something.
+    fn speaking(&self) -> impl Iterator<Item = &Closed> {
+        self.closed.iter().filter(|one| one.saying.is_some())
+    }
+
+    /// Those of them that were not left out, in the order in which they are learned from.
+    fn counted(&self) -> Vec<&Closed> {
+        self.speaking()
+            .filter(|one| one.row.left_out_at.is_none())
+            .collect()
+    }
+
+    /// The machines that were cooked in, as far as that says something.
+    fn spoken_of(&self) -> impl Iterator<Item = &Machine> {
+        let speaks = |machine: &&Machine| self.speaking().any(|one| one.machine == machine.name);
+        self.owned.iter().filter(speaks)
+    }
+
+    fn learned(&self) -> Learned {
+        let own: Vec<Own> = self.owned.iter().map(own).collect();
+        let cooks: Vec<Cooked> = (self.counted().iter())
+            .filter_map(|one| one.cooked(self.now))
+            .collect();
+        learn(&own, &cooks)
+    }
+
+    /// All of it in the words of the wire.
+    fn learned_dto(&self) -> LearnedDto {
+        let learned = self.learned();
+        let counted = self.counted();
+        LearnedDto {
+            machines: (self.spoken_of())
+                .map(|machine| self.of_machine(machine, &learned, &counted))
+                .collect(),
+            cuts: (learned.cuts.iter())
+                .filter_map(|one| {
+                    Some(LearnedCutDto {
+                        cut: one.cut.into(),
+                        name: cut(one.cut).plural.to_owned(),
+                        known: KnownCutDto::from(learned.known("", one.cut).cut?),
+                    })
+                })
+                .collect(),
+            silent: u32::try_from(self.closed.len() - self.speaking().count()).unwrap_or(u32::MAX),
+        }
+    }
+
+    fn of_machine(
+        &self,
+        machine: &Machine,
+        learned: &Learned,
+        counted: &[&Closed],
+    ) -> LearnedMachineDto {
         let found = learned.machines.iter().find(|one| one.name == machine.name);
         let counts: Vec<Uuid> = (found.iter())
             .flat_map(|found| &found.cooks)
@@ -202,12 +250,9 @@ fn told(closed: &[Closed], owned: &[Machine], now: DateTime<Utc>) -> LearnedDto 
         ];
         let now = found.map_or(usual, |found| [found.heat, found.offset]);
         let known = learned.known(&machine.name, CutId::Drumstick).machine;
-        let own = Own {
-            name: machine.name.clone(),
-            calibration: machine.calibration,
-        };
-        let lessons = all.iter().filter_map(|one| {
-            let cooked = cooked(one)?;
+        let own = own(machine);
+        let lesson = |one: &Closed| {
+            let cooked = one.cooked(self.now)?;
             let [heat, offset] = alone(&own, &cooked);
             Some(LessonDto {
                 cook: one.row.id,
@@ -220,31 +265,53 @@ fn told(closed: &[Closed], owned: &[Machine], now: DateTime<Utc>) -> LearnedDto 
                 heat: heat.into(),
                 offset: offset.into(),
             })
-        });
-        Some(LearnedMachineDto {
+        };
+        LearnedMachineDto {
             machine: machine.name.clone(),
             known: known.map_or_else(nothing_known, KnownMachineDto::from),
             heat: [usual[0], now[0]].map(NormalDto::from),
             offset: [usual[1], now[1]].map(NormalDto::from),
-            cooks: lessons.collect(),
+            cooks: (self.speaking())
+                .filter(|one| one.machine == machine.name)
+                .filter_map(lesson)
+                .collect(),
             is_another: found.is_some_and(|found| found.is_another),
-            changes: changes(machine, &learned, closed),
-        })
-    });
-    LearnedDto {
-        machines: machines.collect(),
-        cuts: (learned.cuts.iter())
-            .filter_map(|one| {
-                Some(LearnedCutDto {
-                    cut: one.cut.into(),
-                    name: cut(one.cut).plural.to_owned(),
-                    known: KnownCutDto::from(learned.known("", one.cut).cut?),
-                })
-            })
-            .collect(),
-        silent: u32::try_from(closed.len() - speaking.len()).unwrap_or(u32::MAX),
-        proposal: None,
+        }
     }
+
+    /// What it changes for what is cooked most in each machine.
+    fn changes(&self) -> Vec<LearnedChangesDto> {
+        let learned = self.learned();
+        let of = |machine: &Machine| LearnedChangesDto {
+            machine: machine.name.clone(),
+            changes: changes(machine, &learned, &self.closed),
+        };
+        self.spoken_of().map(of).collect()
+    }
+}
+
+impl Closed {
+    fn cooked(&self, now: DateTime<Utc>) -> Option<Cooked> {
+        Some(Cooked {
+            machine: self.machine.clone(),
+            cut: self.cut,
+            age: (now - self.row.finished_at?).as_seconds_f64() / DAY_S,
+            lesson: self.saying.clone()?.into(),
+        })
+    }
+}
+
+fn own(machine: &Machine) -> Own {
+    Own {
+        name: machine.name.clone(),
+        calibration: machine.calibration,
+    }
+}
+
+/// A stored sentence; nothing where it cannot be read.
+fn sentence_of(stored: Value) -> Option<RequestDto> {
+    let sentence = storage::unpack::<sentence::Sentence>(stored).ok()?;
+    Some(sentence.into())
 }
 
 /// Where every cook was left out.
@@ -318,11 +385,9 @@ pub fn start_over(
     let own: Vec<Uuid> = cooks
         .into_iter()
         .filter(|row| row.left_out_at.is_none())
-        .filter(|row| {
-            let name = row.request.pointer("/holds/machine/holds/name");
-            name.and_then(serde_json::Value::as_str) == Some(machine)
-        })
-        .map(|row| row.id)
+        .filter_map(|row| Some((row.id, sentence_of(row.request)?)))
+        .filter(|(_, request)| request.machine.name == machine)
+        .map(|(id, _)| id)
         .collect();
     rows::leave_out(connection, &own, Some(now))?;
     Ok(())

@@ -108,6 +108,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(logbook::off::off)
             .service(learned::start_over::start_over)
             .service(learned::read::read)
+            .service(learned::effect::effect)
             .service(learned::leave_out::leave_out)
             .service(suppers::preview::preview)
             .service(suppers::list::list)

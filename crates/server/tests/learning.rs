@@ -88,7 +88,8 @@ async fn cooks_that_were_read_teach_and_can_be_left_out() {
         ),
         (Some(3), Some(1))
     );
-    let change = &drum["changes"][0];
+    let (_, effect) = get(&app, "/api/learned/effect").await;
+    let change = &effect["machines"][0]["changes"][0];
     assert!(
         change["after_s"].as_f64() <= change["before_s"].as_f64(),
         "{change}"
@@ -98,7 +99,7 @@ async fn cooks_that_were_read_teach_and_can_be_left_out() {
     let planned = post(&app, "/api/cooks", &json!({ "request": sentence() }))
         .await
         .1;
-    let (_, proposing) = get(&app, "/api/learned").await;
+    let (_, proposing) = get(&app, "/api/learned/effect").await;
     let proposal = &proposing["proposal"];
     assert_eq!(proposal["cook"], planned["id"], "{proposal}");
     let [before, after] =

@@ -2,6 +2,7 @@
 import createClient from "openapi-fetch";
 import { refusal } from "../domain/message";
 import { currentSettings } from "../domain/settings";
+import type { Units } from "../lib/units";
 import type { paths } from "./schema";
 import type { Problem } from "./types";
 
@@ -14,6 +15,11 @@ export class ApiFailure extends Error {
   constructor(problem: Problem | null) {
     super(problem ? refusal(problem, currentSettings()) : "Can't reach the server.");
     this.problem = problem;
+  }
+
+  /** The same in units that were changed since. */
+  told(units: Units): string {
+    return this.problem ? refusal(this.problem, units) : this.message;
   }
 
   /** True when trying again later may help: no connection, a server in trouble, or nobody signed in. */
@@ -50,3 +56,7 @@ export async function answer<T>(call: Promise<Answer<T>>): Promise<T> {
 function isProblem(value: unknown): value is Problem {
   return typeof value === "object" && value !== null && "code" in value && "message" in value;
 }
+
+/** What went wrong, for the screen. */
+export const failed = (error: Error, units: Units): string =>
+  error instanceof ApiFailure ? error.told(units) : error.message;

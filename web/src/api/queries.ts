@@ -472,6 +472,14 @@ export const learnedQuery = () =>
     staleTime: 60_000,
   });
 
+/** What that changes in plans, and the reading worth taking next: only where it is looked at. */
+export const learnedEffectQuery = () =>
+  queryOptions({
+    queryKey: ["learned", "effect"],
+    queryFn: ({ signal }) => answer(client.GET("/api/learned/effect", { signal })),
+    staleTime: 60_000,
+  });
+
 export const leaveOut = (cook: string, left_out: boolean) =>
   answer(client.PUT("/api/learned/{id}", { params: { path: { id: cook } }, body: { left_out } }));
 

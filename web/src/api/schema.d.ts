@@ -406,6 +406,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/learned/effect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the learned changes for what is cooked most, and the one reading that would be worth taking next. */
+        get: operations["learned_effect"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/learned/start_over": {
         parameters: {
             query?: never;
@@ -3009,6 +3026,13 @@ export interface components {
             /** @description The cut, in words. */
             name: string;
         };
+        /** @description What it changes for what is cooked most in a machine. */
+        LearnedChangesDto: {
+            /** @description Cut by cut, the most often cooked first. */
+            changes: components["schemas"]["LearnedChangeDto"][];
+            /** @description Its name. */
+            machine: string;
+        };
         /** @description Of a cut. */
         LearnedCutDto: {
             /** @description Which. */
@@ -3024,17 +3048,20 @@ export interface components {
             cuts: components["schemas"]["LearnedCutDto"][];
             /** @description Of each machine in which something was cooked that says anything. */
             machines: components["schemas"]["LearnedMachineDto"][];
-            proposal?: components["schemas"]["ProposalDto"] | null;
             /**
              * Format: int32
              * @description Cooks that say nothing: nobody measured.
              */
             silent: number;
         };
+        /** @description What the learned changes in plans, and what would be worth learning next. */
+        LearnedEffectDto: {
+            /** @description Of each machine that something was learned of. */
+            machines: components["schemas"]["LearnedChangesDto"][];
+            proposal?: components["schemas"]["ProposalDto"] | null;
+        };
         /** @description Of a machine. */
         LearnedMachineDto: {
-            /** @description What it changes for what is cooked most. */
-            changes: components["schemas"]["LearnedChangeDto"][];
             /** @description The cooks it comes from, the latest first, also those that were left out. */
             cooks: components["schemas"]["LessonDto"][];
             /** @description How much harder it blows than its kind, as a logarithm: before anything was known, and now. */
@@ -8629,6 +8656,69 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LearnedDto"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    learned_effect: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearnedEffectDto"];
                 };
             };
             /** @description Nobody is signed in, where one has to be. */

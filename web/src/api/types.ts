@@ -14,6 +14,7 @@ export type Device = Schemas["DeviceDto"];
 export type Division = Schemas["DivisionDto"];
 export type Estimate = Schemas["EstimateDto"];
 export type Learned = Schemas["LearnedDto"];
+export type LearnedEffect = Schemas["LearnedEffectDto"];
 export type LearnedMachine = Schemas["LearnedMachineDto"];
 export type RecipeReading = Schemas["RecipeReadingDto"];
 export type Shows = Schemas["ShowsDto"];

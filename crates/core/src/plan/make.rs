@@ -41,13 +41,11 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         .map(|responses| responses.ensemble(fine.ready));
     let (fine, stretch) = unmeasured(&problem, found, fine, ensemble.as_ref())?;
     refuse_after_the_end(request, fine.pull)?;
-    let early = ensemble.as_ref().map(|ensemble| ensemble.pull().early);
-    let early = match checked_without(request)? {
-        Some(before) => {
-            Some(early.map_or(before, |early| if early < before { early } else { before }))
-        }
-        None => early,
-    };
+    let early = ensemble
+        .as_ref()
+        .map(|ensemble| ensemble.pull().early.seconds());
+    let early = [early, checked_without(request)?];
+    let early = early.into_iter().flatten().reduce(f64::min);
     let batches = all_batches(&problem, &fine, early, stretch)?;
     let waiting = Waiting::of(&problem, &fine, &batches);
     let passes_60 = fine.progress.passed.map(Interval::from_seconds);
@@ -106,9 +104,9 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
     Ok(plan)
 }
 
-/// When the first check would be without what the kitchen has learned, which never makes it later; nothing where
+/// When the first check would be without what the kitchen has learned, which never makes it later, s; nothing where
 /// it has learned nothing.
-fn checked_without(request: &Request) -> Result<Option<Interval>, PlanError> {
+fn checked_without(request: &Request) -> Result<Option<f64>, PlanError> {
     if request.known.is_nothing() {
         return Ok(None);
     }
@@ -124,11 +122,14 @@ fn checked_without(request: &Request) -> Result<Option<Interval>, PlanError> {
         other => other?,
     };
     let responses = uncertainty::respond(&problem, cavity, found);
-    let early = responses.map(|responses| responses.ensemble(found.pull).pull().early);
-    let quarter = Interval::from_seconds(found.pull * (1.0 - CHECK_BEFORE));
-    Ok(Some(early.map_or(quarter, |early| {
-        if early < quarter { early } else { quarter }
-    })))
+    let early = responses.map(|responses| responses.ensemble(found.pull).pull().early.seconds());
+    Ok(Some(first_check(found.pull, early)))
+}
+
+/// The last quarter of a cook, or earlier where it can be ready earlier, s.
+fn first_check(pull: f64, early: Option<f64>) -> f64 {
+    let quarter = pull * (1.0 - CHECK_BEFORE);
+    early.map_or(quarter, |early| quarter.min(early))
 }
 
 /// Where nobody measures, the latest of eight cooks in ten decides; with how much longer that is.
@@ -438,7 +439,7 @@ fn goals(problem: &Problem, found: Found, fine: &Fine) -> Goals {
 fn all_batches(
     problem: &Problem,
     fine: &Fine,
-    early: Option<Interval>,
+    early: Option<f64>,
     stretch: f64,
 ) -> Result<Vec<Batch>, PlanError> {
     let count = |trays: &[Tray]| Problem::pieces_on(trays).count() as u32;
@@ -489,7 +490,7 @@ fn all_batches(
             cook: Interval::from_seconds(longest),
             turn_at: first_turn(&deeds),
             swap_at: moment(&deeds, |action| *action == Action::SwapRacks),
-            check_from: check_from(longest, &deeds, early.map(|early| early.seconds() * scale)),
+            check_from: check_from(longest, &deeds, early.map(|early| early * scale)),
             deeds,
             second,
         });
@@ -531,11 +532,7 @@ fn timed(problem: &Problem, found: Found, stretch: f64) -> (f64, Vec<Deed>) {
 /// cooks in ten, and after the last turn or swap that is due before the end.
 fn check_from(pull: f64, deeds: &[Deed], early: Option<f64>) -> Interval {
     let step = mark_of(pull);
-    let quarter = pull * (1.0 - CHECK_BEFORE);
-    let from = (quarter.min(early.unwrap_or(quarter)) / step)
-        .floor()
-        .max(1.0)
-        * step;
+    let from = (first_check(pull, early) / step).floor().max(1.0) * step;
     let moved = |action: &Action| action.turns() || *action == Action::SwapRacks;
     let last = deeds
         .iter()

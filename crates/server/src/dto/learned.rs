@@ -65,9 +65,6 @@ pub struct LearnedDto {
     pub cuts: Vec<LearnedCutDto>,
     /// Cooks that say nothing: nobody measured.
     pub silent: u32,
-    /// The reading of a planned cook that would say most.
-    #[serde(skip_serializing_if = "Option::is_none")]
-    pub proposal: Option<ProposalDto>,
 }
 
 /// A reading that would say a lot.
@@ -100,8 +97,6 @@ pub struct LearnedMachineDto {
     pub cooks: Vec<LessonDto>,
     /// Whether earlier cooks look like those of another machine, and do not count.
     pub is_another: bool,
-    /// What it changes for what is cooked most.
-    pub changes: Vec<LearnedChangeDto>,
 }
 
 /// Of a cut.
@@ -145,6 +140,25 @@ pub struct LessonDto {
     pub heat: NormalDto,
     /// Offset, K, by this cook alone.
     pub offset: NormalDto,
+}
+
+/// What the learned changes in plans, and what would be worth learning next.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct LearnedEffectDto {
+    /// Of each machine that something was learned of.
+    pub machines: Vec<LearnedChangesDto>,
+    /// The reading of a planned cook that would say most.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub proposal: Option<ProposalDto>,
+}
+
+/// What it changes for what is cooked most in a machine.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct LearnedChangesDto {
+    /// Its name.
+    pub machine: String,
+    /// Cut by cut, the most often cooked first.
+    pub changes: Vec<LearnedChangeDto>,
 }
 
 /// What the learned changes for a usual cook of a cut.

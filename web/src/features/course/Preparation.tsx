@@ -1,13 +1,12 @@
 // What comes before the heat, task by task: what to do now with its clock, what is done, what comes.
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Cook } from "../../api/types";
-import { Caution } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { clockOn, countdown } from "../../lib/clock";
 import { useNow } from "../../lib/hooks";
 import { capital } from "../../lib/text";
 import { hours } from "../../lib/units";
-import { HowTo } from "../prep/HowTo";
+import { TaskHelp } from "../prep/HowTo";
 import { type PreparingTask, preparing } from "./preparing";
 import { useReports } from "./reports";
 import { skewOf } from "./standing";
@@ -132,12 +131,7 @@ function Current({ one, now, onBegun, onDone }: CurrentProps) {
           {task.halfway} half-way.
         </Text>
       ) : null}
-      {task.shows ? <HowTo shows={task.shows} /> : null}
-      {task.caution ? (
-        <Box mt="2">
-          <Caution>{task.caution}</Caution>
-        </Box>
-      ) : null}
+      <TaskHelp task={task} mt="2" />
       <Flex gap="2.5" mt="4" wrap="wrap">
         {waits && begun === null ? (
           <Action type="button" look="zest" big onClick={onBegun}>

@@ -1,8 +1,8 @@
 // What the cooks in a machine say of it: in a line, as a picture, cook by cook; and what that changes.
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { learnedQuery, leaveOut, startOver } from "../../api/queries";
+import { learnedEffectQuery, learnedQuery, leaveOut, startOver } from "../../api/queries";
 import type { LearnedMachine } from "../../api/types";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
@@ -49,9 +49,10 @@ export function OfMachine({ learned, units }: OfMachineProps) {
       { label: "now", ...now, now: true },
     ];
   };
-  const changes = learned.changes.filter(
-    ({ before_s, after_s }) => Math.abs(after_s - before_s) >= NOTICED,
-  );
+  const effect = useQuery(learnedEffectQuery());
+  const changes = effect.data?.machines
+    .find(({ machine }) => machine === learned.machine)
+    ?.changes.filter(({ before_s, after_s }) => Math.abs(after_s - before_s) >= NOTICED);
   const signed = (kelvins: number) =>
     kelvins === 0 ? "as its dial" : `${degrees(Math.abs(kelvins))} ${kelvins > 0 ? "hot" : "cold"}`;
   const percent = (log: number) => {
@@ -97,16 +98,18 @@ export function OfMachine({ learned, units }: OfMachineProps) {
             Thin: what is usual, then each cook, the latest first. Thick: what plans count with.
             Eight in ten lie on a line.
           </Text>
-          <Text textStyle="body" mt="2">
-            {changes.length > 0
-              ? `It changes: ${changes
-                  .map(
-                    ({ name, before_s, after_s }) =>
-                      `${name} ${minutes(Math.abs(after_s - before_s))} ${after_s < before_s ? "sooner" : "later"}`,
-                  )
-                  .join(", ")}.`
-              : "It changes what is cooked here by less than half a minute."}
-          </Text>
+          {changes ? (
+            <Text textStyle="body" mt="2">
+              {changes.length > 0
+                ? `It changes: ${changes
+                    .map(
+                      ({ name, before_s, after_s }) =>
+                        `${name} ${minutes(Math.abs(after_s - before_s))} ${after_s < before_s ? "sooner" : "later"}`,
+                    )
+                    .join(", ")}.`
+                : "It changes what is cooked here by less than half a minute."}
+            </Text>
+          ) : null}
           <Box as="ul" listStyleType="none" mt="3">
             {learned.cooks.map((cook) => (
               <Flex

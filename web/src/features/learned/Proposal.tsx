@@ -1,10 +1,10 @@
 // The one reading of a planned cook that would say most.
 import { Text } from "@chakra-ui/react";
-import type { Learned } from "../../api/types";
+import type { LearnedEffect } from "../../api/types";
 import { PlaceLink } from "../../components/PlaceLink";
 import { minutes } from "../../lib/units";
 
-export const Proposal = ({ proposal }: { proposal: NonNullable<Learned["proposal"]> }) => (
+export const Proposal = ({ proposal }: { proposal: NonNullable<LearnedEffect["proposal"]> }) => (
   <Text textStyle="body" maxW="reading" mb="4">
     Worth reading: {minutes(proposal.at_s)} after loading{" "}
     <PlaceLink

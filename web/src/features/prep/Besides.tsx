@@ -1,10 +1,9 @@
 // What this plan asks for besides its method: what is made by recipe, how the meat is held, how long it stands.
 import { Box, Text } from "@chakra-ui/react";
 import type { CountedMethod, Method } from "../../api/types";
-import { Caution } from "../../components/Notice";
 import { capital } from "../../lib/text";
 import { hours } from "../../lib/units";
-import { HowTo } from "./HowTo";
+import { TaskHelp } from "./HowTo";
 
 export function Besides({
   method,
@@ -36,12 +35,7 @@ export function Besides({
                 {capital(task.reason)}
               </Text>
             ) : null}
-            {task.shows ? <HowTo shows={task.shows} /> : null}
-            {task.caution ? (
-              <Box mt="1">
-                <Caution>{task.caution}</Caution>
-              </Box>
-            ) : null}
+            <TaskHelp task={task} />
           </Box>
         ))}
       </Box>

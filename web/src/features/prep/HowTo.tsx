@@ -2,6 +2,7 @@
 import { Box } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Shows } from "../../api/types";
+import { Caution } from "../../components/Notice";
 
 const LINE = {
   fill: "none",
@@ -93,10 +94,28 @@ const PICTURES: Record<Shows, { alt: string; drawing: ReactNode }> = {
   },
 };
 
-export const HowTo = ({ shows }: { shows: Shows }) => (
+const HowTo = ({ shows }: { shows: Shows }) => (
   <Box mt="2" maxW="15rem" color="ink.soft">
     <svg viewBox="0 0 240 100" role="img" aria-label={PICTURES[shows].alt} width="100%">
       {PICTURES[shows].drawing}
     </svg>
   </Box>
+);
+
+interface TaskHelpProps {
+  task: { shows?: Shows | null | undefined; caution?: string | null | undefined };
+  /** Room above the caution. */
+  mt?: string;
+}
+
+/** What helps with a task: its picture and its caution. */
+export const TaskHelp = ({ task, mt = "1" }: TaskHelpProps) => (
+  <>
+    {task.shows ? <HowTo shows={task.shows} /> : null}
+    {task.caution ? (
+      <Box mt={mt}>
+        <Caution>{task.caution}</Caution>
+      </Box>
+    ) : null}
+  </>
 );

@@ -2,10 +2,9 @@
 import { Box, Text } from "@chakra-ui/react";
 import { readTime } from "../../api/reader";
 import type { Method, PrepTask } from "../../api/types";
-import { Caution } from "../../components/Notice";
 import { TimeWord } from "../../components/TimeWord";
 import { hours } from "../../lib/units";
-import { HowTo } from "./HowTo";
+import { TaskHelp } from "./HowTo";
 import { type Changed, lasts } from "./method";
 
 interface TasksProps {
@@ -52,12 +51,7 @@ export function Tasks({ method, changed, onChange }: TasksProps) {
                 .join(". ")}
             </Text>
           ) : null}
-          {task.shows ? <HowTo shows={task.shows} /> : null}
-          {task.caution ? (
-            <Box mt="1">
-              <Caution>{task.caution}</Caution>
-            </Box>
-          ) : null}
+          <TaskHelp task={task} />
         </Box>
       ))}
     </Box>

@@ -1,13 +1,13 @@
 // Read a recipe: typed, pasted, a label's rule or a page. What it does there, what it does here.
 import { Box, Text, Textarea } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { ApiFailure } from "../../api/client";
+import { failed } from "../../api/client";
 import { readCookingQuery } from "../../api/queries";
 import type { Catalogue, RecipeReading, Request } from "../../api/types";
 import { Caution } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { planOf } from "../../domain/address";
-import { refusal, render } from "../../domain/message";
+import { render } from "../../domain/message";
 import { entryOf } from "../../domain/request";
 import { useDraft } from "../../lib/draft";
 import { useSettled } from "../../lib/hooks";
@@ -32,7 +32,6 @@ export function ReadRecipe({ catalogue, request, units }: ReadRecipeProps) {
   );
   const settled = useSettled(text, REST);
   const read = useQuery({ ...readCookingQuery(settled, request), enabled: settled.trim() !== "" });
-  const problem = read.error instanceof ApiFailure ? read.error.problem : null;
   return (
     <Box as="section" aria-label="Read a recipe" borderTop="1px solid" borderColor="line" py="4">
       <Text as="h2" textStyle="line" fontWeight="650">
@@ -52,7 +51,7 @@ export function ReadRecipe({ catalogue, request, units }: ReadRecipeProps) {
       />
       {settled.trim() === "" ? null : read.error ? (
         <Text role="alert" color="beet" textStyle="body" mt="2">
-          {problem ? refusal(problem, units) : read.error.message}
+          {failed(read.error, units)}
         </Text>
       ) : read.data ? (
         <Answer

@@ -1,14 +1,13 @@
 // What if: up to four variants of a plan side by side, differences first, strips to one time scale.
 import { Box, Flex, NativeSelect, Slider, Text } from "@chakra-ui/react";
 import { useQueries, useQuery } from "@tanstack/react-query";
-import { ApiFailure } from "../../api/client";
+import { failed } from "../../api/client";
 import { planQuery } from "../../api/queries";
 import type { Catalogue, CutEntry, Machine, Plan, Request } from "../../api/types";
 import { FieldCanvas } from "../../components/FieldCanvas";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { planOf } from "../../domain/address";
-import { refusal } from "../../domain/message";
 import { difference } from "../../domain/pins";
 import { useDraft } from "../../lib/draft";
 import { useWidth } from "../../lib/hooks";
@@ -72,9 +71,7 @@ export function WhatIf({ entry, machines, request, units }: WhatIfProps) {
               units={units}
               says={
                 error
-                  ? error instanceof ApiFailure && error.problem
-                    ? refusal(error.problem, units)
-                    : error.message
+                  ? failed(error, units)
                   : base.data && plan
                     ? `${capital(difference(base.data, plan, units))}. ${figures(plan, units)}`
                     : ""

@@ -3,12 +3,13 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { ReactNode } from "react";
-import { ApiFailure } from "../../api/client";
+import { failed } from "../../api/client";
 import {
   catalogueQuery,
   deleteMachine,
   exportMachines,
   importMachines,
+  learnedEffectQuery,
   learnedQuery,
   machinesQuery,
   restoreMachine,
@@ -19,7 +20,6 @@ import { Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { useDelete } from "../../components/useDelete";
-import { refusal } from "../../domain/message";
 import { isMachines } from "../../domain/schemas";
 import { useSettings } from "../../domain/settings";
 import { Archive } from "../../features/access/Archive";
@@ -43,6 +43,7 @@ export function KitchenPlace() {
   const queries = useQueryClient();
   const machines = useQuery(machinesQuery());
   const learned = useQuery(learnedQuery());
+  const effect = useQuery(learnedEffectQuery());
   const catalogue = useQuery(catalogueQuery());
   const changed = () => void queries.invalidateQueries({ queryKey: machinesQuery().queryKey });
   const deletion = useDelete({
@@ -66,7 +67,7 @@ export function KitchenPlace() {
           None yet. Add yours below.
         </Text>
       ) : null}
-      {learned.data?.proposal ? <Proposal proposal={learned.data.proposal} /> : null}
+      {effect.data?.proposal ? <Proposal proposal={effect.data.proposal} /> : null}
       <Box as="ul" listStyleType="none">
         {machines.data.items.map((own) => (
           <Row
@@ -227,12 +228,7 @@ function Files({ onRead, units }: { onRead: () => void; units: Units }) {
       </Flex>
       {error ? (
         <Box mt="2">
-          <Trouble>
-            {error instanceof ApiFailure && error.problem
-              ? refusal(error.problem, units)
-              : error.message}{" "}
-            Nothing was added.
-          </Trouble>
+          <Trouble>{failed(error, units)} Nothing was added.</Trouble>
         </Box>
       ) : null}
     </Box>

@@ -3,13 +3,12 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate, useParams, useSearch } from "@tanstack/react-router";
-import { ApiFailure } from "../../api/client";
+import { ApiFailure, failed } from "../../api/client";
 import { addMachine, catalogueQuery, machinesQuery, replaceMachine } from "../../api/queries";
 import type { Machine, OwnMachine } from "../../api/types";
 import { Empty, Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
-import { refusal } from "../../domain/message";
 import { isMachine } from "../../domain/schemas";
 import { useSettings } from "../../domain/settings";
 import { Undecided, useMerging } from "../../domain/useMerging";
@@ -142,7 +141,7 @@ function Editor({ id, saved, seen, keep, fresh = false }: EditorProps) {
           pt="2"
           maxW="sentence"
         >
-          {problem ? refusal(problem, units) : keeping.error.message}
+          {failed(keeping.error, units)}
         </Text>
       ) : null}
       <Flex gap="2.5" mt="4" mb="6" wrap="wrap" align="center">

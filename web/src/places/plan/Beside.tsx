@@ -2,12 +2,12 @@
 import { Box, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { ApiFailure } from "../../api/client";
+import { failed } from "../../api/client";
 import { togetherQuery } from "../../api/queries";
 import type { Catalogue, CutEntry, Request, Together } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { Word } from "../../components/Word";
-import { refusal, render } from "../../domain/message";
+import { render } from "../../domain/message";
 import { entryOf, usual } from "../../domain/request";
 import { Floor, PieceShape } from "../../features/basket/Floor";
 import { MassWord, PiecesWord } from "../../features/sentence/words";
@@ -103,10 +103,9 @@ interface AnswerProps {
 function Answer({ first, second, names, units, clockOf }: AnswerProps) {
   const answer = useQuery(togetherQuery(first, second));
   if (answer.error) {
-    const problem = answer.error instanceof ApiFailure ? answer.error.problem : null;
     return (
       <Text role="alert" color="beet" fontWeight="600" textStyle="body" mt="1">
-        {problem ? refusal(problem, units) : answer.error.message}
+        {failed(answer.error, units)}
       </Text>
     );
   }
