@@ -28,6 +28,7 @@ test("a recipe is read for the kitchen's own machine, and becomes a plan", async
 
 test("what if: variants side by side, each a plan of its own", async ({ page }) => {
   await page.goto("/bench");
+  await page.getByRole("navigation", { name: "Tools" }).getByRole("link", { name: "What if" }).click();
   const whatIf = page.getByRole("region", { name: "What if" });
   const add = whatIf.getByLabel("What if it were otherwise");
   await add.selectOption("thickness");
@@ -47,6 +48,31 @@ test("what if: variants side by side, each a plan of its own", async ({ page }) 
   await expect(add).toBeVisible();
   await whatIf.getByRole("link", { name: "Open as a plan" }).first().click();
   await expect(word(page, "Thickness")).toHaveText(/\d+ mm/);
+});
+
+test("what went wrong: from what was seen to a cause, a measurement and a plan", async ({ page }) => {
+  await page.goto("/bench?tool=wrong");
+  const wrong = page.getByRole("region", { name: "What went wrong" });
+  await wrong.getByRole("button", { name: "raw inside, or at the bone" }).click();
+  const causes = wrong.getByRole("list", { name: /^Causes/ }).getByRole("listitem");
+  await expect(causes.first()).toContainText("Next time:");
+  await expect(wrong.getByText("To tell them apart:")).toBeVisible();
+  await accessible(page);
+  await fitsTheWidth(page);
+  // What the model cannot tell is said to be practice.
+  await wrong.getByRole("button", { name: "raw inside, or at the bone" }).click();
+  await wrong.getByRole("button", { name: "the coating fell off" }).click();
+  await expect(wrong.getByText("Common practice, not computed:")).toBeVisible();
+  await expect(causes).toHaveCount(0);
+  // Of a cook in the log, by what was told of it.
+  await page.goto("/logbook");
+  await page.getByRole("main").getByRole("article").getByRole("link").first().click();
+  await page.getByRole("link", { name: "What went wrong" }).click();
+  await wrong.getByRole("button", { name: "the coating fell off" }).click();
+  await wrong.getByRole("button", { name: "dry", exact: true }).click();
+  await expect(wrong.getByText(/^As it was cooked, it should have come out after/)).toBeVisible();
+  await wrong.getByRole("link", { name: "Open as a plan" }).first().click();
+  await expect(word(page, "Cut")).toBeVisible();
 });
 
 test("what the cooks say of a machine is seen, and owned", async ({ page }) => {

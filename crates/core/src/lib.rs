@@ -3,12 +3,13 @@
 //!
 //! Modules build on one another in one direction:
 //! `units` <- `meat`, `geometry` <- `heat` <- `fryer` <- `prep` and `basket` <- `plan` <- `live`;
-//! `schedule` reads `plan` and `prep`; `supper` reads `schedule`, `plan` and `prep`;
+//! `diagnosis` reads `live` and `plan`; `schedule` reads `plan` and `prep`; `supper` reads `schedule`, `plan` and `prep`;
 //! `doneness` reads units and meat only; `stop` ends long computations early and is read by `fryer`,
 //! `plan` and `schedule`.
 #![deny(missing_docs)]
 
 pub mod basket;
+pub mod diagnosis;
 pub mod doneness;
 pub mod fryer;
 pub mod geometry;

@@ -4,6 +4,7 @@ use std::num::NonZero;
 use std::sync::{Arc, LazyLock, Mutex, PoisonError};
 
 use chrono::{DateTime, Utc};
+use ember_core::diagnosis::{Diagnosis, Symptom, diagnose};
 use ember_core::live::{
     self, Course, Doubt, Estimate, Kept, Lesson, Likely, Narrowed, Noticed, Planned, PlannedStep,
     Point, Safe, Told, Watched, What, coldest, stand, watch,
@@ -177,6 +178,27 @@ pub fn lesson(
     let steps: Vec<PlannedStep> = plan.steps.iter().map(StepDto::planned).collect();
     let planned = as_planned(&request, plan, &steps);
     live::lesson(planned, seconds(started), &told, doneness)
+}
+
+/// What went wrong with a cook, by what was told and read of it.
+///
+/// # Errors
+/// That its sentence is not one of this version, and those of a plan.
+pub fn diagnosis(
+    request: &RequestDto,
+    plan: &PlanDto,
+    started: DateTime<Utc>,
+    events: &[EventDto],
+    probes: &Probes,
+    ended: DateTime<Utc>,
+    symptoms: &[Symptom],
+) -> Result<Diagnosis, ApiError> {
+    let (told, _) = heard(events, probes, ended);
+    let request = Request::try_from(request)?;
+    let steps: Vec<PlannedStep> = plan.steps.iter().map(StepDto::planned).collect();
+    let planned = as_planned(&request, plan, &steps);
+    let anew = ember_core::plan::plan(&request)?;
+    Ok(diagnose(planned, &anew, seconds(started), &told, symptoms)?)
 }
 
 /// When the meat of a cook went in: for a list.

@@ -66,6 +66,10 @@ pub fn of(name: &str) -> Option<Value> {
         "RecipeToReadDto" => Some(json!({
             "text": "400 °F 25 min, turn half-way, for 2 lb drumsticks", "request": value(&sentence()?)?,
         })),
+        "ComplaintDto" => {
+            Some(json!({ "request": value(&sentence()?)?, "symptoms": ["raw_inside", "pale"] }))
+        }
+        "CookComplaintDto" => Some(json!({ "symptoms": ["raw_inside"] })),
         "LeaveOutDto" => Some(json!({ "left_out": true })),
         "StartOverDto" => Some(json!({ "machine": "the drum" })),
         "WhatIfDto" => Some(json!({ "happening": { "kind": "keep_in", "keep_s": 300.0 } })),

@@ -48,3 +48,4 @@ pub mod text;
 pub mod thermometers;
 pub mod times;
 pub mod who;
+pub mod wrong;

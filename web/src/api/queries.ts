@@ -21,6 +21,7 @@ import type {
   Side,
   Supper,
   SupperReport,
+  Symptom,
   Tie,
   TypedField,
 } from "./types";
@@ -108,6 +109,24 @@ export const readCookingQuery = (text: string, request: Request) =>
       answer(client.POST("/api/plans/recipe", { body: { text, request }, signal })),
     placeholderData: keepPreviousData,
     staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+  });
+
+/** What went wrong with a cook of the log, or with one of which only the sentence is known. */
+export const diagnosisQuery = (cook: string | null, request: Request, symptoms: Symptom[]) =>
+  queryOptions({
+    queryKey: ["diagnosis", cook ?? request, symptoms],
+    queryFn: ({ signal }) =>
+      answer(
+        cook
+          ? client.POST("/api/cooks/{id}/diagnosis", {
+              params: { path: { id: cook } },
+              body: { symptoms },
+              signal,
+            })
+          : client.POST("/api/plans/diagnosis", { body: { request, symptoms }, signal }),
+      ),
+    placeholderData: keepPreviousData,
     retry: false,
   });
 

@@ -116,6 +116,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cooks/{id}/diagnosis": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What went wrong with a cook, by what was told and read of it. */
+        post: operations["diagnose_cook"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cooks/{id}/events": {
         parameters: {
             query?: never;
@@ -754,6 +771,23 @@ export interface paths {
         put?: never;
         /** Reads a recipe for one machine for another. */
         post: operations["convert"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/diagnosis": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What went wrong with a cook that nobody logged: causes, what would tell them apart, what to change. */
+        post: operations["diagnose"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1705,6 +1739,11 @@ export interface components {
             /** @description Methods of turning. */
             turn: components["schemas"]["TurnMethodDto"][];
         };
+        /**
+         * @description Why it went wrong.
+         * @enum {string}
+         */
+        CauseDto: "thicker" | "thinner" | "colder" | "warmer" | "machine_weaker" | "machine_stronger" | "crowded" | "not_preheated" | "not_turned" | "turned_late" | "out_too_soon" | "out_too_late" | "opened_often" | "set_lower" | "set_higher" | "wet" | "sweet_too_early" | "tip_aside";
         /** @description One channel. */
         ChannelDto: {
             /**
@@ -1786,6 +1825,13 @@ export interface components {
          * @enum {string}
          */
         Code: "out_of_bounds" | "no_such_machine" | "not_on_the_spit" | "weighed" | "no_such_level" | "below_poultry_floor" | "needs_acknowledgement" | "no_waiver" | "below_handled_floor" | "clock_overrun" | "not_handled" | "not_from_frozen" | "out_of_reach" | "taken_out" | "split" | "never_reached" | "too_tall" | "above_ceiling" | "below_lowest" | "not_on_the_dial" | "thickness_of_weight" | "too_large_a_piece" | "too_many_batches" | "cannot_hold" | "laid_out" | "after_the_end" | "too_soon" | "invalid" | "malformed" | "too_large" | "not_json" | "not_found" | "method_not_allowed" | "name_taken" | "id_taken" | "already_finished" | "already_started" | "not_started" | "told_since" | "no_such_task" | "unreadable" | "changed" | "foreign_host" | "foreign_origin" | "database_down" | "database_full" | "database_busy" | "too_often" | "too_slow" | "not_signed_in" | "not_let_in" | "too_many_tries" | "full" | "busy" | "fault";
+        /** @description What was seen of a cook that nobody logged. */
+        ComplaintDto: {
+            /** @description What was cooked. */
+            request: components["schemas"]["RequestDto"];
+            /** @description What was seen. */
+            symptoms: components["schemas"]["SymptomDto"][];
+        };
         /** @description What does a recipe for one machine mean in another? */
         ConversionDto: {
             /** @description The machine to read it for. */
@@ -1821,6 +1867,11 @@ export interface components {
              * @description Time in it.
              */
             time_s: number;
+        };
+        /** @description What was seen of a cook in the log. */
+        CookComplaintDto: {
+            /** @description What was seen. */
+            symptoms: components["schemas"]["SymptomDto"][];
         };
         /** @description One cook, whole. */
         CookDto: {
@@ -1887,6 +1938,26 @@ export interface components {
              * @description The supper whose dish it follows.
              */
             supper?: string | null;
+        };
+        /** @description What a cook comes to. */
+        CookOutcomeDto: {
+            /**
+             * Format: double
+             * @description Coldest spot then.
+             */
+            core_c: number;
+            /** @description Colours then: the face that looks up, and the one below. */
+            faces: components["schemas"]["BrowningDto"][];
+            /**
+             * Format: double
+             * @description When it is out, from loading.
+             */
+            out_at_s: number;
+            /**
+             * Format: double
+             * @description The highest it has in the rest.
+             */
+            peak_c: number;
         };
         /** @description Cooks of the kitchen. */
         CookPageDto: {
@@ -2157,6 +2228,19 @@ export interface components {
         DevicesDto: {
             /** @description The first ones first. */
             items: components["schemas"]["DeviceDto"][];
+        };
+        /** @description What was found out. */
+        DiagnosisDto: {
+            /** @description Causes, the likeliest first. */
+            causes: components["schemas"]["LikelyCauseDto"][];
+            /** @description What the cook should have come to by all that is known of it. */
+            expected: components["schemas"]["CookOutcomeDto"];
+            /** @description Whether that alone explains what was seen. */
+            foreseen: boolean;
+            measure?: components["schemas"]["MeasurementDto"] | null;
+            otherwise?: components["schemas"]["NextTimeDto"] | null;
+            /** @description Common practice, where the model cannot tell. */
+            practice: components["schemas"]["MessageDto"][];
         };
         /** @description A word on a dial: "high", "roast". */
         DialWordDto: {
@@ -3128,6 +3212,23 @@ export interface components {
             /** @description What the cook calls it. */
             name: string;
         };
+        /** @description A cause with how well it explains. */
+        LikelyCauseDto: {
+            /** @description Which. */
+            cause: components["schemas"]["CauseDto"];
+            /** @description In words, with how much of it. */
+            message: components["schemas"]["MessageDto"];
+            next?: components["schemas"]["NextTimeDto"] | null;
+            /** @description What the cook comes to with it. */
+            outcome: components["schemas"]["CookOutcomeDto"];
+            /**
+             * Format: double
+             * @description Its share of all that was tried, 0 to 1.
+             */
+            share: number;
+            /** @description Whether it was told of the cook, and not only supposed. */
+            told: boolean;
+        };
         /** @description A link that counts. */
         LinkDto: {
             /**
@@ -3395,6 +3496,20 @@ export interface components {
              */
             least_c: number;
         };
+        /** @description What a measurement shows by a cause. */
+        MeasuredDto: {
+            /** @description By which. */
+            cause: components["schemas"]["CauseDto"];
+            /** @description How much. */
+            value: components["schemas"]["QuantityDto"];
+        };
+        /** @description The one measurement that would tell causes apart. */
+        MeasurementDto: {
+            /** @description What to do. */
+            message: components["schemas"]["MessageDto"];
+            /** @description What it shows by each cause; empty for what is seen, not read. */
+            shows: components["schemas"]["MeasuredDto"][];
+        };
         /** @description Words with `{}` where the quantities stand, in order. */
         MessageDto: {
             /** @description The words. */
@@ -3573,6 +3688,15 @@ export interface components {
         NewThermometerDto: {
             /** @description What to call it. */
             name: string;
+        };
+        /** @description The one change for next time. */
+        NextTimeDto: {
+            /** @description In words. */
+            message: components["schemas"]["MessageDto"];
+            /** @description What it comes to, if the cause is what it is taken for. */
+            outcome: components["schemas"]["CookOutcomeDto"];
+            /** @description The sentence with it. */
+            request: components["schemas"]["RequestDto"];
         };
         /** @description A value that is not quite known. */
         NormalDto: {
@@ -5470,6 +5594,11 @@ export interface components {
             /** @description What to look for. */
             sign: string;
         };
+        /**
+         * @description What was seen on the plate.
+         * @enum {string}
+         */
+        SymptomDto: "raw_inside" | "dry" | "pale" | "soggy_below" | "burnt_on_top" | "smoke" | "stuck" | "uneven" | "late" | "spit_stood_still" | "coating_fell_off";
         /** @description What became of readings. */
         TakenReadingsDto: {
             /**
@@ -6987,6 +7116,135 @@ export interface operations {
             };
             /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    diagnose_cook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "symptoms": [
+                 *         "raw_inside"
+                 *       ]
+                 *     }
+                 */
+                "application/json": components["schemas"]["CookComplaintDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DiagnosisDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11369,6 +11627,171 @@ export interface operations {
                 };
             };
             /** @description A value that cannot be, with its bound. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    diagnose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "request": {
+                 *         "altitude_m": 0,
+                 *         "batch_order": "heaviest_first",
+                 *         "below_floor_acknowledged": false,
+                 *         "core_target_c": 77,
+                 *         "cut": "drumstick",
+                 *         "gap_mm": 8,
+                 *         "handling": "plain",
+                 *         "hot_holding": "warm",
+                 *         "load": "with_air",
+                 *         "machine": {
+                 *           "floor_corner_mm": 12,
+                 *           "floor_depth_mm": 220,
+                 *           "floor_shape": "round",
+                 *           "floor_width_mm": 220,
+                 *           "heat_factor": 1,
+                 *           "height_mm": 90,
+                 *           "highest_c": 200,
+                 *           "kind": "drawer",
+                 *           "lowest_c": 80,
+                 *           "name": "a compact drum",
+                 *           "offset_k": 0,
+                 *           "power_w": 1400,
+                 *           "step_k": 5,
+                 *           "timer_stops_open": false
+                 *         },
+                 *         "piece_mass_g": 115,
+                 *         "pieces": 8,
+                 *         "preheat": "thin_only",
+                 *         "region": "us",
+                 *         "room_c": 21,
+                 *         "sauce": "none",
+                 *         "start": "fridge",
+                 *         "support": "basket",
+                 *         "surface": [
+                 *           "patted_dry",
+                 *           "oil",
+                 *           "rub"
+                 *         ],
+                 *         "thermometer": true,
+                 *         "thermometer_offset_k": 0,
+                 *         "tie": "tight",
+                 *         "turn": "equal_browning",
+                 *         "vulnerable": false
+                 *       },
+                 *       "symptoms": [
+                 *         "raw_inside",
+                 *         "pale"
+                 *       ]
+                 *     }
+                 */
+                "application/json": components["schemas"]["ComplaintDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DiagnosisDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             422: {
                 headers: {
                     [name: string]: unknown;

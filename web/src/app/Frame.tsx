@@ -48,6 +48,7 @@ export function Frame() {
   useShortcut("g>s", () => void navigate({ to: "/supper" }));
   useShortcut("g>f", () => void navigate({ to: "/fryer" }));
   useShortcut("g>l", () => void navigate({ to: "/logbook" }));
+  useShortcut("g>b", () => void navigate({ to: "/bench" }));
   useShortcut("g>k", () => void navigate({ to: "/kitchen" }));
 
   return (
@@ -84,7 +85,7 @@ export function Frame() {
           as="nav"
           display={out ? "none" : undefined}
           wrap="wrap"
-          gap={{ base: "2", md: "6" }}
+          gap={{ base: "2.5", md: "6" }}
           flex={{ base: "1 0 100%", md: "1" }}
           order={{ base: 3, md: 0 }}
           aria-label="Places"
@@ -93,7 +94,7 @@ export function Frame() {
             <PlaceLink
               key={place.to}
               to={place.to}
-              textStyle="body"
+              textStyle={{ base: "small", md: "body" }}
               color="ink.soft"
               pb="0.5"
               whiteSpace="nowrap"

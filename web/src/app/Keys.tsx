@@ -6,7 +6,7 @@ const KEYS = [
   ["?", "these shortcuts"],
   ["n", "a new plan"],
   ["g then h", "today"],
-  ["g then p, s, f, l, k", "Plan, Supper, Cook now, Logbook, Kitchen"],
+  ["g then p, s, f, l, b, k", "Plan, Supper, Cook now, Logbook, Bench, Kitchen"],
   ["u", "the other units"],
   ["/", "search the logbook"],
   ["space", "at the fryer: done"],

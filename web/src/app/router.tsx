@@ -6,7 +6,7 @@ import {
   lazyRouteComponent,
 } from "@tanstack/react-router";
 import { Empty, Trouble } from "../components/Notice";
-import { readPlanSearch } from "../domain/address";
+import { readBenchSearch, readPlanSearch } from "../domain/address";
 import { Frame } from "./Frame";
 
 const root = createRootRoute({
@@ -66,6 +66,7 @@ const logbookCook = createRoute({
 const bench = createRoute({
   getParentRoute: () => root,
   path: "/bench",
+  validateSearch: readBenchSearch,
   component: lazyRouteComponent(() => import("../places/bench/BenchPlace"), "BenchPlace"),
 });
 

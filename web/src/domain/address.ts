@@ -124,6 +124,24 @@ export function readPlanSearch(search: Record<string, unknown>): PlanSearch {
   };
 }
 
+/** The tools of Bench. */
+export const TOOLS = ["recipe", "what_if", "wrong", "practice"] as const;
+export type Tool = (typeof TOOLS)[number];
+
+export interface BenchSearch {
+  /** Absent for the first. */
+  tool?: Tool;
+  /** The cook of the log that it begins with; absent for the last plan. */
+  cook?: string;
+}
+
+export function readBenchSearch({ tool, cook }: Record<string, unknown>): BenchSearch {
+  return {
+    tool: TOOLS.find((one) => one === tool),
+    cook: typeof cook === "string" ? cook : undefined,
+  };
+}
+
 /** The sentence of an address; addresses of earlier versions held the whole machine. */
 function saidIn(value: unknown): Said | undefined {
   if (typeof value !== "object" || value === null) return undefined;

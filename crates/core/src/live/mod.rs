@@ -22,6 +22,9 @@ mod seen;
 mod told;
 mod track;
 
+pub(crate) use facts::{Deed as Happened, Facts};
+pub(crate) use track::{Entry, Setup, script};
+
 pub use answer::{Doubt, Estimate, Foretold, Likely, Read};
 pub use course::{Course, StepState};
 pub use kept::Kept;

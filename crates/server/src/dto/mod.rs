@@ -5,6 +5,7 @@ pub mod action;
 pub mod catalogue;
 pub mod cook;
 pub mod course;
+pub mod diagnosis;
 pub mod event;
 pub mod goals;
 pub mod learned;

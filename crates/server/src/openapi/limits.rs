@@ -14,6 +14,7 @@ use crate::dto::machine::MOST_MACHINES;
 use crate::dto::preparation::MOST_OWN;
 use crate::dto::supper::MOST_BEGUN;
 use crate::text::{self, Limit};
+use crate::wrong::MOST_SYMPTOMS;
 
 /// A text, a list or a count that is limited.
 struct Limited {
@@ -104,6 +105,8 @@ fn limits() -> Vec<Limited> {
         text("RecipeStepDto", "what", some(RECIPE_TEXT)),
         text("RecipeTextDto", "text", text::RECIPE),
         text("RecipeToReadDto", "text", text::RECIPE),
+        list("ComplaintDto", "symptoms", 1, MOST_SYMPTOMS),
+        list("CookComplaintDto", "symptoms", 1, MOST_SYMPTOMS),
         text("OwnMethodDto", "name", some(METHOD_NAME)),
         text("OwnMethodDto", "reason", any(METHOD_REASON)),
         list("OwnMethodDto", "tasks", 1, MOST_TASKS),

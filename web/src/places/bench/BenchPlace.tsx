@@ -1,32 +1,53 @@
-// Bench: questions away from the machine. A recipe read for it; what if something were otherwise.
-import { Box, Text } from "@chakra-ui/react";
+// Bench: questions away from the machine. One tool at a time, each about the last plan or a cook of the log.
+import { Box, Flex, NativeSelect, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { catalogueQuery, learnedQuery, machinesQuery } from "../../api/queries";
+import { useNavigate, useSearch } from "@tanstack/react-router";
+import {
+  catalogueQuery,
+  cookQuery,
+  cooksQuery,
+  learnedQuery,
+  machinesQuery,
+} from "../../api/queries";
 import { Trouble, Waiting } from "../../components/Notice";
-import { firstSentence, here, LAST_PLAN } from "../../domain/address";
+import { PlaceLink } from "../../components/PlaceLink";
+import { firstSentence, here, LAST_PLAN, TOOLS, type Tool } from "../../domain/address";
 import { withKnown } from "../../domain/learned";
 import { entryOf } from "../../domain/request";
 import { isRequest } from "../../domain/schemas";
 import { useSettings } from "../../domain/settings";
+import { day } from "../../lib/clock";
 import { readDraft } from "../../lib/draft";
 import { usePageTitle } from "../../lib/title";
+import { Practice } from "./Practice";
 import { ReadRecipe } from "./ReadRecipe";
+import { WentWrong } from "./WentWrong";
 import { WhatIf } from "./WhatIf";
+
+const NAMES: Record<Tool, string> = {
+  recipe: "Read a recipe",
+  what_if: "What if",
+  wrong: "What went wrong",
+  practice: "Practice",
+};
 
 export function BenchPlace() {
   usePageTitle("Bench");
   const settings = useSettings();
+  const { tool = "recipe", cook: id } = useSearch({ from: "/bench" });
   const catalogue = useQuery(catalogueQuery());
   const own = useQuery(machinesQuery());
   const learned = useQuery(learnedQuery());
-  if (catalogue.isError && !catalogue.data) {
-    return <Trouble onRetry={() => void catalogue.refetch()}>{catalogue.error.message}</Trouble>;
+  const cook = useQuery({ ...cookQuery(id ?? ""), enabled: id !== undefined });
+  const failure = [catalogue, cook].find(({ isError, data }) => isError && !data);
+  if (failure) {
+    return <Trouble onRetry={() => void failure.refetch()}>{failure.error?.message}</Trouble>;
   }
-  if (!catalogue.data || own.isPending) return <Waiting>Loading…</Waiting>;
+  if (!catalogue.data || own.isPending || (id && !cook.data)) return <Waiting>Loading…</Waiting>;
   const presets = catalogue.data.machine_presets.map(({ machine }) => machine);
   const machines = [...(own.data?.items ?? []).map(({ machine }) => machine), ...presets];
   const [first] = machines;
-  const said = readDraft(LAST_PLAN, isRequest);
+  const said = cook.data?.request ?? readDraft(LAST_PLAN, isRequest);
   const base = said ?? (first ? firstSentence(catalogue.data, first, settings) : null);
   const request = base && withKnown(here(base, settings), learned.data);
   const entry = request && entryOf(catalogue.data, request);
@@ -36,18 +57,90 @@ export function BenchPlace() {
       <Text as="h1" textStyle="title">
         Bench
       </Text>
-      <Text textStyle="line" color="ink.say" mb="5" maxW="reading">
-        Questions away from the machine. Each begins with your last plan, {entry.plural} in{" "}
-        {request.machine.name}, and ends in one.
+      <Text textStyle="line" color="ink.say" mb="3" maxW="reading">
+        Questions away from the machine.
       </Text>
-      <ReadRecipe catalogue={catalogue.data} request={request} units={settings} />
-      <WhatIf
-        catalogue={catalogue.data}
-        entry={entry}
-        machines={machines}
-        request={request}
-        units={settings}
-      />
+      <Tools tool={tool} cook={id} />
+      {tool === "practice" ? null : (
+        <BeginWith cook={id} plan={`${entry.plural} in ${request.machine.name}`} />
+      )}
+      {tool === "recipe" ? (
+        <ReadRecipe catalogue={catalogue.data} request={request} units={settings} />
+      ) : tool === "what_if" ? (
+        <WhatIf
+          catalogue={catalogue.data}
+          entry={entry}
+          machines={machines}
+          request={request}
+          units={settings}
+        />
+      ) : tool === "wrong" ? (
+        <WentWrong cook={id ?? null} request={request} units={settings} />
+      ) : (
+        <Practice units={settings} />
+      )}
     </Box>
+  );
+}
+
+function Tools({ tool, cook }: { tool: Tool; cook: string | undefined }) {
+  return (
+    <Flex as="nav" aria-label="Tools" gap={{ base: "3.5", md: "6" }} wrap="wrap" mb="4">
+      {TOOLS.map((one) => (
+        <PlaceLink
+          key={one}
+          to="/bench"
+          search={{ tool: one === "recipe" ? undefined : one, cook }}
+          aria-current={one === tool ? "page" : undefined}
+          textStyle={{ base: "small", md: "body" }}
+          color={one === tool ? "ink" : "ink.soft"}
+          fontWeight={one === tool ? "650" : "400"}
+          borderBottom="3px solid"
+          borderColor={one === tool ? "ember" : "transparent"}
+          pb="0.5"
+          whiteSpace="nowrap"
+        >
+          {NAMES[one]}
+        </PlaceLink>
+      ))}
+    </Flex>
+  );
+}
+
+/** What the question is about. */
+function BeginWith({ cook, plan }: { cook: string | undefined; plan: string }) {
+  const navigate = useNavigate({ from: "/bench" });
+  const cooks = useQuery(cooksQuery({ state: "finished", per_page: 20 }));
+  const known = cooks.data?.items ?? [];
+  return (
+    <Flex align="center" gap="3" wrap="wrap" mb="4">
+      <Text as="label" textStyle="body" {...{ htmlFor: "begin-with" }}>
+        About
+      </Text>
+      <NativeSelect.Root size="sm" w="20rem" maxW="full">
+        <NativeSelect.Field
+          id="begin-with"
+          value={cook ?? ""}
+          onChange={({ target }) =>
+            void navigate({
+              search: (before) => ({ ...before, cook: target.value || undefined }),
+              replace: true,
+            })
+          }
+        >
+          <option value="">{cook ? "your last plan" : `your last plan: ${plan}`}</option>
+          {cook && !known.some(({ id }) => id === cook) ? (
+            <option value={cook}>a cook of the log: {plan}</option>
+          ) : null}
+          {known.map(({ id, name, started_at }) => (
+            <option key={id} value={id}>
+              {name}
+              {started_at ? `, ${day(new Date(started_at), new Date())}` : ""}
+            </option>
+          ))}
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+    </Flex>
   );
 }

@@ -121,6 +121,18 @@ function Page({ cook, onDelete }: { cook: Cook; onDelete: () => void }) {
             Reheat what is left
           </PlaceLink>
         ) : null}
+        <PlaceLink
+          to="/bench"
+          search={{ tool: "wrong", cook: cook.id }}
+          border="2px solid"
+          borderColor="ink"
+          textStyle="button"
+          borderRadius="field"
+          px="4.5"
+          py="2.5"
+        >
+          What went wrong
+        </PlaceLink>
         <a href={`/api/cooks/${cook.id}/recipe.jsonld`} download="cook.jsonld">
           <Action as="span">As a recipe</Action>
         </a>

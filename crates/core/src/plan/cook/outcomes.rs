@@ -80,7 +80,7 @@ pub struct FaceOutcome {
 }
 
 impl FaceOutcome {
-    pub(in crate::plan) fn of(face: Face) -> Self {
+    pub(crate) fn of(face: Face) -> Self {
         let browning = Browning::of(face.browning);
         let dry_layer = Length::from_millimetres(face.dry_layer * 1e3);
         Self {

@@ -1,6 +1,7 @@
 pub mod calendar;
 pub mod create;
 pub mod delete;
+pub mod diagnosis;
 pub mod list;
 pub mod read;
 pub mod recipe;

@@ -1,4 +1,5 @@
 pub mod convert;
+pub mod diagnosis;
 pub mod equivalent;
 pub mod method;
 pub mod preparation;

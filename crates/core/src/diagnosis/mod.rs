@@ -1,0 +1,211 @@
+//! What went wrong: from what was seen on the plate, and what is known of the cook, to its likely causes.
+//!
+//! Each cause is tried by a re-simulation: the same cook with it. How well that explains what was seen, and what
+//! was read on the way, times how common the cause is, ranks it (Bayes' rule over the causes that are tried). What
+//! would tell the likeliest apart is the measurement on which their cooks differ most, and what to change is
+//! planned anew. Where the model cannot tell, common practice is given as such.
+
+mod cause;
+mod common;
+mod cook;
+mod next_time;
+mod symptom;
+mod tell_apart;
+
+pub use cause::Cause;
+pub use next_time::NextTime;
+pub use symptom::Symptom;
+pub use tell_apart::Measurement;
+
+use crate::live::{Planned, Told};
+use crate::meat::Browning;
+use crate::plan::{Plan, PlanError};
+use crate::units::{Interval, Message, Temperature};
+use cause::Candidate;
+use cook::{Case, Seen};
+
+/// Causes that are told at the most, and how likely one must be to be told.
+const TOLD: usize = 4;
+const LEAST: f64 = 0.05;
+/// What does not make it so much likelier than chance explains nothing.
+const EXPLAINS: f64 = 2.0;
+
+/// What was found out.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Diagnosis {
+    /// Causes, the likeliest first; empty where nothing that is tried explains it.
+    pub causes: Vec<Likely>,
+    /// What the cook should have come to by all that is known of it.
+    pub expected: Outcome,
+    /// Whether that alone explains what was seen: the plan, or what was told of the cook, leads there.
+    pub foreseen: bool,
+    /// Where it is foreseen: what to plan otherwise, if something is to be.
+    pub otherwise: Option<NextTime>,
+    /// The one measurement that would tell the likeliest causes apart.
+    pub measure: Option<Measurement>,
+    /// Where the model cannot tell: what practitioners do.
+    pub practice: Vec<Message>,
+}
+
+/// A cause with how well it explains.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Likely {
+    /// Which.
+    pub cause: Cause,
+    /// In words, with how much of it explains best.
+    pub message: Message,
+    /// Its share of all that was tried, 0 to 1.
+    pub share: f64,
+    /// Whether it was told of the cook, and not only supposed.
+    pub told: bool,
+    /// What the cook comes to with it.
+    pub outcome: Outcome,
+    /// The one change for next time.
+    pub next: Option<NextTime>,
+}
+
+/// What a cook comes to.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Outcome {
+    /// When it is out.
+    pub out_at: Interval,
+    /// Coldest spot then.
+    pub core: Temperature,
+    /// The highest it has in the rest.
+    pub peak: Temperature,
+    /// Colours when it is out: the face that looks up, and the one below.
+    pub faces: [Browning; 2],
+}
+
+/// Looks for the causes of what was seen.
+///
+/// ```
+/// use ember_core::diagnosis::{Cause, Symptom, diagnose};
+/// use ember_core::live::{Planned, PlannedStep};
+/// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, plan}};
+/// let request = Request::usual(CutId::Drumstick, PRESETS[1].machine());
+/// let plan = plan(&request).unwrap();
+/// let steps = PlannedStep::all(&plan);
+/// let planned = Planned::of(&request, &plan, &steps);
+/// let found = diagnose(planned, &plan, 0.0, &[], &[Symptom::RawInside]).unwrap();
+/// assert!(!found.foreseen);
+/// assert!(found.causes.iter().any(|one| one.cause == Cause::Thicker));
+/// assert!(found.causes.iter().all(|one| one.cause != Cause::Thinner));
+/// ```
+///
+/// # Errors
+/// Those of a plan, where the cook cannot be computed.
+pub fn diagnose(
+    planned: Planned,
+    plan: &Plan,
+    started: f64,
+    told: &[Told],
+    symptoms: &[Symptom],
+) -> Result<Diagnosis, PlanError> {
+    let case = Case::of(planned, plan, started, told);
+    let base = case.seen(&case.base()).ok_or_else(|| case.not_computed())?;
+    let computed: Vec<Symptom> = symptoms
+        .iter()
+        .copied()
+        .filter(|one| one.is_computed())
+        .collect();
+    let practice = symptoms
+        .iter()
+        .flat_map(|one| common::practice(*one))
+        .collect();
+    let foreseen = !computed.is_empty()
+        && computed
+            .iter()
+            .all(|one| one.explained(&case, &base) >= 0.5);
+    let mut ranked = if computed.is_empty() {
+        Vec::new()
+    } else {
+        rank(&case, &base, &computed)
+    };
+    let measure = tell_apart::best(&case, &ranked);
+    ranked.truncate(TOLD);
+    Ok(Diagnosis {
+        causes: ranked
+            .into_iter()
+            .map(|one| Likely {
+                next: next_time::next(&case, &one.candidate),
+                message: one.candidate.message(&case),
+                cause: one.candidate.cause,
+                told: one.candidate.told,
+                share: one.share,
+                outcome: one.seen.outcome(),
+            })
+            .collect(),
+        expected: base.outcome(),
+        otherwise: foreseen
+            .then(|| next_time::otherwise(&case, &computed))
+            .flatten(),
+        foreseen,
+        measure,
+        practice,
+    })
+}
+
+/// A cause that was tried.
+struct Ranked {
+    candidate: Candidate,
+    seen: Seen,
+    share: f64,
+}
+
+/// Every cause that explains something, the likeliest first; of each the amount that explains best.
+fn rank(case: &Case, base: &Seen, symptoms: &[Symptom]) -> Vec<Ranked> {
+    let explained = |seen: &Seen| -> f64 {
+        let shows: f64 = symptoms
+            .iter()
+            .map(|one| one.explained(case, seen))
+            .product();
+        shows * case.read(seen)
+    };
+    // That it is none of them, and came by chance.
+    let by_chance = explained(base);
+    let mut all = cause::CHANCE * by_chance;
+    let mut ranked: Vec<Ranked> = Vec::new();
+    for family in cause::candidates(case) {
+        let mut best: Option<(f64, Ranked)> = None;
+        let mut weight = 0.0;
+        for candidate in family {
+            let Some(seen) = case.seen(&candidate.cook) else {
+                continue;
+            };
+            let likely = explained(&seen);
+            let mut explains = candidate.prior * likely;
+            if !candidate.told && likely < EXPLAINS * by_chance {
+                continue;
+            }
+            if candidate.told {
+                // What was told happened in any case: what counts is how much less would have been seen without.
+                let without = candidate.without.as_ref().and_then(|cook| case.seen(cook));
+                let without = without.map_or(0.0, |seen| candidate.prior * explained(&seen));
+                explains = (explains - without).max(0.0);
+            }
+            weight += explains;
+            if best.as_ref().is_none_or(|(most, _)| explains > *most) {
+                best = Some((
+                    explains,
+                    Ranked {
+                        candidate,
+                        seen,
+                        share: 0.0,
+                    },
+                ));
+            }
+        }
+        all += weight;
+        ranked.extend(best.map(|(_, one)| Ranked {
+            share: weight,
+            ..one
+        }));
+    }
+    for one in &mut ranked {
+        one.share /= all;
+    }
+    ranked.retain(|one| one.share >= LEAST);
+    ranked.sort_by(|a, b| b.share.total_cmp(&a.share));
+    ranked
+}

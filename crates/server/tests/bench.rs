@@ -1,0 +1,64 @@
+//! Bench over HTTP: what went wrong, and practice.
+#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
+
+mod support;
+
+use serde_json::json;
+use support::{Database, post, report, sentence, server};
+use uuid::Uuid;
+
+#[actix_web::test]
+async fn what_went_wrong_is_answered_for_a_plan_and_for_a_logged_cook() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let request = sentence();
+    let asked = json!({ "request": request, "symptoms": ["raw_inside"] });
+    let (status, found) = post(&app, "/api/plans/diagnosis", &asked).await;
+    assert_eq!(status, 200, "{found}");
+    let causes = found["causes"].as_array().unwrap();
+    assert!(causes.len() > 1 && causes[0]["share"].as_f64() >= causes[1]["share"].as_f64());
+    assert_eq!(causes[0]["told"], false);
+    assert!(found["measure"]["message"]["text"].as_str().is_some());
+    // The change is a sentence that is planned.
+    let next = causes[0]["next"]["request"].clone();
+    let (status, plan) = post(&app, "/api/plans/preview", &next).await;
+    assert_eq!(status, 200, "{plan}");
+
+    // Logged: taken out six minutes too soon, and that is what is blamed.
+    let body = json!({ "request": request });
+    let (_, cook) = post(&app, &format!("/api/cooks?id={}", Uuid::new_v4()), &body).await;
+    let id = cook["id"].as_str().unwrap();
+    let pull = cook["plan"]["pull_at_s"].as_f64().unwrap();
+    let pulls = cook["plan"]["steps"].as_array().unwrap();
+    let pulls = pulls
+        .iter()
+        .position(|step| step["kind"] == "pull")
+        .unwrap();
+    let told = [
+        (pull, json!({ "kind": "started" })),
+        (pull, json!({ "kind": "step_done", "step": 0 })),
+        (400.0, json!({ "kind": "step_done", "step": pulls })),
+    ];
+    for (ago, happening) in told {
+        let mut said = report(happening);
+        said["ago_s"] = json!(ago);
+        let (status, answer) = post(&app, &format!("/api/cooks/{id}/events"), &said).await;
+        assert_eq!(status, 200, "{answer}");
+    }
+    let asked = json!({ "symptoms": ["raw_inside"] });
+    let (status, found) = post(&app, &format!("/api/cooks/{id}/diagnosis"), &asked).await;
+    assert_eq!(status, 200, "{found}");
+    assert_eq!(found["causes"][0]["cause"], "out_too_soon", "{found}");
+    assert_eq!(found["causes"][0]["told"], true);
+    // Nothing seen, nothing said; no such cook.
+    let none = json!({ "symptoms": [] });
+    let (status, problem) = post(&app, &format!("/api/cooks/{id}/diagnosis"), &none).await;
+    assert_eq!(
+        (status, &problem["field"]),
+        (422, &json!("symptoms")),
+        "{problem}"
+    );
+    let path = format!("/api/cooks/{}/diagnosis", Uuid::new_v4());
+    let (status, _) = post(&app, &path, &asked).await;
+    assert_eq!(status, 404);
+}
