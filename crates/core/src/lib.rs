@@ -3,7 +3,7 @@
 //!
 //! Modules build on one another in one direction:
 //! `units` <- `meat`, `geometry` <- `heat` <- `fryer` <- `prep` and `basket` <- `plan` <- `live`;
-//! `diagnosis` reads `live` and `plan`; `schedule` reads `plan` and `prep`; `supper` reads `schedule`, `plan` and `prep`;
+//! `diagnosis` and `practice` read `live` and `plan`; `schedule` reads `plan` and `prep`; `supper` reads `schedule`, `plan` and `prep`;
 //! `doneness` reads units and meat only; `stop` ends long computations early and is read by `fryer`,
 //! `plan` and `schedule`.
 #![deny(missing_docs)]
@@ -18,6 +18,7 @@ pub mod learned;
 pub mod live;
 pub mod meat;
 pub mod plan;
+pub mod practice;
 pub mod prep;
 pub mod recipe;
 pub mod schedule;

@@ -70,6 +70,13 @@ pub fn of(name: &str) -> Option<Value> {
             Some(json!({ "request": value(&sentence()?)?, "symptoms": ["raw_inside", "pale"] }))
         }
         "CookComplaintDto" => Some(json!({ "symptoms": ["raw_inside"] })),
+        "MovesDto" => Some(json!({
+            "exercise": "carry_over", "seed": 7,
+            "moves": [
+                { "at_s": 0.0, "what": { "kind": "load", "preheated": false, "with_space": true } },
+                { "at_s": 900.0, "what": { "kind": "read", "lot": 0, "place": "thickest" } },
+            ],
+        })),
         "LeaveOutDto" => Some(json!({ "left_out": true })),
         "StartOverDto" => Some(json!({ "machine": "the drum" })),
         "WhatIfDto" => Some(json!({ "happening": { "kind": "keep_in", "keep_s": 300.0 } })),

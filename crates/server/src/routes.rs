@@ -10,9 +10,9 @@ use utoipa_actix_web::service_config::ServiceConfig;
 use crate::description::Description;
 use crate::error::{ApiError, Code, Problem, respond};
 use crate::handlers::{
-    catalogue, changes, cooks, devices, events, health, household, learned, links, logbook,
-    machines, methods, phone, plans, quantities, recipes, session, settings, shared, sides, stored,
-    suppers, thermometers,
+    catalogue, changes, cooks, devices, events, exercises, health, household, learned, links,
+    logbook, machines, methods, phone, plans, quantities, recipes, session, settings, shared,
+    sides, stored, suppers, thermometers,
 };
 
 /// Everything below `/api`.
@@ -82,6 +82,9 @@ pub fn api(config: &mut ServiceConfig) {
             .service(plans::recipe::recipe)
             .service(plans::diagnosis::diagnosis)
             .service(plans::together::together)
+            .service(exercises::list::list)
+            .service(exercises::play::play)
+            .service(exercises::reveal::reveal)
             .service(shared::create::create)
             .service(shared::read::read)
             .service(changes::listen::listen)

@@ -3,8 +3,8 @@
 
 mod support;
 
-use serde_json::json;
-use support::{Database, post, report, sentence, server};
+use serde_json::{Value, json};
+use support::{Database, get, post, report, sentence, server};
 use uuid::Uuid;
 
 #[actix_web::test]
@@ -61,4 +61,43 @@ async fn what_went_wrong_is_answered_for_a_plan_and_for_a_logged_cook() {
     let path = format!("/api/cooks/{}/diagnosis", Uuid::new_v4());
     let (status, _) = post(&app, &path, &asked).await;
     assert_eq!(status, 404);
+}
+
+#[actix_web::test]
+async fn an_exercise_is_played_and_shown_at_its_end() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let (status, all) = get(&app, "/api/exercises").await;
+    assert_eq!((status, all.as_array().unwrap().len()), (200, 6));
+    let load = json!({ "kind": "load", "preheated": false, "with_space": true });
+    let mut moves = vec![
+        json!({ "at_s": 0.0, "what": load }),
+        json!({ "at_s": 900.0, "what": { "kind": "read", "lot": 0, "place": "thickest" } }),
+    ];
+    let of = |moves: &[Value]| json!({ "exercise": "carry_over", "seed": 7, "moves": moves });
+    let (status, played) = post(&app, "/api/exercises/play", &of(&moves)).await;
+    assert_eq!(status, 200, "{played}");
+    assert!(played["seen"][1]["core_c"].as_f64().unwrap() > 5.0);
+    // What it really was is not told while it is played.
+    assert!(!played.to_string().contains("really"));
+    let (status, problem) = post(&app, "/api/exercises/reveal", &of(&moves)).await;
+    assert_eq!((status, &problem["field"]), (422, &json!("moves")));
+    moves.push(json!({ "at_s": 1800.0, "what": { "kind": "out", "lot": 0 } }));
+    moves.push(json!({ "at_s": 2000.0, "what": { "kind": "serve" } }));
+    let (status, shown) = post(&app, "/api/exercises/reveal", &of(&moves)).await;
+    assert_eq!(status, 200, "{shown}");
+    assert!(
+        shown["really_c"][1].as_f64().is_some() && shown["hidden"]["start_c"].as_f64().is_some()
+    );
+    // Backwards in time, and too many.
+    moves.swap(0, 3);
+    let (status, problem) = post(&app, "/api/exercises/play", &of(&moves)).await;
+    assert_eq!(
+        (status, &problem["field"]),
+        (422, &json!("moves[1].at_s")),
+        "{problem}"
+    );
+    let many = vec![moves[3].clone(); 81];
+    let (status, _) = post(&app, "/api/exercises/play", &of(&many)).await;
+    assert_eq!(status, 422);
 }

@@ -256,6 +256,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The exercises there are, in the order of the work. */
+        get: operations["list_exercises"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/play": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plays moves on a hidden piece: what was seen by each. The same moves always lead to the same. */
+        post: operations["play_exercise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/reveal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Shows what a served piece was inside, what each decision cost, and how the advice would have gone. */
+        post: operations["reveal_exercise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -2056,6 +2107,28 @@ export interface components {
              */
             turn_at_s?: number | null;
         };
+        /** @description What one decision cost, against the advice's. */
+        CostDto: {
+            /** @description The palest face, as it was and as it would have been. */
+            colours: components["schemas"]["BrowningDto"][];
+            /**
+             * Format: double
+             * @description How much more of the weight was lost as water, as a share.
+             */
+            drier: number;
+            /**
+             * Format: double
+             * @description How much higher the core rose.
+             */
+            hotter_k: number;
+            /**
+             * Format: double
+             * @description How much later it was served for it; negative where sooner.
+             */
+            later_s: number;
+            /** @description The decision. */
+            message: components["schemas"]["MessageDto"];
+        };
         /** @description The method of preparation a sentence counts with. */
         CountedDto: {
             /** @description It, with the cook's own times. */
@@ -2426,6 +2499,24 @@ export interface components {
              */
             id: string;
         };
+        /** @description An exercise. */
+        ExerciseDto: {
+            /** @description The same laid all at once, where that can be chosen; empty elsewhere. */
+            crowded: components["schemas"]["LotDto"][];
+            /** @description Which. */
+            exercise: components["schemas"]["ExerciseNameDto"];
+            /** @description What goes in, with space between. */
+            lots: components["schemas"]["LotDto"][];
+            /** @description Whether there is a sauce to brush on. */
+            sauce: boolean;
+            /** @description Whether all lots lie in the machine together. */
+            together: boolean;
+        };
+        /**
+         * @description What is practised.
+         * @enum {string}
+         */
+        ExerciseNameDto: "thin_and_thick" | "crowded_basket" | "second_batch" | "carry_over" | "sauce_and_sugar" | "beside_the_bone";
         /** @description One face when the piece comes out. */
         FaceOutcomeDto: {
             /** @description Colour in a word. */
@@ -2805,6 +2896,26 @@ export interface components {
             most: number;
             /** @description The same in words. */
             what: string;
+        };
+        /** @description What was hidden. */
+        HiddenDto: {
+            /**
+             * Format: double
+             * @description How much harder it blows than usual, as a factor.
+             */
+            harder: number;
+            /**
+             * Format: double
+             * @description How much hotter the air is than the dial says.
+             */
+            hotter_k: number;
+            /**
+             * Format: double
+             * @description How warm it went in.
+             */
+            start_c: number;
+            /** @description The thickest part of each lot. */
+            thickness_mm: number[];
         };
         /**
          * @description What becomes of the first batches while the others cook.
@@ -3326,6 +3437,33 @@ export interface components {
          * @enum {string}
          */
         LossDto: "nothing" | "little" | "much";
+        /** @description What goes in together and comes out together, as far as it is told. */
+        LotDto: {
+            /** @description The cook's word for it. */
+            name: string;
+            /** @description What is told of it. */
+            request: components["schemas"]["RequestDto"];
+            /**
+             * Format: double
+             * @description How thick it is said to be.
+             */
+            thickness_mm: number;
+        };
+        /** @description Where a lot is. */
+        LotStateDto: {
+            /**
+             * Format: double
+             * @description When it went in, since the exercise began.
+             */
+            loaded_at_s: number;
+            /** @description The cook's word for it. */
+            name: string;
+            /**
+             * Format: double
+             * @description When it came out; absent while it is in.
+             */
+            out_at_s?: number | null;
+        };
         /** @description A machine. */
         MachineDto: {
             dial?: components["schemas"]["TemperatureScaleDto"] | null;
@@ -3453,6 +3591,16 @@ export interface components {
              * @description Version of its shape.
              */
             version: number;
+        };
+        /** @description A move with its time. */
+        MadeDto: {
+            /**
+             * Format: double
+             * @description When, since the exercise began.
+             */
+            at_s: number;
+            /** @description What. */
+            what: components["schemas"]["MoveDto"];
         };
         /** @description A link that was just made; its address is told here and never again. */
         MadeLinkDto: {
@@ -3623,6 +3771,39 @@ export interface components {
          * @enum {string}
          */
         MomentDto: "golden";
+        /** @description Something the learner does. */
+        MoveDto: {
+            /** @enum {string} */
+            kind: "load";
+            /** @description Into a machine that was made hot before. */
+            preheated: boolean;
+            /** @description With space between, where that can be chosen. */
+            with_space: boolean;
+        } | {
+            /** @enum {string} */
+            kind: "turn";
+        } | {
+            /** @enum {string} */
+            kind: "sauce";
+        } | {
+            /** @enum {string} */
+            kind: "read";
+            /** @description In which lot, from 0. */
+            lot: number;
+            /** @description Where. */
+            place: components["schemas"]["PlaceDto"];
+        } | {
+            /** @enum {string} */
+            kind: "look";
+        } | {
+            /** @enum {string} */
+            kind: "out";
+            /** @description Which, from 0. */
+            lot: number;
+        } | {
+            /** @enum {string} */
+            kind: "serve";
+        };
         /** @description A task that moved. */
         MovedDto: {
             /**
@@ -3637,6 +3818,18 @@ export interface components {
             to: string;
             /** @description What. */
             what: string;
+        };
+        /** @description The moves of a learner on a hidden piece. */
+        MovesDto: {
+            /** @description What is practised. */
+            exercise: components["schemas"]["ExerciseNameDto"];
+            /** @description What was done, in the order of time. */
+            moves: components["schemas"]["MadeDto"][];
+            /**
+             * Format: int32
+             * @description Which hidden piece.
+             */
+            seed: number;
         };
         /** @description Two pieces, or a piece and the wall, near each other. */
         NearDto: {
@@ -4180,6 +4373,20 @@ export interface components {
             side_mass_g?: number | null;
             which?: components["schemas"]["WhichDto"] | null;
             with?: components["schemas"]["BasteDto"] | null;
+        };
+        /** @description What came of the moves. */
+        PlayedDto: {
+            /** @description Lots that went in. */
+            lots: components["schemas"]["LotStateDto"][];
+            /** @description How many there are. */
+            of: number;
+            /** @description What was seen, one for each move. */
+            seen: components["schemas"]["SeenDto"][];
+            /**
+             * Format: double
+             * @description When it was served.
+             */
+            served_at_s?: number | null;
         };
         /** @description Where a piece lies: its middle from the middle of the floor, and its turn. */
         PoseDto: {
@@ -4840,6 +5047,41 @@ export interface components {
             /** @description Weights of all, where they were weighed one by one. */
             weights_g?: number[];
         };
+        /** @description What is shown at the end. */
+        RevealDto: {
+            /** @description As the advice would have played it. */
+            advised: components["schemas"]["ServedLotDto"][];
+            /**
+             * Format: double
+             * @description When that is served, with the preheating.
+             */
+            advised_s: number;
+            /** @description What each decision cost, the dearest first. */
+            costs: components["schemas"]["CostDto"][];
+            /** @description What was hidden. */
+            hidden: components["schemas"]["HiddenDto"];
+            /**
+             * Format: double
+             * @description The safe minimum; absent where there is none.
+             */
+            least_c?: number | null;
+            /** @description Its moves. */
+            moves: components["schemas"]["MadeDto"][];
+            /** @description As it was played. */
+            played: components["schemas"]["ServedLotDto"][];
+            /**
+             * Format: double
+             * @description When it was served, with the preheating.
+             */
+            played_s: number;
+            /** @description The coldest spot at each reading, one for each move. */
+            really_c: (number | null)[];
+            /**
+             * Format: double
+             * @description What was wanted inside.
+             */
+            target_c: number;
+        };
         /**
          * @description Whether a batch may be served, as the region's guidance has it.
          * @enum {string}
@@ -4956,6 +5198,27 @@ export interface components {
              */
             turn_at_s?: number | null;
         };
+        /** @description What the learner sees by a move. */
+        SeenDto: {
+            /** @enum {string} */
+            kind: "done";
+        } | {
+            /** @enum {string} */
+            kind: "not";
+        } | {
+            /**
+             * Format: double
+             * @description In the place it was put.
+             */
+            core_c: number;
+            /** @enum {string} */
+            kind: "reading";
+        } | {
+            /** @description Its colour. */
+            browning: components["schemas"]["BrowningDto"];
+            /** @enum {string} */
+            kind: "colour";
+        };
         /** @description One reading. */
         SentReadingDto: {
             /**
@@ -4979,6 +5242,40 @@ export interface components {
          * @enum {string}
          */
         SentUnitDto: "celsius" | "fahrenheit";
+        /** @description A lot as it was served. */
+        ServedLotDto: {
+            /**
+             * Format: double
+             * @description The coldest spot then.
+             */
+            core_c: number;
+            /** @description Colours: the face that looks up, and the one below. */
+            faces: components["schemas"]["BrowningDto"][];
+            /**
+             * Format: double
+             * @description When it went in, since the exercise began.
+             */
+            loaded_at_s: number;
+            /** @description The cook's word for it. */
+            name: string;
+            /**
+             * Format: double
+             * @description When it came out.
+             */
+            out_at_s?: number | null;
+            /**
+             * Format: double
+             * @description The highest it had until it was served.
+             */
+            peak_c: number;
+            /** @description What it was inside. */
+            picture: components["schemas"]["PictureDto"];
+            /**
+             * Format: double
+             * @description Share of the weight lost as water, 0 to 1.
+             */
+            water_lost: number;
+        };
         /** @description How somebody is in this kitchen. */
         SessionDto: {
             /**
@@ -8027,6 +8324,342 @@ export interface operations {
             };
             /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_exercises: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseDto"][];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    play_exercise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "exercise": "carry_over",
+                 *       "moves": [
+                 *         {
+                 *           "at_s": 0,
+                 *           "what": {
+                 *             "kind": "load",
+                 *             "preheated": false,
+                 *             "with_space": true
+                 *           }
+                 *         },
+                 *         {
+                 *           "at_s": 900,
+                 *           "what": {
+                 *             "kind": "read",
+                 *             "lot": 0,
+                 *             "place": "thickest"
+                 *           }
+                 *         }
+                 *       ],
+                 *       "seed": 7
+                 *     }
+                 */
+                "application/json": components["schemas"]["MovesDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlayedDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reveal_exercise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "exercise": "carry_over",
+                 *       "moves": [
+                 *         {
+                 *           "at_s": 0,
+                 *           "what": {
+                 *             "kind": "load",
+                 *             "preheated": false,
+                 *             "with_space": true
+                 *           }
+                 *         },
+                 *         {
+                 *           "at_s": 900,
+                 *           "what": {
+                 *             "kind": "read",
+                 *             "lot": 0,
+                 *             "place": "thickest"
+                 *           }
+                 *         }
+                 *       ],
+                 *       "seed": 7
+                 *     }
+                 */
+                "application/json": components["schemas"]["MovesDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RevealDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -172,17 +172,6 @@ pub struct DiagnosisDto {
     pub practice: Vec<MessageDto>,
 }
 
-macro_rules! same_words {
-    ($from:ident -> $to:ident: $($word:ident),+) => {
-        impl From<$from> for $to {
-            fn from(word: $from) -> Self {
-                match word {
-                    $($from::$word => Self::$word),+
-                }
-            }
-        }
-    };
-}
 same_words!(SymptomDto -> Symptom: RawInside, Dry, Pale, SoggyBelow, BurntOnTop, Smoke, Stuck, Uneven, Late,
     SpitStoodStill, CoatingFellOff);
 same_words!(Cause -> CauseDto: Thicker, Thinner, Colder, Warmer, MachineWeaker, MachineStronger, Crowded,

@@ -1,5 +1,18 @@
 //! Wire types: the unit stands in the field name, SI only, unknown fields are refused.
 
+/// One word for another of the same name.
+macro_rules! same_words {
+    ($from:ident -> $to:ident: $($word:ident),+) => {
+        impl From<$from> for $to {
+            fn from(word: $from) -> Self {
+                match word {
+                    $($from::$word => Self::$word),+
+                }
+            }
+        }
+    };
+}
+
 pub mod access;
 pub mod action;
 pub mod catalogue;
@@ -7,6 +20,7 @@ pub mod cook;
 pub mod course;
 pub mod diagnosis;
 pub mod event;
+pub mod exercise;
 pub mod goals;
 pub mod learned;
 pub mod loading;

@@ -171,29 +171,10 @@ pub struct RecipeReadDto {
     pub unread: Vec<String>,
 }
 
-macro_rules! same_words {
-    ($wire:ident, $core:ident: $($word:ident),+) => {
-        impl From<$wire> for $core {
-            fn from(dto: $wire) -> Self {
-                match dto {
-                    $($wire::$word => Self::$word),+
-                }
-            }
-        }
-
-        impl From<$core> for $wire {
-            fn from(core: $core) -> Self {
-                match core {
-                    $($core::$word => Self::$word),+
-                }
-            }
-        }
-    };
-}
-same_words!(RecipeKindDto, RecipeKind: Rub, Marinade, Sauce, Glaze, Gravy, Side);
-same_words!(
-    UnitDto, Unit: Gram, Ounce, Pound, Millilitre, Teaspoon, Tablespoon, Cup, Piece, Pinch
-);
+same_words!(RecipeKindDto -> RecipeKind: Rub, Marinade, Sauce, Glaze, Gravy, Side);
+same_words!(RecipeKind -> RecipeKindDto: Rub, Marinade, Sauce, Glaze, Gravy, Side);
+same_words!(UnitDto -> Unit: Gram, Ounce, Pound, Millilitre, Teaspoon, Tablespoon, Cup, Piece, Pinch);
+same_words!(Unit -> UnitDto: Gram, Ounce, Pound, Millilitre, Teaspoon, Tablespoon, Cup, Piece, Pinch);
 
 impl From<&ItemDto> for Item {
     fn from(dto: &ItemDto) -> Self {

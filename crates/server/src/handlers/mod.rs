@@ -5,6 +5,7 @@ pub mod changes;
 pub mod cooks;
 pub mod devices;
 pub mod events;
+pub mod exercises;
 pub mod health;
 pub mod household;
 pub mod learned;

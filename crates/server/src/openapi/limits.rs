@@ -10,6 +10,7 @@ use ember_core::units::bounds::{self, ALL};
 use serde_json::{Map, Value, json};
 
 use crate::dto::event::SCALE;
+use crate::dto::exercise::MOST;
 use crate::dto::machine::MOST_MACHINES;
 use crate::dto::preparation::MOST_OWN;
 use crate::dto::supper::MOST_BEGUN;
@@ -105,6 +106,7 @@ fn limits() -> Vec<Limited> {
         text("RecipeStepDto", "what", some(RECIPE_TEXT)),
         text("RecipeTextDto", "text", text::RECIPE),
         text("RecipeToReadDto", "text", text::RECIPE),
+        list("MovesDto", "moves", 0, MOST),
         list("ComplaintDto", "symptoms", 1, MOST_SYMPTOMS),
         list("CookComplaintDto", "symptoms", 1, MOST_SYMPTOMS),
         text("OwnMethodDto", "name", some(METHOD_NAME)),

@@ -86,6 +86,11 @@ impl Recorder {
         }
     }
 
+    /// What was sampled.
+    pub fn into_picture(self) -> Picture {
+        self.picture
+    }
+
     fn take(&mut self, run: &Run) {
         let picture = &mut self.picture;
         picture.minutes.push(run.elapsed() / 60.0);

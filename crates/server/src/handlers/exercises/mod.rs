@@ -1,0 +1,3 @@
+pub mod list;
+pub mod play;
+pub mod reveal;
