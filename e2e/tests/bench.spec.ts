@@ -75,6 +75,39 @@ test("what went wrong: from what was seen to a cause, a measurement and a plan",
   await expect(word(page, "Cut")).toBeVisible();
 });
 
+test("practice: a hidden piece is cooked, and shown with what each decision cost", async ({ page }) => {
+  await page.goto("/bench");
+  await page.getByRole("navigation", { name: "Tools" }).getByRole("link", { name: "Practice" }).click();
+  const practice = page.getByRole("region", { name: "Practice" });
+  await expect(practice.getByRole("button", { name: /^Begin/ })).toHaveCount(6);
+  await practice.getByRole("button", { name: "Begin: The second batch" }).click();
+  await practice.getByRole("button", { name: "Load", exact: true }).click();
+  const later = practice.getByRole("button", { name: "5 min on" });
+  for (let n = 0; n < 4; n += 1) await later.click();
+  await practice.getByRole("button", { name: "Read the core" }).click();
+  await expect(practice.getByText(/^Read the first batch, in the middle of the thickest part: \d+ °C$/)).toBeVisible();
+  await accessible(page);
+  await fitsTheWidth(page);
+  // The clock runs thirty times as fast; what was done outlives a reload.
+  await practice.getByRole("button", { name: "Run the clock" }).click();
+  await expect(practice.getByRole("timer")).toHaveText(/^20:[1-5]/);
+  await practice.getByRole("button", { name: "Stop the clock" }).click();
+  await page.reload();
+  await expect(practice.getByRole("list", { name: "What was done" }).getByRole("listitem")).toHaveCount(2);
+  await practice.getByRole("button", { name: "Take it out" }).click();
+  await practice.getByRole("button", { name: "Load the second batch" }).click();
+  for (let n = 0; n < 8; n += 1) await later.click();
+  await practice.getByRole("button", { name: "Take it out" }).click();
+  await practice.getByRole("button", { name: "Serve" }).click();
+  await expect(practice.getByText(/^As the advice would have gone: served after/)).toBeVisible();
+  const costs = practice.getByRole("list", { name: "What each decision cost" }).getByRole("listitem");
+  await expect(costs.filter({ hasText: "The second batch out after 40 min" })).toHaveCount(1);
+  await expect(practice.getByText(/^Hidden was: the first batch \d+ mm thick/)).toBeVisible();
+  await accessible(page);
+  await practice.getByRole("button", { name: "Again with another piece" }).click();
+  await expect(practice.getByRole("button", { name: "Load", exact: true })).toBeVisible();
+});
+
 test("what the cooks say of a machine is seen, and owned", async ({ page }) => {
   await page.goto("/kitchen");
   await expect(page.getByText(/^Runs .*, blows .*, from \d cooks/).first()).toBeVisible();

@@ -154,3 +154,24 @@ fn the_description_is_openapi_3_1_with_the_bounds_of_the_core() {
         }
     }
 }
+
+/// Types of one name are one in the description, whichever is meant: the readings of a thermometer were once
+/// described as those of a plan.
+#[test]
+fn no_two_types_of_the_api_share_a_name() {
+    let folder = concat!(env!("CARGO_MANIFEST_DIR"), "/src/dto");
+    let mut names: Vec<String> = Vec::new();
+    for file in std::fs::read_dir(folder).unwrap() {
+        let text = std::fs::read_to_string(file.unwrap().path()).unwrap();
+        let types = text.lines().filter_map(|line| {
+            line.strip_prefix("pub struct ")
+                .or_else(|| line.strip_prefix("pub enum "))
+        });
+        let name = |line: &str| line.split([' ', '<', '(', ';']).next().unwrap().to_owned();
+        names.extend(types.map(name));
+    }
+    assert!(names.len() > 100);
+    names.sort();
+    let twice: Vec<&[String]> = names.windows(2).filter(|pair| pair[0] == pair[1]).collect();
+    assert!(twice.is_empty(), "{twice:?}");
+}

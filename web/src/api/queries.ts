@@ -12,6 +12,7 @@ import type {
   HouseholdSettings,
   Machine,
   MachinesDocument,
+  Moves,
   Outcome,
   OwnMethod,
   Recipe,
@@ -128,6 +129,30 @@ export const diagnosisQuery = (cook: string | null, request: Request, symptoms: 
       ),
     placeholderData: keepPreviousData,
     retry: false,
+  });
+
+export const exercisesQuery = () =>
+  queryOptions({
+    queryKey: ["exercises"],
+    queryFn: ({ signal }) => answer(client.GET("/api/exercises", { signal })),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+/** What was seen by each move on the hidden piece. */
+export const playedQuery = (moves: Moves) =>
+  queryOptions({
+    queryKey: ["played", moves],
+    queryFn: ({ signal }) => answer(client.POST("/api/exercises/play", { body: moves, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+/** What it was inside, what each decision cost, how the advice would have gone. */
+export const revealQuery = (moves: Moves) =>
+  queryOptions({
+    queryKey: ["revealed", moves],
+    queryFn: ({ signal }) => answer(client.POST("/api/exercises/reveal", { body: moves, signal })),
+    staleTime: Number.POSITIVE_INFINITY,
   });
 
 /** The methods of getting this meat ready and the cook's own methods, each cooked. */

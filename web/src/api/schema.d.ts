@@ -3791,7 +3791,7 @@ export interface components {
             /** @description In which lot, from 0. */
             lot: number;
             /** @description Where. */
-            place: components["schemas"]["PlaceDto"];
+            place: components["schemas"]["TipPlaceDto"];
         } | {
             /** @enum {string} */
             kind: "look";
@@ -4283,7 +4283,7 @@ export interface components {
              * @description What the coldest spot must be at then.
              */
             pull_core_c: number;
-            readings?: components["schemas"]["ReadingsDto"] | null;
+            readings?: components["schemas"]["PlanReadingsDto"] | null;
             /** @description Whether the rest completes the target. */
             rest_completed: boolean;
             /**
@@ -4329,6 +4329,29 @@ export interface components {
             water_lost: number;
             /** @description What each planned thing is worth. */
             worths?: components["schemas"]["WorthDto"][];
+        };
+        /** @description What a thermometer shows a little beside the coldest spot, its own offset not included. */
+        PlanReadingsDto: {
+            /**
+             * Format: double
+             * @description In the machine as soon as it is open: this or more means that the inside is done.
+             */
+            done_c: number;
+            /**
+             * Format: double
+             * @description On the plate two minutes later.
+             */
+            later_c: number;
+            /**
+             * Format: double
+             * @description At the most, until the rest is over.
+             */
+            peak_c: number;
+            /**
+             * Format: double
+             * @description There at the planned pull.
+             */
+            pull_c: number;
         };
         /** @description Something the cook does to every batch: at one of `at_s`, `share`, `before_end_s`, `every_s` or `moment`. */
         PlannedActionDto: {
@@ -4732,28 +4755,20 @@ export interface components {
              */
             expected_c?: number | null;
         };
-        /** @description What a thermometer shows a little beside the coldest spot, its own offset not included. */
+        /**
+         * @description Readings of a thermometer: as many channels and as late as it likes, in any order; one that is sent again
+         *     counts once.
+         */
         ReadingsDto: {
+            /** @description At most 1000. */
+            readings: components["schemas"]["SentReadingDto"][];
             /**
-             * Format: double
-             * @description In the machine as soon as it is open: this or more means that the inside is done.
+             * Format: date-time
+             * @description The device's clock as it sends; readings are dated by how long before that they were taken.
              */
-            done_c: number;
-            /**
-             * Format: double
-             * @description On the plate two minutes later.
-             */
-            later_c: number;
-            /**
-             * Format: double
-             * @description At the most, until the rest is over.
-             */
-            peak_c: number;
-            /**
-             * Format: double
-             * @description There at the planned pull.
-             */
-            pull_c: number;
+            sent_at?: string | null;
+            /** @description The scale of the values. */
+            unit: components["schemas"]["SentUnitDto"];
         };
         /** @description A recipe of the cook's own. */
         RecipeDto: {
@@ -6010,6 +6025,11 @@ export interface components {
          * @enum {string}
          */
         TieDto: "tight" | "loose" | "untied";
+        /**
+         * @description Where the tip of the thermometer is put.
+         * @enum {string}
+         */
+        TipPlaceDto: "thickest" | "against_the_bone" | "shallow";
         /** @description How two kinds share a machine. */
         TogetherDto: {
             /** @description How long each is in. */

@@ -35,7 +35,7 @@ pub enum ExerciseNameDto {
 /// Where the tip of the thermometer is put.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
-pub enum PlaceDto {
+pub enum TipPlaceDto {
     /// In the middle of the thickest part.
     Thickest,
     /// Deep, against the bone.
@@ -48,8 +48,8 @@ same_words!(ExerciseNameDto -> Exercise: ThinAndThick, CrowdedBasket, SecondBatc
     BesideTheBone);
 same_words!(Exercise -> ExerciseNameDto: ThinAndThick, CrowdedBasket, SecondBatch, CarryOver, SauceAndSugar,
     BesideTheBone);
-same_words!(PlaceDto -> Place: Thickest, AgainstTheBone, Shallow);
-same_words!(Place -> PlaceDto: Thickest, AgainstTheBone, Shallow);
+same_words!(TipPlaceDto -> Place: Thickest, AgainstTheBone, Shallow);
+same_words!(Place -> TipPlaceDto: Thickest, AgainstTheBone, Shallow);
 
 /// What goes in together and comes out together, as far as it is told.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
@@ -97,7 +97,7 @@ pub enum MoveDto {
         /// In which lot, from 0.
         lot: usize,
         /// Where.
-        place: PlaceDto,
+        place: TipPlaceDto,
     },
     /// A look at the colours.
     Look,

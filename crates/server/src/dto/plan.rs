@@ -42,7 +42,7 @@ pub struct PlanDto {
     pub pull_core_c: f64,
     /// What a thermometer shows; absent in plans kept by earlier versions.
     #[serde(default)]
-    pub readings: Option<ReadingsDto>,
+    pub readings: Option<PlanReadingsDto>,
     /// Highest core temperature up to the end of the rest.
     pub peak_core_c: f64,
     /// When that is.
@@ -121,7 +121,7 @@ pub struct PlanDto {
 
 /// What a thermometer shows a little beside the coldest spot, its own offset not included.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize, ToSchema)]
-pub struct ReadingsDto {
+pub struct PlanReadingsDto {
     /// In the machine as soon as it is open: this or more means that the inside is done.
     pub done_c: f64,
     /// There at the planned pull.
@@ -132,7 +132,7 @@ pub struct ReadingsDto {
     pub peak_c: f64,
 }
 
-impl From<&Readings> for ReadingsDto {
+impl From<&Readings> for PlanReadingsDto {
     fn from(readings: &Readings) -> Self {
         Self {
             done_c: readings.done.celsius(),

@@ -101,8 +101,8 @@ function Answer({ found, units, logged }: AnswerProps) {
   return (
     <Box role="status" mt="4" maxW="reading">
       <Text textStyle="body" color="ink.soft">
-        By {logged ? "what was told of it" : "the plan"} it should have come{" "}
-        {outcome(expected, units)}.
+        {logged ? "As it was cooked" : "As planned"}, it should have come {outcome(expected, units)}
+        .
       </Text>
       {foreseen ? (
         <Text textStyle="line" fontWeight="650" mt="2">

@@ -4,15 +4,14 @@ import { useQueries, useQuery } from "@tanstack/react-query";
 import { failed } from "../../api/client";
 import { planQuery } from "../../api/queries";
 import type { Catalogue, CutEntry, Machine, Plan, Request } from "../../api/types";
-import { FieldCanvas } from "../../components/FieldCanvas";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { planOf } from "../../domain/address";
 import { difference } from "../../domain/pins";
 import { useDraft } from "../../lib/draft";
-import { useWidth } from "../../lib/hooks";
 import { capital } from "../../lib/text";
 import { minutes, temperature, type Units } from "../../lib/units";
+import { Strip } from "./Strip";
 import { type Kind, sentenceOf, VARIANTS, type Variant } from "./variants";
 
 interface WhatIfProps {
@@ -25,7 +24,6 @@ interface WhatIfProps {
 
 /** Variants beside the plan itself. */
 const MOST = 4;
-const HEIGHT = 44;
 
 const isVariants = (value: unknown): value is Variant[] =>
   Array.isArray(value) && value.every((one) => one && one.kind in VARIANTS);
@@ -51,9 +49,9 @@ export function WhatIf({ entry, machines, request, units }: WhatIfProps) {
       </Text>
       <Strip
         title="As planned"
-        plan={base.data}
+        picture={base.data?.picture}
+        mark={base.data && base.data.pull_at_s / 60}
         to={to}
-        units={units}
         says={base.data ? figures(base.data, units) : ""}
       />
       {variants.map((variant, n) => {
@@ -66,9 +64,9 @@ export function WhatIf({ entry, machines, request, units }: WhatIfProps) {
           <Box key={`${variant.kind} ${n}`} mt="4">
             <Strip
               title={capital(told)}
-              plan={error ? undefined : plan}
+              picture={error ? undefined : plan?.picture}
+              mark={plan && plan.pull_at_s / 60}
               to={to}
-              units={units}
               says={
                 error
                   ? failed(error, units)
@@ -162,44 +160,4 @@ function figures(plan: Plan, units: Units): string {
   const [above, below] = plan.outcomes?.faces ?? [];
   const colour = above && below ? `, ${above.browning} above and ${below.browning} below` : "";
   return `Out after ${minutes(plan.pull_at_s)} at ${temperature(plan.pull_core_c, units)}${colour}`;
-}
-
-interface StripProps {
-  title: string;
-  plan: Plan | undefined;
-  /** Where the time scale ends, min. */
-  to: number;
-  units: Units;
-  says: string;
-}
-
-function Strip({ title, plan, to, says }: StripProps) {
-  const [ref, width] = useWidth<HTMLDivElement>();
-  const end = plan?.picture.minutes.at(-1) ?? 0;
-  const x = (minute: number) => (minute / to) * width;
-  return (
-    <Box>
-      <Text textStyle="body" fontWeight="600">
-        {title}
-      </Text>
-      <Box ref={ref} position="relative" style={{ height: HEIGHT }}>
-        {plan && width > 0 ? (
-          <>
-            <FieldCanvas picture={plan.picture} width={x(end)} height={HEIGHT} from={0} to={end} />
-            <Box
-              position="absolute"
-              top="0"
-              bottom="0"
-              borderLeft="2.5px solid"
-              borderColor="mark.ink"
-              style={{ left: x(plan.pull_at_s / 60) }}
-            />
-          </>
-        ) : null}
-      </Box>
-      <Text textStyle="small" color="ink.soft" role="status">
-        {says}
-      </Text>
-    </Box>
-  );
 }
