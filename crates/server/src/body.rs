@@ -83,24 +83,44 @@ impl FromRequest for Upload {
             .headers()
             .get(header::CONTENT_TYPE)
             .is_some_and(|kind| kind == "application/zip");
-        let mut payload = payload.take();
+        let payload = payload.take();
         Box::pin(async move {
             if !is_zip {
                 return Err(ApiError::NotZip);
             }
-            let mut all = Vec::new();
-            loop {
-                let next = timeout(slowest, payload.next()).await;
-                let Some(chunk) = next.map_err(|_| ApiError::TooSlow)? else {
-                    return Ok(Self(all));
-                };
-                let chunk = chunk.map_err(|error| ApiError::Malformed(error.to_string()))?;
-                if all.len() + chunk.len() > UPLOAD_LIMIT {
-                    return Err(ApiError::TooLargeAFile);
-                }
-                all.extend_from_slice(&chunk);
-            }
+            Ok(Self(whole(payload, slowest, UPLOAD_LIMIT).await?))
         })
+    }
+}
+
+/// A small file of any kind: within so many kB, and as long as it keeps coming.
+#[derive(Debug)]
+pub struct File<const KB: usize>(pub Vec<u8>);
+
+impl<const KB: usize> FromRequest for File<KB> {
+    type Error = ApiError;
+    type Future = Pin<Box<dyn Future<Output = Result<Self, Self::Error>>>>;
+
+    fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
+        let slowest = Slowest::of(request);
+        let payload = payload.take();
+        Box::pin(async move { Ok(Self(whole(payload, slowest, KB * 1024).await?)) })
+    }
+}
+
+/// All that is sent, up to so many bytes.
+async fn whole(mut payload: Payload, slowest: Duration, limit: usize) -> Result<Vec<u8>, ApiError> {
+    let mut all = Vec::new();
+    loop {
+        let next = timeout(slowest, payload.next()).await;
+        let Some(chunk) = next.map_err(|_| ApiError::TooSlow)? else {
+            return Ok(all);
+        };
+        let chunk = chunk.map_err(|error| ApiError::Malformed(error.to_string()))?;
+        if all.len() + chunk.len() > limit {
+            return Err(ApiError::TooLargeAFile(limit));
+        }
+        all.extend_from_slice(&chunk);
     }
 }
 

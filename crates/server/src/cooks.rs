@@ -15,10 +15,12 @@ use crate::dto::cook::{CookDto, CookRowDto, MarkDto, NewCookDto, PreparingDto, S
 use crate::dto::course::CourseDto;
 use crate::dto::event::{EventDto, HappeningDto, ReportDto};
 use crate::dto::plan::{PlanDto, StepDto};
+use crate::dto::readings_file::{ReadingsChoiceDto, ReadingsPreviewDto};
 use crate::dto::request::RequestDto;
 use crate::error::{ApiError, Code};
 use crate::growth;
 use crate::kitchen::Kitchen;
+use crate::readings_file::{self, Loading};
 use crate::storage::snapshot::CookSummary;
 use crate::storage::{self, Unreadable, event, sentence};
 use crate::times;
@@ -468,6 +470,73 @@ pub fn add(connection: &mut PgConnection, id: Uuid, events: Vec<EventDto>) -> Re
     }
     let known = happened(db::cooks::events(connection, id)?)?;
     settle(connection, id, &known)
+}
+
+/// Reads a file of readings for a cook, and with `keep` into it: all of them or none.
+///
+/// # Errors
+/// That there is none, that nothing was loaded yet, or that the file cannot be read or has wrong lines.
+pub fn read_file(
+    connection: &mut PgConnection,
+    id: Uuid,
+    file: &[u8],
+    choice: &ReadingsChoiceDto,
+) -> Result<ReadingsPreviewDto, ApiError> {
+    let stored = stored(connection, id)?;
+    let started = (stored.cook.started_at)
+        .ok_or_else(|| ApiError::conflict(Code::NotStarted, "start the cook first"))?;
+    let plan: PlanDto = storage::unpack(stored.cook.plan)?;
+    let request: RequestDto = storage::unpack::<sentence::Sentence>(stored.cook.request)?.into();
+    let events = happened(stored.events)?;
+    let loaded = course::loaded(&request, &plan.steps, &plan.picture, started, &events);
+    let loaded = loaded.map_or(started, times::time);
+    let loading = Loading {
+        at: loaded,
+        zone_min: choice.zone_min.unwrap_or(0),
+    };
+    let preview = readings_file::read(file, choice, loading)?;
+    if choice.keep != Some(true) {
+        return Ok(preview);
+    }
+    if let Some(wrong) = preview.wrong.first() {
+        let detail = format!("line {}: {}; nothing was kept", wrong.line, wrong.message);
+        return Err(ApiError::invalid("file", detail));
+    }
+    if preview.taken.is_empty() {
+        return Err(ApiError::invalid(
+            "file",
+            "no reading of this cook is in it; nothing was kept",
+        ));
+    }
+    let new = preview.taken.iter().map(|reading| {
+        let at = loaded + Duration::milliseconds((reading.at_s * 1000.0).round() as i64);
+        // The same line again is the same reading.
+        let tenths = (reading.core_c * 10.0).round() as i64;
+        EventDto {
+            id: Uuid::from_u128(
+                id.as_u128()
+                    ^ (u128::from(at.timestamp_millis().unsigned_abs()) << 16)
+                    ^ u128::from(tenths.unsigned_abs()),
+            ),
+            at,
+            happening: HappeningDto::Reading {
+                core_c: reading.core_c,
+                air_c: reading.air_c,
+                batch: None,
+            },
+        }
+    });
+    let new = new.collect::<Vec<EventDto>>();
+    if events.len() + new.len() > MOST_EVENTS {
+        let way_out = "finish it and begin another";
+        return Err(ApiError::full("notes of one cook", MOST_EVENTS, way_out));
+    }
+    connection.transaction(|connection| {
+        add(connection, id, new)?;
+        // What it says is computed anew.
+        db::cooks::forget_lesson(connection, id)?;
+        Ok(preview)
+    })
 }
 
 fn store(

@@ -35,6 +35,7 @@ pub mod metrics;
 pub mod openapi;
 pub mod practice;
 pub mod purge;
+pub mod readings_file;
 pub mod routes;
 mod schema_org;
 pub mod sent_csv;

@@ -107,6 +107,7 @@ pub fn api(config: &mut ServiceConfig) {
             .service(cooks::restore::restore)
             .service(cooks::what_if::what_if)
             .service(cooks::diagnosis::diagnosis)
+            .service(cooks::readings_file::readings_file)
             .service(events::append::append)
             .service(logbook::cooks::cooks)
             .service(logbook::readings::readings)

@@ -5,7 +5,7 @@ mod support;
 
 use actix_web::test::{TestRequest, call_service, read_body};
 use serde_json::json;
-use support::{Database, get, keep, post, report, sentence, server};
+use support::{Database, call, get, keep, post, report, sentence, server};
 
 #[actix_web::test]
 async fn the_log_goes_out_as_tables() {
@@ -134,4 +134,73 @@ async fn a_cook_goes_out_as_a_recipe_and_is_read_again() {
     assert_eq!(read["recipe_s"].as_f64().unwrap(), minutes * 60.0);
     assert_eq!(written["setting_c"], cook["plan"]["setting_c"]);
     assert_eq!(written["turn"], "half_way");
+}
+
+/// A log of another program: looked at first, then kept as a whole or not at all, and the same file twice is once.
+#[actix_web::test]
+async fn readings_come_in_from_a_file() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let cook = keep(&app, &json!({ "request": sentence() })).await;
+    let id = cook["id"].as_str().unwrap();
+    let send = async |query: &str, file: &str| {
+        let path = format!("/api/cooks/{id}/readings-file?{query}");
+        let request = TestRequest::post()
+            .uri(&path)
+            .insert_header(("content-type", "text/csv"))
+            .set_payload(file.to_owned());
+        call(&app, request).await
+    };
+    let file = "Elapsed;Meat °F;Grill °F\n0:00:30;41,0;300\n0:06:00;80,6;350\n0:12:00;122,0;370\n";
+    let (status, problem) = send("", file).await;
+    assert_eq!((status, &problem["code"]), (409, &json!("not_started")));
+    for (ago, happening) in [
+        (3600.0, json!({ "kind": "started" })),
+        (3600.0, json!({ "kind": "step_done", "step": 0 })),
+    ] {
+        let mut said = report(happening);
+        said["ago_s"] = json!(ago);
+        post(&app, &format!("/api/cooks/{id}/events"), &said).await;
+    }
+    let (status, seen) = send("", file).await;
+    assert_eq!(status, 200, "{seen}");
+    assert_eq!(
+        (&seen["core"], &seen["air"], &seen["unit"]),
+        (&json!(1), &json!(2), &json!("fahrenheit"))
+    );
+    assert_eq!(
+        seen["taken"][2],
+        json!({ "at_s": 720.0, "core_c": 50.0, "air_c": 187.77777777777777 })
+    );
+    let count = async || {
+        let (_, cook) = get(&app, &format!("/api/cooks/{id}")).await;
+        let events = cook["events"].as_array().unwrap().clone();
+        events
+            .iter()
+            .filter(|event| event["happening"]["kind"] == "reading")
+            .count()
+    };
+    assert_eq!(count().await, 0);
+    // A wrong line: nothing is kept, not even what is right.
+    let (status, problem) = send("keep=true", &format!("{file}0:20:00;9999;1\n")).await;
+    assert_eq!((status, &problem["field"]), (422, &json!("file")));
+    assert!(
+        problem["detail"]
+            .as_str()
+            .unwrap()
+            .starts_with("line 5: core 9999"),
+        "{problem}"
+    );
+    assert_eq!(count().await, 0);
+    for _ in 0..2 {
+        let (status, kept) = send("keep=true", file).await;
+        assert_eq!(status, 200, "{kept}");
+        assert_eq!(count().await, 3);
+    }
+    let (status, problem) = send("", &"x".repeat(3 << 20)).await;
+    assert_eq!(
+        (status, &problem["code"]),
+        (413, &json!("too_large")),
+        "{problem}"
+    );
 }

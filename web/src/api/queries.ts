@@ -6,6 +6,7 @@ import {
   queryOptions,
 } from "@tanstack/react-query";
 import { answer, client } from "./client";
+import type { paths } from "./schema";
 import type {
   Cook,
   Happening,
@@ -275,6 +276,36 @@ export const keepCook = (id: string, request: Request, eatAt: Date | null) =>
       body: { request, eat_at: eatAt?.toISOString() ?? null },
     }),
   );
+
+/** What is chosen of a file of readings; the rest is guessed. */
+export type ReadingsChoice = NonNullable<
+  paths["/api/cooks/{id}/readings-file"]["post"]["parameters"]["query"]
+>;
+
+const readingsFile = (id: string, file: File, query: ReadingsChoice, signal?: AbortSignal) =>
+  answer(
+    client.POST("/api/cooks/{id}/readings-file", {
+      // Times without a zone are of this kitchen.
+      params: { path: { id }, query: { ...query, zone_min: -new Date().getTimezoneOffset() } },
+      body: file as never,
+      bodySerializer: (body: unknown) => body as File,
+      headers: { "Content-Type": "text/csv" },
+      ...(signal ? { signal } : {}),
+    }),
+  );
+
+/** What is in a file of readings; nothing is kept. */
+export const readingsQuery = (id: string, file: File | null, choice: ReadingsChoice) =>
+  queryOptions({
+    queryKey: ["readings-file", id, file?.name, file?.size, file?.lastModified, choice],
+    queryFn: ({ signal }) => (file ? readingsFile(id, file, choice, signal) : null),
+    enabled: file !== null,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
+export const keepReadings = (id: string, file: File, choice: ReadingsChoice) =>
+  readingsFile(id, file, { ...choice, keep: true });
 
 /** A sentence that was shared under a short address. */
 export const sharedQuery = (id: string) =>

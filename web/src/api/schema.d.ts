@@ -170,6 +170,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cooks/{id}/readings-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reads a file of readings that another program wrote, CSV in most of its dialects: what is in it, what has to be
+         *     said, what is wrong in which line; and with `keep` all of it into the cook, unless a line is wrong.
+         */
+        post: operations["read_readings_file"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cooks/{id}/recipe.jsonld": {
         parameters: {
             query?: never;
@@ -1872,6 +1892,11 @@ export interface components {
             what: string;
         };
         /**
+         * @description How a file tells time.
+         * @enum {string}
+         */
+        ClockDto: "minutes" | "seconds" | "elapsed" | "time_of_day" | "date_time";
+        /**
          * @description What kind of problem it is.
          * @enum {string}
          */
@@ -2539,6 +2564,13 @@ export interface components {
             /** @description Its passphrase, where there is one. */
             current?: string | null;
             /** @description Its name, typed again. */
+            name: string;
+        };
+        /** @description A column of a file. */
+        FileColumnDto: {
+            /** @description Its first cell. */
+            example: string;
+            /** @description Its name. */
             name: string;
         };
         /** @description What is done after the rest. */
@@ -4770,6 +4802,31 @@ export interface components {
             /** @description The scale of the values. */
             unit: components["schemas"]["SentUnitDto"];
         };
+        /** @description What a file holds. */
+        ReadingsPreviewDto: {
+            /** @description The column of the air; absent where there is none. */
+            air?: number | null;
+            clock?: components["schemas"]["ClockDto"] | null;
+            /** @description Its columns. */
+            columns: components["schemas"]["FileColumnDto"][];
+            /** @description The column of the core; likewise. */
+            core?: number | null;
+            /** @description Lines without a time or a core. */
+            empty: number;
+            /** @description Lines of its table. */
+            lines: number;
+            /** @description Further ones. */
+            more_wrong: number;
+            /** @description Lines from before the loading, or long after it. */
+            outside: number;
+            /** @description The readings that count: one every two minutes at most. */
+            taken: components["schemas"]["TakenReadingDto"][];
+            /** @description The column of the time; absent where it is to be said. */
+            time?: number | null;
+            unit?: components["schemas"]["SentUnitDto"] | null;
+            /** @description The first lines that are wrong. */
+            wrong: components["schemas"]["WrongLineDto"][];
+        };
         /** @description A recipe of the cook's own. */
         RecipeDto: {
             /** @description What goes into it. */
@@ -5911,6 +5968,24 @@ export interface components {
          * @enum {string}
          */
         SymptomDto: "raw_inside" | "dry" | "pale" | "soggy_below" | "burnt_on_top" | "smoke" | "stuck" | "uneven" | "late" | "spit_stood_still" | "coating_fell_off";
+        /** @description A reading that counts. */
+        TakenReadingDto: {
+            /**
+             * Format: double
+             * @description The air, where it was read.
+             */
+            air_c?: number | null;
+            /**
+             * Format: double
+             * @description When, from the loading.
+             */
+            at_s: number;
+            /**
+             * Format: double
+             * @description The core.
+             */
+            core_c: number;
+        };
         /** @description What became of readings. */
         TakenReadingsDto: {
             /**
@@ -6263,6 +6338,13 @@ export interface components {
             with: components["schemas"]["BrowningDto"][];
             /** @description The same without it. */
             without: components["schemas"]["BrowningDto"][];
+        };
+        /** @description A line that is wrong. */
+        WrongLineDto: {
+            /** @description Its number in the file, from 1. */
+            line: number;
+            /** @description What is wrong. */
+            message: string;
         };
     };
     responses: never;
@@ -7807,6 +7889,152 @@ export interface operations {
             };
             /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_readings_file: {
+        parameters: {
+            query?: {
+                /** @description The column of the time, from 0. */
+                time?: number;
+                /** @description The column of the core, from 0. */
+                core?: number;
+                /** @description The column of the air, from 0. */
+                air?: number;
+                /** @description How it tells time. */
+                clock?: components["schemas"]["ClockDto"];
+                /** @description In which unit its temperatures are. */
+                unit?: components["schemas"]["SentUnitDto"];
+                /** @description When the file's clock began, from the loading; for clocks that count from their own beginning. */
+                begins_s?: number;
+                /** @description Minutes that the kitchen's clock is ahead of Coordinated Universal Time, for times without a zone. */
+                zone_min?: number;
+                /** @description Whether the readings are kept; without it they are only looked at. */
+                keep?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingsPreviewDto"];
+                };
+            };
+            /** @description The request could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not JSON. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The kitchen holds as many as it may. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -52,6 +52,7 @@ export type ExerciseName = Schemas["ExerciseNameDto"];
 export type Made = Schemas["MadeDto"];
 export type Move = Schemas["MoveDto"];
 export type Moves = Schemas["MovesDto"];
+export type ReadingsPreview = Schemas["ReadingsPreviewDto"];
 export type Played = Schemas["PlayedDto"];
 export type Reveal = Schemas["RevealDto"];
 export type SeenMove = Schemas["SeenDto"];

@@ -333,6 +333,13 @@ pub fn set_lesson(connection: &mut PgConnection, id: Uuid, lesson: &Value) -> Qu
         .execute(connection)
 }
 
+/// Forgets what a cook says, so that it is computed again.
+pub fn forget_lesson(connection: &mut PgConnection, id: Uuid) -> QueryResult<usize> {
+    diesel::update(own!(cooks).filter(cooks::id.eq(id)))
+        .set(cooks::lesson.eq(None::<Value>))
+        .execute(connection)
+}
+
 /// Leaves cooks out of what is learned, or takes them back in; returns how many there were.
 pub fn leave_out(
     connection: &mut PgConnection,

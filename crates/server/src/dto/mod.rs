@@ -32,6 +32,7 @@ pub mod plan;
 pub mod preparation;
 pub mod quantity;
 pub mod question;
+pub mod readings_file;
 pub mod recipe;
 pub mod request;
 pub mod settings;

@@ -14,6 +14,15 @@ use serde_json::Value;
 
 pub use problem::{Code, DivisionDto, NAMED, Problem, respond};
 
+/// A size as it is told.
+fn in_words(bytes: usize) -> String {
+    if bytes < 1 << 20 {
+        format!("{} kB", bytes / 1024)
+    } else {
+        format!("{} MB", bytes >> 20)
+    }
+}
+
 /// An error on its way to becoming a [`Problem`].
 #[derive(Debug, thiserror::Error)]
 pub enum ApiError {
@@ -41,8 +50,8 @@ pub enum ApiError {
     #[error("the body is larger than {} kB", BODY_LIMIT / 1024)]
     TooLarge,
     /// The file is over the limit.
-    #[error("the file is larger than {} MB", UPLOAD_LIMIT >> 20)]
-    TooLargeAFile,
+    #[error("the file is larger than {}", in_words(*.0))]
+    TooLargeAFile(usize),
     /// Not sent as a zip file.
     #[error("send the file as application/zip")]
     NotZip,
@@ -272,7 +281,7 @@ impl ApiError {
             Self::Bound(_) => Code::OutOfBounds,
             Self::Invalid { .. } => Code::Invalid,
             Self::Malformed(_) => Code::Malformed,
-            Self::TooLarge | Self::TooLargeAFile => Code::TooLarge,
+            Self::TooLarge | Self::TooLargeAFile(_) => Code::TooLarge,
             Self::NotJson | Self::NotZip => Code::NotJson,
             Self::NotFound(_) => Code::NotFound,
             Self::InDocument { error, .. } => error.code(),

@@ -17,6 +17,7 @@ import { CRISPNESS, DONENESS } from "../../features/course/OutcomeForm";
 import { targetWords } from "../../features/logbook/CookEntry";
 import { Readings, Steps } from "../../features/logbook/CourseTables";
 import { LogStrip } from "../../features/logbook/LogStrip";
+import { ReadingsFile } from "../../features/logbook/ReadingsFile";
 import { useDeleteCook } from "../../features/logbook/useDeleteCook";
 import { clock, day } from "../../lib/clock";
 import { usePageTitle } from "../../lib/title";
@@ -94,6 +95,11 @@ function Page({ cook, onDelete }: { cook: Cook; onDelete: () => void }) {
         <Steps cook={cook} units={units} />
         <Readings cook={cook} loaded={loaded} units={units} />
       </Flex>
+      {cook.started_at ? (
+        <Box className="no-print">
+          <ReadingsFile cook={cook.id} units={units} />
+        </Box>
+      ) : null}
       <Flex gap="3" mt="6" wrap="wrap" className="no-print">
         <PlaceLink
           to="/plan"

@@ -4,6 +4,7 @@ pub mod delete;
 pub mod diagnosis;
 pub mod list;
 pub mod read;
+pub mod readings_file;
 pub mod recipe;
 pub mod rename;
 pub mod replace;

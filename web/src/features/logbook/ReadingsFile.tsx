@@ -1,0 +1,258 @@
+// Readings out of a file that another program wrote: looked at before anything is kept.
+import { Box, Flex, Input, NativeSelect, Table, Text } from "@chakra-ui/react";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { failed } from "../../api/client";
+import {
+  cookQuery,
+  keepReadings,
+  learnedQuery,
+  type ReadingsChoice,
+  readingsQuery,
+} from "../../api/queries";
+import type { ReadingsPreview } from "../../api/types";
+import { FileButton } from "../../components/FileButton";
+import { Trouble } from "../../components/Notice";
+import { Action } from "../../components/recipes";
+import { count } from "../../lib/text";
+import { minutes, temperature, type Units } from "../../lib/units";
+
+interface ReadingsFileProps {
+  cook: string;
+  units: Units;
+}
+
+export function ReadingsFile({ cook, units }: ReadingsFileProps) {
+  const [file, setFile] = useState<File | null>(null);
+  const [choice, setChoice] = useState<ReadingsChoice>({});
+  const [added, setAdded] = useState<number | null>(null);
+  const queries = useQueryClient();
+  const preview = useQuery(readingsQuery(cook, file, choice));
+  const keep = useMutation({
+    mutationFn: (chosen: File) => keepReadings(cook, chosen, choice),
+    onSuccess: ({ taken }) => {
+      setAdded(taken.length);
+      setFile(null);
+      void queries.invalidateQueries({ queryKey: cookQuery(cook).queryKey });
+      void queries.invalidateQueries({ queryKey: learnedQuery().queryKey });
+    },
+  });
+  const begin = (chosen: File) => {
+    setFile(chosen);
+    setChoice({});
+    setAdded(null);
+    keep.reset();
+  };
+  const error = preview.error ?? keep.error;
+  return (
+    <Box mt="3">
+      <FileButton label="File with readings" accept=".csv,.txt,.tsv,text/*" onFile={begin}>
+        Add readings from a file
+      </FileButton>
+      {added === null ? null : (
+        <Text role="status" textStyle="body">
+          {count(added, "reading")} added.
+        </Text>
+      )}
+      {file && preview.data ? (
+        <Box
+          as="section"
+          aria-label="Readings in the file"
+          borderTop="1px solid"
+          borderColor="line"
+          pt="3"
+          mt="2"
+        >
+          <Columns preview={preview.data} choice={choice} onChoice={setChoice} />
+          <Found preview={preview.data} units={units} />
+          <Flex gap="3" mt="3" wrap="wrap">
+            <Action
+              type="button"
+              look="solid"
+              disabled={keep.isPending || !ready(preview.data)}
+              onClick={() => keep.mutate(file)}
+            >
+              Add {count(preview.data.taken.length, "reading")}
+            </Action>
+            <Action type="button" look="plain" onClick={() => setFile(null)}>
+              Cancel
+            </Action>
+          </Flex>
+        </Box>
+      ) : null}
+      {file && error ? <Trouble>{failed(error, units)}</Trouble> : null}
+    </Box>
+  );
+}
+
+const ready = ({ taken, wrong }: ReadingsPreview) => taken.length > 0 && wrong.length === 0;
+
+const CLOCKS = {
+  minutes: "minutes, from its beginning",
+  seconds: "seconds, from its beginning",
+  elapsed: "h:mm:ss, from its beginning",
+  time_of_day: "the time of day",
+  date_time: "date and time",
+} as const;
+const FROM_ITS_BEGINNING = ["minutes", "seconds", "elapsed"];
+const SCALES = { celsius: "°C", fahrenheit: "°F" } as const;
+
+interface ColumnsProps {
+  preview: ReadingsPreview;
+  choice: ReadingsChoice;
+  onChoice: (choice: ReadingsChoice) => void;
+}
+
+function Columns({ preview, choice, onChoice }: ColumnsProps) {
+  const columns = preview.columns.map(({ name, example }, n) => ({
+    value: String(n),
+    text: example ? `${name}: ${example}` : name,
+  }));
+  const of = (words: object) =>
+    Object.entries(words).map(([value, text]) => ({ value, text: String(text) }));
+  const column = (value: string) => (value === "" ? undefined : Number(value));
+  return (
+    <Flex gap="4" wrap="wrap">
+      <Pick
+        label="Time"
+        value={preview.time}
+        options={columns}
+        onPick={(value) => onChoice({ ...choice, time: column(value) })}
+      />
+      <Pick
+        label="Told as"
+        value={preview.clock}
+        options={of(CLOCKS)}
+        onPick={(value) =>
+          onChoice({ ...choice, clock: (value || undefined) as ReadingsChoice["clock"] })
+        }
+      />
+      {preview.clock && FROM_ITS_BEGINNING.includes(preview.clock) ? (
+        <Box>
+          <Text as="label" textStyle="small" display="block" {...{ htmlFor: "file-begins" }}>
+            Begins, min after loading
+          </Text>
+          <Input
+            id="file-begins"
+            size="sm"
+            type="number"
+            w="8rem"
+            value={Math.round((choice.begins_s ?? 0) / 60)}
+            onChange={({ target }) =>
+              onChoice({ ...choice, begins_s: 60 * (Number(target.value) || 0) })
+            }
+          />
+        </Box>
+      ) : null}
+      <Pick
+        label="Core"
+        value={preview.core}
+        options={columns}
+        onPick={(value) => onChoice({ ...choice, core: column(value) })}
+      />
+      <Pick
+        label="Air, if it has it"
+        value={preview.air}
+        options={columns}
+        onPick={(value) => onChoice({ ...choice, air: column(value) })}
+      />
+      <Pick
+        label="Unit"
+        value={preview.unit}
+        options={of(SCALES)}
+        onPick={(value) =>
+          onChoice({ ...choice, unit: (value || undefined) as ReadingsChoice["unit"] })
+        }
+      />
+    </Flex>
+  );
+}
+
+interface PickProps {
+  label: string;
+  value: string | number | null | undefined;
+  options: { value: string; text: string }[];
+  onPick: (value: string) => void;
+}
+
+function Pick({ label, value, options, onPick }: PickProps) {
+  return (
+    <Box>
+      <Text as="label" textStyle="small" display="block" {...{ htmlFor: `file-${label}` }}>
+        {label}
+      </Text>
+      <NativeSelect.Root size="sm" w="15rem">
+        <NativeSelect.Field
+          id={`file-${label}`}
+          value={value == null ? "" : String(value)}
+          onChange={({ target }) => onPick(target.value)}
+        >
+          <option value="">choose …</option>
+          {options.map((one) => (
+            <option key={one.value} value={one.value}>
+              {one.text}
+            </option>
+          ))}
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+    </Box>
+  );
+}
+
+/** Readings that are shown before they are kept. */
+const SHOWN = 6;
+
+function Found({ preview, units }: { preview: ReadingsPreview; units: Units }) {
+  const { lines, empty, outside, taken, wrong, more_wrong, clock, unit } = preview;
+  if (clock == null || unit == null || preview.time == null || preview.core == null) {
+    return (
+      <Text role="status" textStyle="body" mt="3">
+        Say what is still open above: the file does not tell.
+      </Text>
+    );
+  }
+  const parts = [
+    `${count(lines, "line")}, one reading every 2 min at most: ${taken.length}`,
+    empty > 0 ? `${empty} without a value` : "",
+    outside > 0 ? `${outside} from before the loading or long after` : "",
+  ];
+  return (
+    <Box mt="3" role="status">
+      <Text textStyle="body">{parts.filter((part) => part !== "").join("; ")}.</Text>
+      {wrong.length > 0 ? (
+        <Box color="beet" textStyle="body" mt="2">
+          <Text>Correct these lines, or choose another column; nothing is added before.</Text>
+          <Box as="ul" ps="4" listStyleType="disc">
+            {wrong.map(({ line, message }) => (
+              <li key={line}>
+                Line {line}: {message}
+              </li>
+            ))}
+            {more_wrong > 0 ? <li>and {more_wrong} more</li> : null}
+          </Box>
+        </Box>
+      ) : null}
+      {taken.length > 0 ? (
+        <Table.Root size="sm" variant="line" mt="2" maxW="24rem">
+          <Table.Header>
+            <Table.Row bg="paper">
+              <Table.ColumnHeader>after loading</Table.ColumnHeader>
+              <Table.ColumnHeader>core</Table.ColumnHeader>
+              <Table.ColumnHeader>air</Table.ColumnHeader>
+            </Table.Row>
+          </Table.Header>
+          <Table.Body>
+            {taken.slice(0, SHOWN).map(({ at_s, core_c, air_c }) => (
+              <Table.Row key={at_s} bg="paper">
+                <Table.Cell>{minutes(Math.round(at_s / 30) * 30)}</Table.Cell>
+                <Table.Cell>{temperature(core_c, units)}</Table.Cell>
+                <Table.Cell>{air_c == null ? "" : temperature(air_c, units)}</Table.Cell>
+              </Table.Row>
+            ))}
+          </Table.Body>
+        </Table.Root>
+      ) : null}
+    </Box>
+  );
+}
