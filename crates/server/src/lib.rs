@@ -33,6 +33,7 @@ pub mod machines;
 pub mod manners;
 pub mod metrics;
 pub mod openapi;
+pub mod photos;
 pub mod practice;
 pub mod purge;
 pub mod readings_file;

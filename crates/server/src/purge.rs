@@ -8,7 +8,7 @@ use diesel::PgConnection;
 use crate::access::KEPT_DAYS as DEVICE_DAYS;
 use crate::context::Context;
 use crate::db::households::{self, HOME};
-use crate::db::{cards, changes, cooks, machines, shared, suppers, thermometers};
+use crate::db::{cards, changes, cooks, machines, photos, shared, suppers, thermometers};
 use crate::error::ApiError;
 
 /// How long something deleted can be brought back, days. A household that was made for somebody who never
@@ -64,6 +64,7 @@ fn one(connection: &mut PgConnection, now: DateTime<Utc>) -> Result<usize, ApiEr
         return Ok(households::delete(connection)?);
     }
     Ok(cooks::purge(connection, kept)?
+        + photos::purge(connection, kept)?
         + suppers::purge(connection, kept)?
         + cards::purge(connection, kept)?
         + machines::purge(connection, kept)?

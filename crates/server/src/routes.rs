@@ -11,8 +11,8 @@ use crate::description::Description;
 use crate::error::{ApiError, Code, Problem, respond};
 use crate::handlers::{
     catalogue, changes, cooks, devices, events, exercises, health, household, learned, links,
-    logbook, machines, methods, phone, plans, quantities, recipes, session, settings, shared,
-    sides, stored, suppers, thermometers,
+    logbook, machines, methods, phone, photos, plans, quantities, recipes, session, settings,
+    shared, sides, stored, suppers, thermometers,
 };
 
 /// Everything below `/api`.
@@ -108,6 +108,11 @@ pub fn api(config: &mut ServiceConfig) {
             .service(cooks::what_if::what_if)
             .service(cooks::diagnosis::diagnosis)
             .service(cooks::readings_file::readings_file)
+            .service(photos::list::list)
+            .service(photos::add::add)
+            .service(photos::read::read)
+            .service(photos::delete::delete)
+            .service(photos::restore::restore)
             .service(events::append::append)
             .service(logbook::cooks::cooks)
             .service(logbook::readings::readings)

@@ -103,6 +103,10 @@ where
                     get(app, &format!("/api/{kind}/{}", one["id"].as_str().unwrap())).await;
                 assert_eq!(status, 200);
                 whole.as_object_mut().unwrap().remove("now");
+                if kind == "cooks" {
+                    let path = format!("/api/cooks/{}/photos", one["id"].as_str().unwrap());
+                    all.push(get(app, &path).await.1);
+                }
                 all.push(whole);
             }
         }
@@ -128,6 +132,7 @@ async fn a_kitchen_goes_out_and_into_another() {
     assert_eq!(came(&answer, "machines"), (2, 0));
     assert_eq!(came(&answer, "cooks"), (9, 0));
     assert!(came(&answer, "events").0 > 30, "{answer}");
+    assert!(came(&answer, "photos").0 > 3, "{answer}");
     let (before, after) = (everything(&app).await, everything(&other).await);
     assert_eq!(before.len(), after.len());
     for (a, b) in before.iter().zip(&after) {
@@ -258,7 +263,7 @@ async fn files_that_are_none_are_refused() {
         (
             with(
                 "kitchen.json",
-                &about.replace("\"version\": 1", "\"version\": 2"),
+                &about.replace("\"version\": 2", "\"version\": 3"),
             ),
             "newer",
         ),
@@ -380,4 +385,25 @@ async fn growth_is_bounded_and_told() {
     );
     let (_, kitchen) = get(&app, "/api/household").await;
     assert_eq!(held(&kitchen, "machines")["count"], most);
+}
+
+/// A file of version 1 of the format had no photographs; it is read as it was.
+#[actix_web::test]
+async fn a_file_of_an_earlier_version_is_read() {
+    let (from, to) = (Database::new(), Database::new());
+    start(&from, Utc::now()).unwrap();
+    start_as(&to, Utc::now(), false).unwrap();
+    let (app, other) = (server(&from).await, server(&to).await);
+    let mut earlier = files(&saved(&app).await);
+    earlier.retain(|(name, _)| name != "photos.jsonl");
+    let about = earlier.iter_mut().find(|(name, _)| name == "kitchen.json");
+    let (_, text) = about.unwrap();
+    assert!(text.contains("\"version\": 2"));
+    *text = text.replace("\"version\": 2", "\"version\": 1");
+    let (status, answer) = read(&other, &zipped(&earlier)).await;
+    assert_eq!(status, 200, "{answer}");
+    assert_eq!(
+        (came(&answer, "cooks"), came(&answer, "photos")),
+        ((9, 0), (0, 0))
+    );
 }

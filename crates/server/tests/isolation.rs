@@ -74,6 +74,13 @@ where
     known.push(device.does(app, "POST", &events, Some(&started)).await);
     known.push(started);
     known.push(cook.clone());
+    let photos = format!("/api/cooks/{}/photos", cook["id"].as_str().unwrap());
+    let photo = request("POST", &photos, None)
+        .insert_header(("cookie", device.0.as_str()))
+        .set_payload(ember_server::demo::photograph(1));
+    let (status, photo) = support::call(app, photo).await;
+    assert_eq!(status, 201, "{photo}");
+    known.push(photo);
     let probe = json!({ "name": format!("{MARK} probe") });
     let probe = device
         .does(app, "POST", "/api/thermometers", Some(&probe))
@@ -318,7 +325,7 @@ async fn the_database_itself_keeps_households_apart() {
     .load(&mut database.connection())
     .unwrap();
     let tables: Vec<String> = tables.into_iter().map(|row| row.name).collect();
-    assert_eq!(tables.len(), 14, "{tables:?}");
+    assert_eq!(tables.len(), 15, "{tables:?}");
     for table in tables.iter().map(String::as_str).chain(["households"]) {
         let all = format!("SELECT '{table}' AS name FROM {table}");
         let seen: Vec<Name> = diesel::sql_query(&all).load(&mut service).unwrap();

@@ -204,3 +204,54 @@ async fn readings_come_in_from_a_file() {
         "{problem}"
     );
 }
+
+/// Photographs: known by what they are, three a cook, deleted and brought back, and sent as they are.
+#[actix_web::test]
+async fn photographs_are_kept_with_their_cook() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let cook = keep(&app, &json!({ "request": sentence() })).await;
+    let path = format!("/api/cooks/{}/photos", cook["id"].as_str().unwrap());
+    let send = async |bytes: Vec<u8>| {
+        let request = TestRequest::post()
+            .uri(&path)
+            .insert_header(("content-type", "image/jpeg"))
+            .set_payload(bytes);
+        call(&app, request).await
+    };
+    // What a file calls itself does not count.
+    let (status, problem) = send(b"<html><script>alert(1)</script>".to_vec()).await;
+    assert_eq!((status, &problem["field"]), (422, &json!("photo")));
+    let (status, problem) = send(vec![0; 2 << 20]).await;
+    assert_eq!((status, &problem["code"]), (413, &json!("too_large")));
+    let picture = ember_server::demo::photograph(1);
+    let mut ids = Vec::new();
+    for _ in 0..3 {
+        let (status, photo) = send(picture.clone()).await;
+        assert_eq!(status, 201, "{photo}");
+        ids.push(photo["id"].as_str().unwrap().to_owned());
+    }
+    let (status, problem) = send(picture.clone()).await;
+    assert_eq!(
+        (status, &problem["code"]),
+        (422, &json!("invalid")),
+        "{problem}"
+    );
+    let photo = format!("/api/photos/{}", ids[0]);
+    let asked = TestRequest::get()
+        .uri(&photo)
+        .insert_header(("host", "localhost"));
+    let answer = call_service(&app, asked.to_request()).await;
+    assert_eq!(answer.headers().get("content-type").unwrap(), "image/png");
+    assert!(!read_body(answer).await.is_empty());
+    let (status, _) = call(&app, TestRequest::delete().uri(&photo)).await;
+    assert_eq!(status, 204);
+    let (status, _) = get(&app, &photo).await;
+    assert_eq!(status, 404);
+    let (_, left) = get(&app, &path).await;
+    assert_eq!(left.as_array().unwrap().len(), 2);
+    let (status, _) = call(&app, TestRequest::post().uri(&format!("{photo}/restore"))).await;
+    assert_eq!(status, 204);
+    let (_, all) = get(&app, &path).await;
+    assert_eq!(all.as_array().unwrap().len(), 3);
+}

@@ -15,7 +15,7 @@ pub use write::write;
 /// What `kitchen.json` calls the format.
 pub const FORMAT: &str = "zesty-ember-household";
 /// Its version; a newer one is not read.
-pub const VERSION: u32 = 1;
+pub const VERSION: u32 = 2;
 /// The file that says what it is.
 const ABOUT: &str = "kitchen.json";
 /// The file that describes the others.
@@ -40,6 +40,8 @@ struct Table {
     order: &'static str,
     /// The column that names the row of an earlier table that this one belongs to, and that table.
     of: Option<(&'static str, &'static str)>,
+    /// The version of the format since which it is there: earlier files have none.
+    since: u32,
 }
 
 /// A column.
@@ -52,18 +54,20 @@ struct Column {
 const BY_AGE: &str = "created_at, id";
 
 /// All of them, each after those it points to.
-const TABLES: [Table; 11] = [
+const TABLES: [Table; 12] = [
     Table {
         name: "settings",
         columns: "key:text document:document revision:whole changed_at:time",
         order: "key",
         of: None,
+        since: 1,
     },
     Table {
         name: "machines",
         columns: "id:id name:text profile:document created_at:time revision:whole deleted_at:time?",
         order: BY_AGE,
         of: None,
+        since: 1,
     },
     Table {
         name: "cards",
@@ -71,6 +75,7 @@ const TABLES: [Table; 11] = [
                   deleted_at:time?",
         order: BY_AGE,
         of: None,
+        since: 1,
     },
     Table {
         name: "suppers",
@@ -78,12 +83,14 @@ const TABLES: [Table; 11] = [
                   changed_at:time revision:whole deleted_at:time?",
         order: BY_AGE,
         of: None,
+        since: 1,
     },
     Table {
         name: "supper_events",
         columns: "id:id supper_id:id at:time told:document before:document?",
         order: "seq",
         of: Some(("supper_id", "suppers")),
+        since: 1,
     },
     Table {
         name: "cooks",
@@ -93,24 +100,35 @@ const TABLES: [Table; 11] = [
                   left_out_at:time?",
         order: BY_AGE,
         of: None,
+        since: 1,
     },
     Table {
         name: "events",
         columns: "id:id cook_id:id at:time happening:document",
         order: "seq",
         of: Some(("cook_id", "cooks")),
+        since: 1,
+    },
+    Table {
+        name: "photos",
+        columns: "id:id cook_id:id kind:text bytes:bytes created_at:time deleted_at:time?",
+        order: BY_AGE,
+        of: Some(("cook_id", "cooks")),
+        since: 2,
     },
     Table {
         name: "thermometers",
         columns: "id:id name:text created_at:time",
         order: BY_AGE,
         of: None,
+        since: 1,
     },
     Table {
         name: "channels",
         columns: "thermometer_id:id channel:whole kind:text cook_id:id? batch:whole? piece:text?",
         order: "thermometer_id, channel",
         of: Some(("thermometer_id", "thermometers")),
+        since: 1,
     },
     Table {
         name: "probe_readings",
@@ -118,12 +136,14 @@ const TABLES: [Table; 11] = [
                   cook_id:id? batch:whole?",
         order: "thermometer_id, channel, device_at",
         of: Some(("thermometer_id", "thermometers")),
+        since: 1,
     },
     Table {
         name: "shared",
         columns: "id:id sentence:document created_at:time",
         order: BY_AGE,
         of: None,
+        since: 1,
     },
 ];
 

@@ -49,8 +49,10 @@ pub fn read(connection: &mut PgConnection, archive: &[u8]) -> Result<Vec<Came>, 
     let mut file = ZipArchive::new(Cursor::new(archive)).map_err(|_| {
         refused("this is no archive of a kitchen; choose a file that was saved here")
     })?;
-    checked(&mut file)?;
-    let mut reading = Reading::default();
+    let mut reading = Reading {
+        version: checked(&mut file)?,
+        ..Default::default()
+    };
     let mut all = Vec::new();
     for table in &TABLES {
         let came = reading.table(connection, &mut file, table)?;
@@ -60,8 +62,8 @@ pub fn read(connection: &mut PgConnection, archive: &[u8]) -> Result<Vec<Came>, 
     Ok(all)
 }
 
-/// Nothing but what an archive holds, by name, and of a size that is one.
-fn checked(file: &mut File) -> Result<(), ApiError> {
+/// Nothing but what an archive holds, by name, and of a size that is one; returns its version.
+fn checked(file: &mut File) -> Result<u32, ApiError> {
     let known: Vec<String> = TABLES
         .iter()
         .map(Table::file)
@@ -99,7 +101,7 @@ fn checked(file: &mut File) -> Result<(), ApiError> {
             about.version
         )));
     }
-    Ok(())
+    Ok(about.version)
 }
 
 fn too_much() -> ApiError {
@@ -118,6 +120,8 @@ struct Id {
 /// What is known while one table after the other is read.
 #[derive(Default)]
 struct Reading {
+    /// Of the format.
+    version: u32,
     bytes: u64,
     /// Identities that were added, by table: what belongs to others is not.
     added: HashMap<&'static str, HashSet<String>>,
@@ -139,6 +143,9 @@ impl Reading {
             known: 0,
         };
         let Ok(of) = file.by_name(&name) else {
+            if self.version < table.since {
+                return Ok(came);
+            }
             return Err(refused(format!("{name} is missing in it")));
         };
         let mut lines = BufReader::new(of);

@@ -50,6 +50,8 @@ fn described(column: &Column) -> Value {
         "whole" => ("integer", None),
         "number" => ("number", None),
         "document" => ("object", None),
+        // As PostgreSQL writes them: \\x and two hexadecimal digits for each.
+        "bytes" => ("string", Some("hex")),
         _ => ("string", None),
     };
     let mut described = Map::new();

@@ -15,6 +15,7 @@ pub mod cooks;
 pub mod households;
 pub mod machines;
 pub mod models;
+pub mod photos;
 pub mod schema;
 pub mod settings;
 pub mod shared;

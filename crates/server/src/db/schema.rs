@@ -188,6 +188,18 @@ diesel::table! {
     }
 }
 
+diesel::table! {
+    photos (id) {
+        id -> Uuid,
+        cook_id -> Uuid,
+        kind -> Text,
+        bytes -> Bytea,
+        created_at -> Timestamptz,
+        deleted_at -> Nullable<Timestamptz>,
+        household_id -> Uuid,
+    }
+}
+
 diesel::joinable!(events -> cooks (cook_id));
 diesel::joinable!(supper_events -> suppers (supper_id));
 diesel::allow_tables_to_appear_in_same_query!(cooks, events);

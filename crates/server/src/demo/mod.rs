@@ -4,6 +4,7 @@
 //! from a fixed seed, so that the log looks like a log.
 
 mod cards;
+mod photos;
 mod supper;
 
 use chrono::{DateTime, Duration, Utc};
@@ -24,6 +25,7 @@ use crate::error::ApiError;
 use crate::{cooks, machines, storage};
 
 pub use cards::{fennel_rub, night_before_the_ferry};
+pub use photos::photograph;
 pub use supper::ferry_crew;
 
 /// Fills a kitchen.
@@ -104,6 +106,8 @@ struct Story {
     /// Minutes past the plan at which it came out.
     late_min: f64,
     outcome: OutcomeDto,
+    /// Seeds of the pictures that were taken of it.
+    photographs: &'static [u32],
 }
 
 fn grams(request: Request, grams: f64, measured_mm: Option<f64>) -> Request {
@@ -159,6 +163,7 @@ fn stories() -> Vec<Story> {
             pace: 1.02,
             late_min: 0.5,
             outcome: outcome(4, 3, "Nothing left. Fennel seed crushed, not ground."),
+            photographs: &[1, 2],
         },
         Story {
             name: "Cider chops",
@@ -173,6 +178,7 @@ fn stories() -> Vec<Story> {
                 "Dry. Thickness was a guess, the boat called in the middle and they stayed in \
                  four minutes too long. Measure next time.",
             ),
+            photographs: &[3],
         },
         Story {
             name: "Caraway belly for Saturday",
@@ -182,6 +188,7 @@ fn stories() -> Vec<Story> {
             pace: 0.97,
             late_min: 1.0,
             outcome: outcome(5, 3, "Skin like glass after a night in the fridge."),
+            photographs: &[4],
         },
         Story {
             name: "Marmalade thighs",
@@ -191,6 +198,7 @@ fn stories() -> Vec<Story> {
             pace: 1.0,
             late_min: 0.5,
             outcome: outcome(4, 3, "Marmalade only for the end. One jar does six."),
+            photographs: &[5],
         },
         Story {
             name: "Small pork loin on the spit",
@@ -200,6 +208,7 @@ fn stories() -> Vec<Story> {
             pace: 0.96,
             late_min: 1.5,
             outcome: outcome(3, 3, "Pink line in the middle, juicy. Needs the full rest."),
+            photographs: &[],
         },
         Story {
             name: "Wings for the lifeboat practice",
@@ -209,6 +218,7 @@ fn stories() -> Vec<Story> {
             pace: 1.03,
             late_min: 0.0,
             outcome: outcome(4, 3, "Mustard on the side, not on top."),
+            photographs: &[],
         },
         Story {
             name: "Cider chops again, measured",
@@ -218,6 +228,7 @@ fn stories() -> Vec<Story> {
             pace: 1.03,
             late_min: 0.0,
             outcome: outcome(3, 3, "Five minutes' rest and they ran clear and juicy."),
+            photographs: &[],
         },
         Story {
             name: "A steak for the keeper",
@@ -227,6 +238,7 @@ fn stories() -> Vec<Story> {
             pace: 1.0,
             late_min: 0.0,
             outcome: outcome(2, 3, "Pink as ordered; the crust could be darker."),
+            photographs: &[],
         },
     ]
 }
@@ -259,6 +271,9 @@ fn tell(
     }
     let note = &story.outcome.note;
     db::cooks::settle(connection, id, Some(started), Some(ended), note)?;
+    for seed in story.photographs {
+        crate::photos::add(connection, Uuid::new_v4(), id, photograph(*seed), ended)?;
+    }
     Ok(())
 }
 

@@ -28,6 +28,7 @@ pub mod logbook;
 pub mod machine;
 pub mod method;
 pub mod phone;
+pub mod photo;
 pub mod plan;
 pub mod preparation;
 pub mod quantity;

@@ -14,6 +14,7 @@ pub mod logbook;
 pub mod machines;
 pub mod methods;
 pub mod phone;
+pub mod photos;
 pub mod plans;
 pub mod quantities;
 pub mod recipes;

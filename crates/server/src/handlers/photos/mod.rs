@@ -1,0 +1,5 @@
+pub mod add;
+pub mod delete;
+pub mod list;
+pub mod read;
+pub mod restore;
