@@ -8,6 +8,8 @@ pub struct Description {
     pub openapi: String,
     /// JSON Schema of a document of machines.
     pub machines: String,
+    /// JSON Schema of the log.
+    pub log: String,
     /// JSON Schema of a supper.
     pub supper: String,
     /// Paths as they are described, with the methods of each.

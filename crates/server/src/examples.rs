@@ -75,6 +75,8 @@ pub fn of(name: &str) -> Option<Value> {
             "moves": [
                 { "at_s": 0.0, "what": { "kind": "load", "preheated": false, "with_space": true } },
                 { "at_s": 900.0, "what": { "kind": "read", "lot": 0, "place": "thickest" } },
+                { "at_s": 1700.0, "what": { "kind": "out", "lot": 0 } },
+                { "at_s": 2000.0, "what": { "kind": "serve" } },
             ],
         })),
         "LeaveOutDto" => Some(json!({ "left_out": true })),

@@ -26,11 +26,11 @@ pub fn closed(connection: &mut PgConnection) -> Result<Vec<CookRowDto>, ApiError
     while offset < MOST {
         let page = Page {
             state: Some(State::Finished),
-            search: None,
             slice: Slice {
                 offset,
                 limit: AT_ONCE,
             },
+            ..Page::default()
         };
         let read = cooks::page(connection, &page)?;
         all.extend(read.items);

@@ -117,6 +117,8 @@ pub fn api(config: &mut ServiceConfig) {
             .service(logbook::cooks::cooks)
             .service(logbook::readings::readings)
             .service(logbook::off::off)
+            .service(logbook::document::document)
+            .service(logbook::schema::schema)
             .service(learned::start_over::start_over)
             .service(learned::read::read)
             .service(learned::effect::effect)

@@ -89,6 +89,26 @@ async fn the_log_goes_out_as_tables() {
         (off[0]["off_s"].as_f64().unwrap() - 120.0).abs() < 10.0,
         "{off}"
     );
+    let (_, document) = get(&app, "/api/logbook/cooks.json").await;
+    let (_, schema) = get(&app, "/api/logbook/schema").await;
+    assert_eq!(document["$schema"], schema["$id"]);
+    let logged = document["cooks"][0].as_object().unwrap();
+    // Every field of it is described, and every one that must be there is.
+    let described = &schema["$defs"]["LoggedCookDto"];
+    assert!(
+        logged
+            .keys()
+            .all(|field| !described["properties"][field].is_null())
+    );
+    let required = described["required"].as_array().unwrap();
+    assert!(
+        required
+            .iter()
+            .all(|field| logged.contains_key(field.as_str().unwrap()))
+    );
+    let read = &document["cooks"][0]["happened"][2];
+    assert!((read["minute"].as_f64().unwrap() - 10.0).abs() < 0.1);
+    assert_eq!(read["happening"]["core_c"], 41.5);
     assert_eq!(
         (&off[0]["machine"], &off[0]["cut"]),
         (&json!("the drum"), &json!("drumsticks"))
@@ -254,4 +274,58 @@ async fn photographs_are_kept_with_their_cook() {
     assert_eq!(status, 204);
     let (_, all) = get(&app, &path).await;
     assert_eq!(all.as_array().unwrap().len(), 3);
+}
+
+/// The log is found by what was cooked, in what, how it came out and when in the year.
+#[actix_web::test]
+async fn the_log_is_found_by_what_it_holds() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let close = async |name: &str, cut: &str, doneness: u8, crispness: u8| {
+        let mut request = sentence();
+        request["cut"] = json!(cut);
+        request["surface"] = json!(["patted_dry"]);
+        let cook = keep(&app, &json!({ "request": request, "name": name })).await;
+        let path = format!("/api/cooks/{}/events", cook["id"].as_str().unwrap());
+        for happening in [
+            json!({ "kind": "started" }),
+            json!({
+                "kind": "finished", "crispness": crispness, "doneness": doneness, "core_c": null, "note": "",
+            }),
+        ] {
+            let (status, answer) = post(&app, &path, &report(happening)).await;
+            assert_eq!(status, 200, "{answer}");
+        }
+    };
+    close("raw legs", "drumstick", 1, 2).await;
+    close("good legs", "drumstick", 3, 4).await;
+    close("dry chops", "pork_chop", 5, 4).await;
+    let found = async |query: &str| {
+        let (status, page) = get(&app, &format!("/api/cooks?{query}")).await;
+        assert_eq!(status, 200, "{page}");
+        let items = page["items"].as_array().unwrap().clone();
+        let mut names: Vec<String> = items
+            .iter()
+            .map(|item| item["name"].as_str().unwrap().to_owned())
+            .collect();
+        names.sort();
+        assert_eq!(page["total"], names.len());
+        names
+    };
+    assert_eq!(found("cut=drumstick").await, ["good legs", "raw legs"]);
+    assert_eq!(found("found=raw").await, ["raw legs"]);
+    assert_eq!(found("found=right&cut=drumstick").await, ["good legs"]);
+    assert_eq!(found("found=dry").await, ["dry chops"]);
+    assert_eq!(found("found=soft").await, ["raw legs"]);
+    assert_eq!(found("machine=the%20drum").await.len(), 3);
+    assert!(found("machine=the%20shelves").await.is_empty());
+    let seasons = ["dec_to_feb", "mar_to_may", "jun_to_aug", "sep_to_nov"];
+    let mut counts = Vec::new();
+    for season in seasons {
+        counts.push(found(&format!("season={season}")).await.len());
+    }
+    counts.sort_unstable();
+    assert_eq!(counts, [0, 0, 0, 3]);
+    let (status, _) = get(&app, "/api/cooks?season=always").await;
+    assert_eq!(status, 400);
 }

@@ -108,11 +108,11 @@ fn the_purge_takes_only_what_was_deleted_long_ago() {
     demo::fill(&mut connection, now).unwrap();
     let page = db::cooks::Page {
         state: None,
-        search: None,
         slice: db::Slice {
             offset: 0,
             limit: 2,
         },
+        ..db::cooks::Page::default()
     };
     let (rows, _) = db::cooks::list(&mut connection, &page).unwrap();
     let ages = [Duration::days(31), Duration::days(1)];

@@ -247,12 +247,7 @@ export const weighedQuery = (recipe: Recipe) =>
 export const settingFor = (request: Request, within: number) =>
   answer(client.POST("/api/plans/setting-for-deadline", { body: { request, within_s: within } }));
 
-export interface CookFilter {
-  state?: "planned" | "running" | "finished";
-  q?: string;
-  page?: number;
-  per_page?: number;
-}
+export type CookFilter = NonNullable<paths["/api/cooks"]["get"]["parameters"]["query"]>;
 
 export const cooksQuery = (filter: CookFilter) =>
   queryOptions({
@@ -306,6 +301,28 @@ export const readingsQuery = (id: string, file: File | null, choice: ReadingsCho
 
 export const keepReadings = (id: string, file: File, choice: ReadingsChoice) =>
   readingsFile(id, file, { ...choice, keep: true });
+
+export const photosQuery = (cook: string) =>
+  queryOptions({
+    queryKey: ["photos", cook],
+    queryFn: ({ signal }) =>
+      answer(client.GET("/api/cooks/{id}/photos", { ...of({ id: cook }), signal })),
+  });
+
+export const addPhoto = (cook: string, id: string, photo: Blob) =>
+  answer(
+    client.POST("/api/cooks/{id}/photos", {
+      params: { path: { id: cook }, query: { id } },
+      body: photo as never,
+      bodySerializer: (body: unknown) => body as Blob,
+      headers: { "Content-Type": "application/octet-stream" },
+    }),
+  );
+
+export const deletePhoto = (id: string) => answer(client.DELETE("/api/photos/{id}", of({ id })));
+
+export const restorePhoto = (id: string) =>
+  answer(client.POST("/api/photos/{id}/restore", of({ id })));
 
 /** A sentence that was shared under a short address. */
 export const sharedQuery = (id: string) =>

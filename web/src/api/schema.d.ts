@@ -618,6 +618,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/logbook/cooks.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every closed cook as a JSON document with a published schema. */
+        get: operations["log_document"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/logbook/off": {
         parameters: {
             query?: never;
@@ -644,6 +661,23 @@ export interface paths {
         };
         /** Every reading as a line of CSV (RFC 4180), with units in the header. */
         get: operations["readings_csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/logbook/schema": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The JSON Schema of the document that the log travels in. */
+        get: operations["log_schema"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3511,6 +3545,58 @@ export interface components {
             shapes: components["schemas"]["ShapeDto"][];
             spit?: components["schemas"]["SpittedDto"] | null;
             tumbler?: components["schemas"]["TumblerDto"] | null;
+        };
+        /** @description The log as a document. */
+        LogDocumentDto: {
+            /** @description Where the shape of this document is described. */
+            $schema: string;
+            /** @description Every closed cook, the latest first. */
+            cooks: components["schemas"]["LoggedCookDto"][];
+            /**
+             * Format: int32
+             * @description Version of its shape.
+             */
+            version: number;
+        };
+        /** @description A closed cook: what was planned, what happened, how it came out. */
+        LoggedCookDto: {
+            /**
+             * Format: double
+             * @description Core temperature wanted.
+             */
+            core_target_c: number;
+            /**
+             * Format: date-time
+             * @description When it was closed.
+             */
+            finished_at?: string | null;
+            /** @description What happened, by minutes from loading: readings among it. */
+            happened: components["schemas"]["MarkDto"][];
+            /**
+             * Format: uuid
+             * @description Identity.
+             */
+            id: string;
+            /** @description Name. */
+            name: string;
+            outcome?: components["schemas"]["OutcomeDto"] | null;
+            /**
+             * Format: double
+             * @description Planned pull, from loading.
+             */
+            planned_out_s: number;
+            /**
+             * Format: double
+             * @description Planned turn, from loading.
+             */
+            planned_turn_s?: number | null;
+            /** @description What the cook said. */
+            request: components["schemas"]["RequestDto"];
+            /**
+             * Format: date-time
+             * @description When it was started.
+             */
+            started_at?: string | null;
         };
         /**
          * @description Which faces, by where they look at that moment.
@@ -6677,6 +6763,14 @@ export interface operations {
                 state?: components["schemas"]["StateDto"];
                 /** @description Only whose name, cut or note contains these words. */
                 q?: string;
+                /** @description Only of this cut. */
+                cut?: components["schemas"]["CutDto"];
+                /** @description Only in the machine of this name. */
+                machine?: string;
+                /** @description Only those that came out so. */
+                found?: "raw" | "right" | "dry" | "soft";
+                /** @description Only those started in this quarter of the year. */
+                season?: "dec_to_feb" | "mar_to_may" | "jun_to_aug" | "sep_to_nov";
                 /** @description Page, from 1. */
                 page?: number;
                 /** @description Cooks on a page. */
@@ -8966,6 +9060,19 @@ export interface operations {
                  *             "lot": 0,
                  *             "place": "thickest"
                  *           }
+                 *         },
+                 *         {
+                 *           "at_s": 1700,
+                 *           "what": {
+                 *             "kind": "out",
+                 *             "lot": 0
+                 *           }
+                 *         },
+                 *         {
+                 *           "at_s": 2000,
+                 *           "what": {
+                 *             "kind": "serve"
+                 *           }
                  *         }
                  *       ],
                  *       "seed": 7
@@ -9101,6 +9208,19 @@ export interface operations {
                  *             "kind": "read",
                  *             "lot": 0,
                  *             "place": "thickest"
+                 *           }
+                 *         },
+                 *         {
+                 *           "at_s": 1700,
+                 *           "what": {
+                 *             "kind": "out",
+                 *             "lot": 0
+                 *           }
+                 *         },
+                 *         {
+                 *           "at_s": 2000,
+                 *           "what": {
+                 *             "kind": "serve"
                  *           }
                  *         }
                  *       ],
@@ -10790,6 +10910,69 @@ export interface operations {
             };
         };
     };
+    log_document: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogDocumentDto"];
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     plans_off: {
         parameters: {
             query?: never;
@@ -10906,6 +11089,70 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    log_schema: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/schema+json": unknown;
+                };
+            };
+            /** @description Nobody is signed in, where one has to be. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Sent by a page of somebody else. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Meant for another server. */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of ours. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
                 headers: {
                     [name: string]: unknown;

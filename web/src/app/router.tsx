@@ -7,6 +7,7 @@ import {
 } from "@tanstack/react-router";
 import { Empty, Trouble } from "../components/Notice";
 import { readBenchSearch, readPlanSearch } from "../domain/address";
+import { readLogSearch } from "../places/logbook/search";
 import { Frame } from "./Frame";
 
 const root = createRootRoute({
@@ -49,11 +50,7 @@ const fryerCook = createRoute({
 const logbook = createRoute({
   getParentRoute: () => root,
   path: "/logbook",
-  /** Which page of it, and what is searched. */
-  validateSearch: ({ page, q }: Record<string, unknown>): { page?: number; q?: string } => ({
-    page: Number.isInteger(page) && Number(page) > 1 ? Number(page) : undefined,
-    q: q === undefined || q === "" ? undefined : String(q).slice(0, 100),
-  }),
+  validateSearch: readLogSearch,
   component: lazyRouteComponent(() => import("../places/logbook/LogbookPlace"), "LogbookPlace"),
 });
 
@@ -61,6 +58,12 @@ const logbookCook = createRoute({
   getParentRoute: () => root,
   path: "/logbook/$id",
   component: lazyRouteComponent(() => import("../places/logbook/LogbookCook"), "LogbookCook"),
+});
+
+const logbookCompare = createRoute({
+  getParentRoute: () => root,
+  path: "/logbook/$id/with/$other",
+  component: lazyRouteComponent(() => import("../places/logbook/LogbookCompare"), "LogbookCompare"),
 });
 
 const bench = createRoute({
@@ -117,6 +120,7 @@ export const router = createRouter({
     fryerCook,
     logbook,
     logbookCook,
+    logbookCompare,
     bench,
     supper,
     keptSupper,

@@ -2,7 +2,7 @@
 
 use chrono::{DateTime, Utc};
 use diesel::prelude::*;
-use diesel::sql_types::{Bool, Text};
+use diesel::sql_types::{Array, Bool, Integer, Text};
 use serde_json::Value;
 use uuid::Uuid;
 
@@ -21,15 +21,61 @@ pub enum State {
     Finished,
 }
 
+/// How it came out, by what was said of it last.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Found {
+    /// Rawer inside than right.
+    Raw,
+    /// Just right inside.
+    Right,
+    /// Drier than right.
+    Dry,
+    /// Soft or soggy outside.
+    Soft,
+}
+
 /// One page of cooks.
-#[derive(Debug, Clone)]
+#[derive(Debug, Clone, Default)]
 pub struct Page {
+    /// Only of this cut, by its name in sentences.
+    pub cut: Option<String>,
+    /// Only in the machine of this name.
+    pub machine: Option<String>,
+    /// Only those that came out so.
+    pub found: Option<Found>,
+    /// Only those started in these months, 1 to 12.
+    pub months: Vec<i32>,
     /// Only of this state.
     pub state: Option<State>,
     /// Only whose name, cut or note contains this.
     pub search: Option<String>,
     /// Rows.
     pub slice: Slice,
+}
+
+impl Found {
+    /// In SQL: of the last that was said, since one may close a cook anew.
+    const fn condition(self) -> &'static str {
+        macro_rules! said {
+            ($condition:literal) => {
+                concat!(
+                    "(SELECT ",
+                    $condition,
+                    " FROM (SELECT (happening->'holds'->>'doneness')::int AS doneness,
+                              (happening->'holds'->>'crispness')::int AS crispness
+                         FROM events WHERE events.household_id = cooks.household_id
+                          AND events.cook_id = cooks.id AND happening->'holds'->>'kind' = 'finished'
+                        ORDER BY at DESC, seq DESC LIMIT 1) AS said)"
+                )
+            };
+        }
+        match self {
+            Self::Raw => said!("doneness < 3"),
+            Self::Right => said!("doneness = 3"),
+            Self::Dry => said!("doneness > 3"),
+            Self::Soft => said!("crispness < 3"),
+        }
+    }
 }
 
 type Filtered<'a> = cooks::BoxedQuery<'a, diesel::pg::Pg>;
@@ -47,6 +93,27 @@ fn filtered(page: &Page) -> Filtered<'static> {
             .filter(cooks::finished_at.is_null()),
         Some(State::Finished) => query.filter(cooks::finished_at.is_not_null()),
     };
+    if let Some(cut) = page.cut.clone() {
+        query = query.filter(
+            diesel::dsl::sql::<Bool>("cooks.request->'holds'->>'cut' = ").bind::<Text, _>(cut),
+        );
+    }
+    if let Some(machine) = page.machine.clone() {
+        query = query.filter(
+            diesel::dsl::sql::<Bool>("cooks.request->'holds'->'machine'->'holds'->>'name' = ")
+                .bind::<Text, _>(machine),
+        );
+    }
+    if let Some(found) = page.found {
+        query = query.filter(diesel::dsl::sql::<Bool>(found.condition()));
+    }
+    if !page.months.is_empty() {
+        query = query.filter(
+            diesel::dsl::sql::<Bool>("extract(month FROM cooks.started_at)::int = ANY(")
+                .bind::<Array<Integer>, _>(page.months.clone())
+                .sql(")"),
+        );
+    }
     for word in page.search.iter().flat_map(|text| text.split_whitespace()) {
         let escaped = word
             .replace('\\', "\\\\")

@@ -33,7 +33,7 @@ diesel::define_sql_function! {
 pub const MIGRATIONS: EmbeddedMigrations = embed_migrations!("migrations");
 
 /// Which rows of a list.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
 pub struct Slice {
     /// Rows to skip.
     pub offset: i64,

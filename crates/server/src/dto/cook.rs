@@ -10,7 +10,7 @@ use super::course::CourseDto;
 use super::event::{EventDto, HappeningDto, OutcomeDto};
 use super::plan::{PictureDto, PlanDto, StepDto};
 use super::request::RequestDto;
-use super::words::{PlaceDto, ShowsDto};
+use super::words::{CutDto, PlaceDto, ShowsDto};
 use crate::documents::page;
 use crate::times::time;
 
@@ -48,6 +48,47 @@ pub enum StateDto {
     Finished,
 }
 
+/// How a cook came out.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum FoundDto {
+    /// Rawer inside than right.
+    Raw,
+    /// Just right inside.
+    Right,
+    /// Drier than right.
+    Dry,
+    /// Soft or soggy outside.
+    Soft,
+}
+
+/// A quarter of the year.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum SeasonDto {
+    /// December to February.
+    DecToFeb,
+    /// March to May.
+    MarToMay,
+    /// June to August.
+    JunToAug,
+    /// September to November.
+    SepToNov,
+}
+
+impl SeasonDto {
+    /// Its months, 1 to 12.
+    #[must_use]
+    pub const fn months(self) -> [i32; 3] {
+        match self {
+            Self::DecToFeb => [12, 1, 2],
+            Self::MarToMay => [3, 4, 5],
+            Self::JunToAug => [6, 7, 8],
+            Self::SepToNov => [9, 10, 11],
+        }
+    }
+}
+
 /// A page of cooks.
 #[derive(Debug, Clone, PartialEq, Deserialize, IntoParams)]
 #[serde(deny_unknown_fields)]
@@ -58,6 +99,17 @@ pub struct PageQuery {
     /// Only whose name, cut or note contains these words.
     #[param(max_length = 100)]
     pub q: Option<String>,
+    /// Only of this cut.
+    pub cut: Option<CutDto>,
+    /// Only in the machine of this name.
+    #[param(max_length = 60)]
+    pub machine: Option<String>,
+    /// Only those that came out so.
+    #[param(inline)]
+    pub found: Option<FoundDto>,
+    /// Only those started in this quarter of the year.
+    #[param(inline)]
+    pub season: Option<SeasonDto>,
     /// Page, from 1.
     #[param(minimum = 1, maximum = 100000)]
     pub page: Option<i64>,

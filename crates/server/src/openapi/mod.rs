@@ -29,6 +29,12 @@ pub fn described() -> Description {
             "/api/machines/schema",
             "Machines of a kitchen",
         ),
+        log: document_schema(
+            &api,
+            "LogDocumentDto",
+            "/api/logbook/schema",
+            "The log of a kitchen",
+        ),
         supper: document_schema(&api, "SupperDto", "/api/suppers/schema", "A supper"),
         paths: paths
             .into_iter()

@@ -51,6 +51,11 @@ export function HowFarOff() {
               Readings as a table
             </Action>
           </a>
+          <a href="/api/logbook/cooks.json" download="cooks.json">
+            <Action as="span" look="plain" textStyle="small">
+              Everything as JSON
+            </Action>
+          </a>
         </Flex>
       </Box>
       <Box w="20rem" maxW="100%" color="ink.soft">

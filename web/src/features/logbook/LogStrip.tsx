@@ -13,12 +13,22 @@ interface LogStripProps {
   turnAt: number | null | undefined;
   marks: Mark[];
   units: Units;
+  /** Where the time scale ends at least, min: for strips that stand over one another. */
+  until?: number;
 }
 
 const HEIGHT = 64;
 const BELOW = 46;
 
-export function LogStrip({ picture, steps, pullAt, turnAt, marks, units }: LogStripProps) {
+export function LogStrip({
+  picture,
+  steps,
+  pullAt,
+  turnAt,
+  marks,
+  units,
+  until = 0,
+}: LogStripProps) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const planned = picture.minutes[picture.minutes.length - 1] ?? 1;
   const readings = marks.flatMap(({ minute, happening }) =>
@@ -31,7 +41,7 @@ export function LogStrip({ picture, steps, pullAt, turnAt, marks, units }: LogSt
   const out = pulls[0];
   const happened = [...readings.map((reading) => reading.minute), out?.minute ?? 0];
   // A little room at the right for the last label.
-  const to = Math.max(planned, Math.max(...happened) * 1.06);
+  const to = Math.max(planned, Math.max(...happened) * 1.06, until);
   const x = (minute: number) => (minute / to) * width;
   const line = HEIGHT + 14;
   return (

@@ -6,6 +6,7 @@ import { readCookingQuery } from "../../api/queries";
 import type { Catalogue, RecipeReading, Request } from "../../api/types";
 import { Caution } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
+import { Action } from "../../components/recipes";
 import { planOf } from "../../domain/address";
 import { render } from "../../domain/message";
 import { entryOf } from "../../domain/request";
@@ -21,6 +22,9 @@ interface ReadRecipeProps {
 }
 
 const EXAMPLE = "400 °F 20 min, turn half-way, in an oven-style machine, for 2 lb drumsticks";
+/** An invented one, as the keeper's neighbour wrote it down. */
+const PAGE =
+  "Harbour legs. 8 drumsticks, 115 g each, in the tabletop oven on a rack: 400 °F for 25 minutes, turn them half-way.";
 /** It is read once the text rests so long, ms. */
 const REST = 350;
 
@@ -49,6 +53,11 @@ export function ReadRecipe({ catalogue, request, units }: ReadRecipeProps) {
         placeholder={EXAMPLE}
         onChange={(event) => setText(event.target.value)}
       />
+      {text === "" ? (
+        <Action type="button" look="plain" textStyle="small" px="0" onClick={() => setText(PAGE)}>
+          Try a recipe from a neighbour's notebook
+        </Action>
+      ) : null}
       {settled.trim() === "" ? null : read.error ? (
         <Text role="alert" color="beet" textStyle="body" mt="2">
           {failed(read.error, units)}

@@ -1,10 +1,10 @@
 // One cook of the log: the plan against what happened, in numbers.
 
-import { Box, Flex, Input, Text } from "@chakra-ui/react";
+import { Box, Flex, Input, NativeSelect, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useParams } from "@tanstack/react-router";
+import { useNavigate, useParams } from "@tanstack/react-router";
 import { useState } from "react";
-import { catalogueQuery, cookChanged, cookQuery, renameCook } from "../../api/queries";
+import { catalogueQuery, cookChanged, cookQuery, cooksQuery, renameCook } from "../../api/queries";
 import type { Cook } from "../../api/types";
 import { Caution, Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
@@ -17,11 +17,13 @@ import { CRISPNESS, DONENESS } from "../../features/course/OutcomeForm";
 import { targetWords } from "../../features/logbook/CookEntry";
 import { Readings, Steps } from "../../features/logbook/CourseTables";
 import { LogStrip } from "../../features/logbook/LogStrip";
+import { Photos } from "../../features/logbook/Photos";
 import { ReadingsFile } from "../../features/logbook/ReadingsFile";
 import { useDeleteCook } from "../../features/logbook/useDeleteCook";
 import { clock, day } from "../../lib/clock";
 import { usePageTitle } from "../../lib/title";
 import { temperature } from "../../lib/units";
+import { marksOf } from "./marks";
 
 export function LogbookCook() {
   const { id } = useParams({ from: "/logbook/$id" });
@@ -47,13 +49,6 @@ function Page({ cook, onDelete }: { cook: Cook; onDelete: () => void }) {
   usePageTitle(`Logbook: ${cook.name}`);
   const outcome = cook.course?.outcome;
   const loaded = cook.course?.loaded_at ? Date.parse(cook.course.loaded_at) : null;
-  const marks =
-    loaded === null
-      ? []
-      : cook.events.map((event) => ({
-          minute: (Date.parse(event.at) - loaded) / 60_000,
-          happening: event.happening,
-        }));
   return (
     <>
       <Name cook={cook} />
@@ -79,7 +74,7 @@ function Page({ cook, onDelete }: { cook: Cook; onDelete: () => void }) {
         steps={plan.steps}
         pullAt={plan.pull_at_s}
         turnAt={plan.turn_at_s}
-        marks={marks}
+        marks={marksOf(cook)}
         units={units}
       />
       {outcome ? (
@@ -91,7 +86,8 @@ function Page({ cook, onDelete }: { cook: Cook; onDelete: () => void }) {
           {outcome.note}
         </Text>
       ) : null}
-      <Flex gap="8" wrap="wrap" align="flex-start">
+      <Photos cook={cook.id} name={cook.name} units={units} />
+      <Flex gap="8" wrap="wrap" align="flex-start" mt="4">
         <Steps cook={cook} units={units} />
         <Readings cook={cook} loaded={loaded} units={units} />
       </Flex>
@@ -139,6 +135,7 @@ function Page({ cook, onDelete }: { cook: Cook; onDelete: () => void }) {
         >
           What went wrong
         </PlaceLink>
+        <CompareWith cook={cook} />
         <a href={`/api/cooks/${cook.id}/recipe.jsonld`} download="cook.jsonld">
           <Action as="span">As a recipe</Action>
         </a>
@@ -147,6 +144,37 @@ function Page({ cook, onDelete }: { cook: Cook; onDelete: () => void }) {
         </Action>
       </Flex>
     </>
+  );
+}
+
+/** Another cook of the log, to be looked at beside this one. */
+function CompareWith({ cook }: { cook: Cook }) {
+  const navigate = useNavigate();
+  const cooks = useQuery(cooksQuery({ state: "finished", per_page: 30 }));
+  const others = (cooks.data?.items ?? []).filter(({ id }) => id !== cook.id);
+  if (others.length === 0) return null;
+  return (
+    <NativeSelect.Root w="14rem">
+      <NativeSelect.Field
+        aria-label="Compare with another cook"
+        value=""
+        onChange={({ target }) =>
+          void navigate({
+            to: "/logbook/$id/with/$other",
+            params: { id: cook.id, other: target.value },
+          })
+        }
+      >
+        <option value="">Compare with …</option>
+        {others.map(({ id, name, started_at }) => (
+          <option key={id} value={id}>
+            {name}
+            {started_at ? `, ${day(new Date(started_at), new Date())}` : ""}
+          </option>
+        ))}
+      </NativeSelect.Field>
+      <NativeSelect.Indicator />
+    </NativeSelect.Root>
   );
 }
 

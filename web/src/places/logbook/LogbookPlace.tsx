@@ -22,6 +22,7 @@ import { day } from "../../lib/clock";
 import { useSettled } from "../../lib/hooks";
 import { usePageTitle } from "../../lib/title";
 import type { Units } from "../../lib/units";
+import { Filters } from "./Filters";
 
 const PER_PAGE = 10;
 const SETTLE = 200;
@@ -30,7 +31,8 @@ export function LogbookPlace() {
   usePageTitle("Logbook");
   const units = useSettings();
   const search = useRef<HTMLInputElement>(null);
-  const { q: asked = "", page = 1 } = useSearch({ from: "/logbook" });
+  const { q: asked = "", page = 1, ...filter } = useSearch({ from: "/logbook" });
+  const filtered = Object.values(filter).some((value) => value !== undefined);
   const navigate = useNavigate({ from: "/logbook" });
   const [typed, setTyped] = useState(asked);
   const q = useSettled(typed.trim().slice(0, 100), SETTLE);
@@ -41,11 +43,20 @@ export function LogbookPlace() {
     });
   const follow = useEffectEvent((words: string) => {
     if (words === asked) return;
-    void navigate({ search: { q: words || undefined, page: undefined }, replace: true });
+    void navigate({
+      search: (before) => ({ ...before, q: words || undefined, page: undefined }),
+      replace: true,
+    });
   });
   useEffect(() => follow(q), [q]);
   const cooks = useQuery(
-    cooksQuery({ state: "finished", page, per_page: PER_PAGE, ...(asked ? { q: asked } : {}) }),
+    cooksQuery({
+      state: "finished",
+      page,
+      per_page: PER_PAGE,
+      ...filter,
+      ...(asked ? { q: asked } : {}),
+    }),
   );
   const deletion = useDeleteCook();
   // The last row of the last page was deleted: the page before is the last one now.
@@ -74,14 +85,27 @@ export function LogbookPlace() {
           onChange={(event) => setTyped(event.target.value)}
         />
       </Flex>
-      {asked || page > 1 ? null : <HowFarOff />}
+      <Filters
+        chosen={filter}
+        onChoose={(next) =>
+          void navigate({ search: { ...next, q: asked || undefined }, replace: true })
+        }
+      />
+      {asked || filtered || page > 1 ? null : <HowFarOff />}
       {deletion.notice}
       {cooks.error && !cooks.data ? (
         <Trouble onRetry={() => void cooks.refetch()}>{cooks.error.message}</Trouble>
       ) : cooks.data === undefined ? (
         <Waiting>Loading…</Waiting>
       ) : cooks.data.total === 0 ? (
-        <Nothing searched={asked} onClear={() => setTyped("")} />
+        <Nothing
+          searched={asked}
+          filtered={filtered}
+          onClear={() => {
+            setTyped("");
+            void navigate({ search: {}, replace: true });
+          }}
+        />
       ) : (
         <Box aria-busy={cooks.isPlaceholderData}>
           {cooks.data.items.map((row) => (
@@ -99,11 +123,17 @@ export function LogbookPlace() {
   );
 }
 
-function Nothing({ searched, onClear }: { searched: string; onClear: () => void }) {
-  if (searched) {
+interface NothingProps {
+  searched: string;
+  filtered: boolean;
+  onClear: () => void;
+}
+
+function Nothing({ searched, filtered, onClear }: NothingProps) {
+  if (searched || filtered) {
     return (
-      <Empty title={`Nothing about “${searched}”`}>
-        Names, cuts and notes are searched.{" "}
+      <Empty title={searched ? `Nothing about “${searched}”` : "No such cook"}>
+        {searched ? "Names, cuts and notes are searched. " : ""}
         <Action type="button" look="plain" onClick={onClear}>
           Show all
         </Action>

@@ -2,9 +2,9 @@ use actix_web::get;
 use actix_web::web::{Json, Query};
 
 use crate::cooks;
-use crate::db::cooks::{Page as Wanted, State};
+use crate::db::cooks::{Found, Page as Wanted, State};
 use crate::documents::Page;
-use crate::dto::cook::{CookPageDto, PageQuery, StateDto};
+use crate::dto::cook::{CookPageDto, FoundDto, PageQuery, StateDto};
 use crate::error::ApiError;
 use crate::kitchen::Kitchen;
 use crate::text;
@@ -29,7 +29,22 @@ pub async fn list(
     if let Some(words) = &query.q {
         text::named("q", words, text::SEARCH)?;
     }
+    if let Some(machine) = &query.machine {
+        text::named("machine", machine, text::MACHINE_NAME)?;
+    }
+    let cut = query.cut.map(serde_json::to_value).transpose()?;
     let wanted = Wanted {
+        cut: cut.and_then(|cut| cut.as_str().map(str::to_owned)),
+        machine: query.machine,
+        found: query.found.map(|found| match found {
+            FoundDto::Raw => Found::Raw,
+            FoundDto::Right => Found::Right,
+            FoundDto::Dry => Found::Dry,
+            FoundDto::Soft => Found::Soft,
+        }),
+        months: query
+            .season
+            .map_or_else(Vec::new, |season| season.months().to_vec()),
         state: query.state.map(|state| match state {
             StateDto::Planned => State::Planned,
             StateDto::Running => State::Running,

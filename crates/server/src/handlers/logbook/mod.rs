@@ -1,3 +1,5 @@
 pub mod cooks;
+pub mod document;
 pub mod off;
 pub mod readings;
+pub mod schema;
