@@ -1,7 +1,8 @@
 //! Tern Cottage, a keeper's house on a small island: the demo kitchen. All of it is invented.
 //!
-//! Readings come from the model itself, for a machine a little off and a thermometer with noise
-//! from a fixed seed, so that the log looks like a log.
+//! Readings come from the model itself, computed for machines that are hidden to the kitchen - each a little off its
+//! dial - with pieces thicker or thinner than they seem and a thermometer with noise from a fixed seed: the kitchen
+//! has something to learn, and learns it.
 
 mod cards;
 mod photos;
@@ -11,7 +12,7 @@ use chrono::{DateTime, Duration, Utc};
 use diesel::{Connection, PgConnection};
 use ember_core::fryer::{Calibration, Dial, Floor, Machine, MachineKind, Spit, Support};
 use ember_core::meat::CutId;
-use ember_core::plan::{Plan, Request, SauceRule, StepKind, plan};
+use ember_core::plan::{Plan, Request, SauceRule, StepKind, Synthetic, plan, synthetic};
 use ember_core::units::{Length, Mass, Power, Temperature, TemperatureDifference};
 use uuid::Uuid;
 
@@ -101,8 +102,8 @@ struct Story {
     /// Days before now, and the time of day (UTC) it was started.
     days_ago: i64,
     started: [u32; 2],
-    /// How much faster (above 1) than the model this cook really went.
-    pace: f64,
+    /// How many deviations thicker the pieces really were.
+    thicker: f64,
     /// Minutes past the plan at which it came out.
     late_min: f64,
     outcome: OutcomeDto,
@@ -160,7 +161,7 @@ fn stories() -> Vec<Story> {
             request: drumsticks,
             days_ago: 13,
             started: [17, 25],
-            pace: 1.02,
+            thicker: -0.3,
             late_min: 0.5,
             outcome: outcome(4, 3, "Nothing left. Fennel seed crushed, not ground."),
             photographs: &[1, 2],
@@ -170,7 +171,7 @@ fn stories() -> Vec<Story> {
             request: chops,
             days_ago: 11,
             started: [18, 10],
-            pace: 1.08,
+            thicker: -0.5,
             late_min: 4.0,
             outcome: outcome(
                 3,
@@ -185,7 +186,7 @@ fn stories() -> Vec<Story> {
             request: belly,
             days_ago: 9,
             started: [17, 5],
-            pace: 0.97,
+            thicker: 0.4,
             late_min: 1.0,
             outcome: outcome(5, 3, "Skin like glass after a night in the fridge."),
             photographs: &[4],
@@ -195,7 +196,7 @@ fn stories() -> Vec<Story> {
             request: thighs,
             days_ago: 7,
             started: [17, 40],
-            pace: 1.0,
+            thicker: 0.0,
             late_min: 0.5,
             outcome: outcome(4, 3, "Marmalade only for the end. One jar does six."),
             photographs: &[5],
@@ -205,7 +206,7 @@ fn stories() -> Vec<Story> {
             request: loin,
             days_ago: 5,
             started: [16, 50],
-            pace: 0.96,
+            thicker: 0.5,
             late_min: 1.5,
             outcome: outcome(3, 3, "Pink line in the middle, juicy. Needs the full rest."),
             photographs: &[],
@@ -215,7 +216,7 @@ fn stories() -> Vec<Story> {
             request: wings,
             days_ago: 3,
             started: [18, 5],
-            pace: 1.03,
+            thicker: -0.2,
             late_min: 0.0,
             outcome: outcome(4, 3, "Mustard on the side, not on top."),
             photographs: &[],
@@ -225,7 +226,7 @@ fn stories() -> Vec<Story> {
             request: chops_measured,
             days_ago: 1,
             started: [18, 20],
-            pace: 1.03,
+            thicker: -0.2,
             late_min: 0.0,
             outcome: outcome(3, 3, "Five minutes' rest and they ran clear and juicy."),
             photographs: &[],
@@ -235,7 +236,7 @@ fn stories() -> Vec<Story> {
             request: steak,
             days_ago: 2,
             started: [18, 30],
-            pace: 1.0,
+            thicker: 0.0,
             late_min: 0.0,
             outcome: outcome(2, 3, "Pink as ordered; the crust could be darker."),
             photographs: &[],
@@ -254,7 +255,8 @@ fn tell(
     let started = evening(now - Duration::days(story.days_ago), story.started);
     let created = started - Duration::minutes(40);
     let id = store(connection, story.name, &story.request, &plan, created, None)?;
-    let happened = happenings(dice, story, &plan);
+    let truth = synthetic(&story.request, hidden(story))?;
+    let happened = happenings(dice, story, &plan, &truth);
     let mut ended = started;
     for (minutes, happening) in happened {
         let at = started + Duration::milliseconds((minutes * 60_000.0) as i64);
@@ -277,6 +279,37 @@ fn tell(
     Ok(())
 }
 
+/// What is hidden of a cook, in deviations to the slow side: its pieces, its start, and the heat, the dial and the
+/// air of its machine. The drum runs hotter than its dial, the shelves a little cooler.
+fn hidden(story: &Story) -> [f64; 5] {
+    let [heat, dial] = if story.request.machine.racks.is_empty() {
+        [-0.6, -1.0]
+    } else {
+        [0.3, 0.6]
+    };
+    [story.thicker, 0.0, heat, dial, 0.0]
+}
+
+/// The coldest spot of the hidden cook, °C; past its end it goes on rising, ever slower: its water does not boil.
+fn core_at(truth: &Synthetic, minute: f64) -> f64 {
+    let after = truth.minutes.iter().position(|at| *at >= minute);
+    let n = after
+        .unwrap_or(truth.minutes.len().saturating_sub(1))
+        .max(1);
+    let at = |n: usize| Some((*truth.minutes.get(n)?, *truth.core.get(n)?));
+    let (Some((t0, c0)), Some((t1, c1))) = (at(n - 1), at(n)) else {
+        return truth.core.last().copied().unwrap_or_default();
+    };
+    let slope = (c1 - c0) / (t1 - t0).max(1e-9);
+    if minute <= t1 {
+        return c0 + slope * (minute - t0);
+    }
+    /// No core gets hotter, °C.
+    const HOTTEST: f64 = 99.0;
+    let left = (HOTTEST - c1).max(1e-3);
+    HOTTEST - left * (-slope * (minute - t1) / left).exp()
+}
+
 /// A time of day on the day of `at`.
 fn evening(at: DateTime<Utc>, [hour, minute]: [u32; 2]) -> DateTime<Utc> {
     at.date_naive()
@@ -285,17 +318,15 @@ fn evening(at: DateTime<Utc>, [hour, minute]: [u32; 2]) -> DateTime<Utc> {
 }
 
 /// What happened, by minutes from the start.
-fn happenings(dice: &mut Dice, story: &Story, plan: &Plan) -> Vec<(f64, HappeningDto)> {
+fn happenings(
+    dice: &mut Dice,
+    story: &Story,
+    plan: &Plan,
+    truth: &Synthetic,
+) -> Vec<(f64, HappeningDto)> {
     let first = plan.steps.first().map_or(0.0, |step| step.at.minutes());
     let mut out = vec![(0.0, HappeningDto::Started {})];
-    // Past the planned pull the picture shows the rest; what stayed in kept rising as before.
-    let pull = plan.pull_at.minutes();
-    let at_pull = plan.picture.core_at(pull);
-    let rise = at_pull - plan.picture.core_at(pull - 1.0);
-    let core = |minute: f64| {
-        let minute = minute * story.pace;
-        plan.picture.core_at(minute.min(pull)) + rise * (minute - pull).max(0.0)
-    };
+    let core = |minute: f64| core_at(truth, minute);
     let mut last_core = 0.0;
     let mut shift = -first;
     for (index, step) in plan.steps.iter().enumerate() {
