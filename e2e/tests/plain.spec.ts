@@ -205,16 +205,19 @@ test.describe("in an empty kitchen", () => {
 async function ofTheKitchen(page: Page): Promise<string[]> {
   type Row = { id: string; request: object; finished_at?: string | null };
   const read = async (path: string) => (await (await page.request.get(path)).json()) as { items: Row[] };
-  const over = (await read("/api/cooks?per_page=50")).items.find((cook) => cook.finished_at);
+  const cooks = (await read("/api/cooks?per_page=50")).items;
+  const [over, other] = cooks.filter((cook) => cook.finished_at);
   const [supper] = (await read("/api/suppers")).items;
   const begun = await page.request.post("/api/cooks", { data: { name: "Begun", request: over?.request } });
   const { id } = (await begun.json()) as Row;
   const loaded = { id: crypto.randomUUID(), happening: { kind: "started" } };
   expect((await page.request.post(`/api/cooks/${id}/events`, { data: loaded })).ok()).toBe(true);
-  return [`/fryer/${id}`, `/logbook/${over?.id}`, `/supper/${supper?.id}`];
+  const compared = `/logbook/${over?.id}/with/${other?.id}`;
+  return [`/fryer/${id}`, `/logbook/${over?.id}`, compared, `/supper/${supper?.id}`];
 }
 
-const VIEWS = ["/", "/plan", "/supper", "/fryer", "/logbook", "/kitchen", "/kitchen/new"];
+const BENCH = ["", "?tool=what_if", "?tool=wrong", "?tool=practice"].map((tool) => `/bench${tool}`);
+const VIEWS = ["/", "/plan", "/supper", "/fryer", "/logbook", ...BENCH, "/kitchen", "/kitchen/new"];
 
 for (const colorScheme of ["light", "dark"] as const) {
   for (const viewport of [
