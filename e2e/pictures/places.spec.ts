@@ -47,14 +47,27 @@ test("laptop", async ({ page }) => {
   await expect(page.getByText("· typical").first()).toBeVisible();
   await page.getByRole("button", { name: "How that is known" }).first().click();
   await shot(page, "kitchen");
-  await page.goto("/bench");
-  await page
-    .getByRole("textbox", { name: "The recipe" })
-    .fill("400 °F 20 min, turn half-way, in an oven-style machine, for 2 lb drumsticks");
-  await expect(page.getByText(/^In the drum: /)).toBeVisible();
-  await page.getByLabel("What if it were otherwise").selectOption("thickness");
-  await expect(page.getByText(/min longer/)).toBeVisible();
+  await page.goto("/bench?tool=wrong");
+  await page.getByRole("button", { name: "raw inside, or at the bone" }).click();
+  await expect(page.getByText("To tell them apart:")).toBeVisible();
   await shot(page, "bench");
+  await page.goto("/bench?tool=practice");
+  // The same hidden piece in every picture.
+  await page.evaluate(() => Object.assign(Math, { random: () => 0.4 }));
+  await page.getByRole("button", { name: "Begin: Thin and thick together" }).click();
+  await page.getByRole("button", { name: "Load", exact: true }).click();
+  const later = page.getByRole("button", { name: "5 min on" });
+  await later.click();
+  await page.getByRole("button", { name: "Turn", exact: true }).click();
+  await later.click();
+  await page.getByRole("button", { name: "Read the thin chops" }).click();
+  await page.getByRole("button", { name: "Take the thin chops out" }).click();
+  await later.click();
+  await page.getByRole("button", { name: "Take it out" }).click();
+  await later.click();
+  await page.getByRole("button", { name: "Serve" }).click();
+  await expect(page.getByText(/^As the advice would have gone/)).toBeVisible();
+  await shot(page, "practice");
   await newPlan(page);
   await page.getByRole("button", { name: /usual details/ }).click();
   for (const [word, choice] of [
@@ -99,7 +112,7 @@ test("laptop", async ({ page }) => {
   await expect(page.getByText("This schedule does not work")).toBeVisible();
   await page.getByRole("alert").evaluate((alert) => alert.scrollIntoView());
   await shot(page, "supper-clash");
-  await page.emulateMedia({ colorScheme: "dark" });
+});
   await page.goto("/logbook");
   await page.getByRole("link", { name: /^Repeat Caraway belly/ }).click();
   await expect(page.getByText("Load 1 pork belly slab")).toBeVisible();

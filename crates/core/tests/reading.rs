@@ -146,6 +146,180 @@ fn what_recipes_say_is_read() {
     assert_eq!(stages.len(), 2);
 }
 
+/// As recipes are printed: each with what it says of the pieces, the thickness, the minutes and the dial.
+#[test]
+fn recipes_as_they_are_printed_are_read() {
+    struct Said {
+        text: &'static str,
+        cut: CutId,
+        pieces: Option<u32>,
+        each: Option<f64>,
+        all: Option<f64>,
+        thick: Option<f64>,
+        minutes: f64,
+        setting: f64,
+        stages: usize,
+    }
+    let said = |text, cut, minutes, setting| Said {
+        text,
+        cut,
+        pieces: None,
+        each: None,
+        all: None,
+        thick: None,
+        minutes,
+        setting,
+        stages: 0,
+    };
+    let printed = [
+        said(
+            "Preheat the air fryer to 380°F. Air fry the chicken thighs, skin side down, for 10 minutes; flip and \
+             cook 8 to 10 minutes more until the internal temperature reaches 165°F.",
+            CutId::BoneInThigh,
+            19.0,
+            193.3,
+        ),
+        Said {
+            pieces: Some(4),
+            each: Some(170.1),
+            thick: Some(25.4),
+            ..said(
+                "4 boneless pork chops (1 inch thick, 6 oz each). Cook at 400 F for 12 minutes, flipping halfway.",
+                CutId::BonelessChop,
+                12.0,
+                204.4,
+            )
+        },
+        said(
+            "Frozen chicken wings, 200C, 25 minutes, shaking the basket every 8 minutes",
+            CutId::PartyWing,
+            25.0,
+            200.0,
+        ),
+        Said {
+            thick: Some(25.4),
+            ..said(
+                "1-inch ribeye, 400°F, 10-12 minutes, turning after 6 minutes",
+                CutId::BeefSteak,
+                11.0,
+                204.4,
+            )
+        },
+        Said {
+            all: Some(680.4),
+            ..said(
+                "1½ lb pork tenderloin at 400 for 20 to 25 min",
+                CutId::PorkTenderloin,
+                22.5,
+                204.4,
+            )
+        },
+        Said {
+            all: Some(1000.0),
+            ..said(
+                "Gas mark 6 for 40 minutes, 1 kg chicken thighs",
+                CutId::BoneInThigh,
+                40.0,
+                200.0,
+            )
+        },
+        Said {
+            each: Some(226.8),
+            ..said(
+                "Chicken breasts, 8 oz each (2), 375 F, 16-18 minutes, rest 5 minutes",
+                CutId::BonelessBreast,
+                17.0,
+                190.6,
+            )
+        },
+        Said {
+            all: Some(1500.0),
+            ..said(
+                "180 °C 2 h, pork shoulder 1.5 kg",
+                CutId::PorkShoulderPiece,
+                120.0,
+                180.0,
+            )
+        },
+        Said {
+            all: Some(1134.0),
+            stages: 2,
+            ..said(
+                "ribs: 1 rack (2.5 lb), 380 F 20 minutes meat side down, flip, 15 more minutes, brush with sauce, \
+                 400 F 5 minutes",
+                CutId::BackRibs,
+                40.0,
+                193.3,
+            )
+        },
+        Said {
+            all: Some(900.0),
+            ..said(
+                "After 10 minutes at 190 °C flip the drumsticks and cook 12 minutes more, 900 g",
+                CutId::Drumstick,
+                22.0,
+                190.0,
+            )
+        },
+    ];
+    for one in printed {
+        let read = read_cooking(one.text);
+        let near = |a: Option<f64>, b: Option<f64>| match (a, b) {
+            (Some(a), Some(b)) => (a - b).abs() < 0.1,
+            (a, b) => a == b,
+        };
+        let text = one.text;
+        assert_eq!(read.cut, Some(one.cut), "{text}");
+        assert!(
+            near(read.time.map(|time| time.minutes()), Some(one.minutes)),
+            "{text}: {read:?}"
+        );
+        assert!(
+            near(read.setting.map(|at| at.celsius()), Some(one.setting)),
+            "{text}: {read:?}"
+        );
+        assert!(
+            near(read.each.map(|mass| mass.grams()), one.each),
+            "{text}: {read:?}"
+        );
+        assert!(
+            near(read.mass.map(|mass| mass.grams()), one.all),
+            "{text}: {read:?}"
+        );
+        assert!(
+            near(read.thickness.map(|at| at.millimetres()), one.thick),
+            "{text}: {read:?}"
+        );
+        if one.pieces.is_some() {
+            assert_eq!(read.pieces, one.pieces, "{text}");
+        }
+        if one.stages > 0 {
+            assert_eq!(read.stages.len(), one.stages, "{text}: {read:?}");
+        }
+        assert_eq!(read.frozen, text.starts_with("Frozen"), "{text}");
+    }
+    let sides = read_cooking("Steak 2.5 cm, 200 C, 4 mins each side");
+    assert_eq!(
+        (sides.time.unwrap().minutes(), sides.turned),
+        (8.0, Some(true))
+    );
+    assert_eq!(
+        read_cooking("ribs, 3 h at 135 °C").cut,
+        Some(CutId::BackRibs)
+    );
+    // A hot start before a rule.
+    let roast =
+        read_cooking("Roast beef 1.2 kg, 200 °C for 15 min, then 160 °C for 20 min per 500 g");
+    assert_eq!(roast.cut, Some(CutId::BeefRoast));
+    // By hand: 2.4 times 20 and the 15.
+    let lasts = roast.lasts(Mass::from_grams(1200.0)).unwrap();
+    assert_eq!(lasts.minutes().round(), 63.0);
+    assert_eq!(roast.stages.len(), 2);
+    // What is not planned is said to be so.
+    let fish = read_cooking("Salmon, 200 °C 10 min");
+    assert!(fish.cut.is_none() && fish.not_planned.is_some());
+}
+
 #[test]
 fn where_and_how_is_read() {
     let machine = |text: &str| read_cooking(text).machine;

@@ -63,6 +63,26 @@ async fn what_went_wrong_is_answered_for_a_plan_and_for_a_logged_cook() {
     assert_eq!(status, 404);
 }
 
+/// A recipe for what is not planned is refused in words, and not read as one for something else.
+#[actix_web::test]
+async fn a_recipe_for_something_else_is_refused() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let asked = json!({ "text": "Salmon fillets, 200 °C 10 min", "request": sentence() });
+    let (status, problem) = post(&app, "/api/plans/recipe", &asked).await;
+    assert_eq!(
+        (status, &problem["field"]),
+        (422, &json!("text")),
+        "{problem}"
+    );
+    assert!(
+        problem["detail"]
+            .as_str()
+            .unwrap()
+            .contains("not planned yet")
+    );
+}
+
 #[actix_web::test]
 async fn an_exercise_is_played_and_shown_at_its_end() {
     let database = Database::new();

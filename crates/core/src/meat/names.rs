@@ -160,6 +160,8 @@ impl CutId {
                 "neck end",
                 "collar",
                 "pork shoulder joint",
+                "pork shoulder",
+                "shoulder of pork",
             ],
             Self::CountryRib => &["spare rib chop", "shoulder rib"],
             Self::BackRibs => &[
@@ -171,11 +173,13 @@ impl CutId {
                 "spare ribs",
                 "loin ribs",
                 "pork ribs",
+                "ribs",
             ],
             Self::RibTips => &["riblet", "riblets", "belly ribs", "breastbone"],
             Self::BeefShortRib => &["short rib", "beef rib", "Jacob's ladder", "flanken"],
             Self::BeefRoast => &[
                 "joint",
+                "roast beef",
                 "beef joint",
                 "topside",
                 "top round",

@@ -3,8 +3,8 @@
 //! passed over; what is not said stays open.
 
 use crate::fryer::MachineKind;
-use crate::meat::{CATALOGUE, CutId};
-use crate::units::{Interval, Mass, Temperature};
+use crate::meat::{CATALOGUE, CutId, NOT_YET, NotYet};
+use crate::units::{Interval, Length, Mass, Temperature};
 
 /// How long, by a label's rule: so long for each so much, and so long besides.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -26,6 +26,14 @@ pub struct Cooking {
     pub pieces: Option<u32>,
     /// All of it together.
     pub mass: Option<Mass>,
+    /// One piece, where it says "each".
+    pub each: Option<Mass>,
+    /// How thick.
+    pub thickness: Option<Length>,
+    /// Whether it comes straight from the freezer.
+    pub frozen: bool,
+    /// What it names that is not planned.
+    pub not_planned: Option<&'static NotYet>,
     /// At what.
     pub setting: Option<Temperature>,
     /// How long, all stages together; of "20-25 min" the middle.
@@ -45,6 +53,16 @@ pub struct Cooking {
 const CELSIUS_UP_TO: f64 = 260.0;
 /// And below this no dial goes at all.
 const A_DIAL: f64 = 50.0;
+/// With a unit, what is no hotter is wanted inside the meat, and not dialled, °C.
+const INSIDE: f64 = 99.0;
+/// Dials of gas ovens by their marks from 1 on, °C (common practice).
+const GAS_MARKS: [f64; 9] = [
+    140.0, 150.0, 170.0, 180.0, 190.0, 200.0, 220.0, 230.0, 240.0,
+];
+/// Between a number and the cut that it counts stand at most so many words: "4 boneless pork chops".
+const BETWEEN: usize = 4;
+/// Pieces are no thicker than this, mm: "cut an inch from the tip of a foot-long joint" says nothing of it.
+const THICKEST: f64 = 120.0;
 /// The longest text that is read, letters.
 pub const COOKING_TEXT: usize = 4000;
 
@@ -93,8 +111,14 @@ struct Word {
 pub fn read_cooking(text: &str) -> Cooking {
     let lower: String = text.to_lowercase().chars().take(COOKING_TEXT).collect();
     let words = words(&lower);
+    let cut = cut_in(&lower);
     let mut read = Cooking {
-        cut: cut_in(&lower),
+        not_planned: NOT_YET
+            .iter()
+            .filter(|_| cut.is_none())
+            .find(|one| one.names.iter().any(|name| names(&lower, name))),
+        frozen: lower.contains("frozen") && !lower.contains("not frozen"),
+        cut,
         machine: machine_in(&lower),
         turned: turned_in(&lower),
         rule: rule_in(&words),
@@ -104,27 +128,69 @@ pub fn read_cooking(text: &str) -> Cooking {
     let mut total = 0.0;
     for (n, word) in words.iter().enumerate() {
         let Some(number) = word.number else { continue };
-        let next = words.get(n + 1).map_or("", |next| next.text.as_str());
-        if let Some(found) = temperature(number, &word.text, next) {
-            setting = Some(found);
-            read.setting.get_or_insert(found);
-        } else if let Some(found) = time(number, &word.text) {
-            if read.rule.is_none() && !is_beside_the_heat(&words, n) {
-                total += found.seconds();
-                if let Some(setting) = setting {
-                    read.stages.push((setting, found));
+        let next = words.get(n + 1).filter(|next| next.number.is_none());
+        let next = next.map_or("", |next| next.text.as_str());
+        // "15 more minutes".
+        let unit = if MORE.contains(&word.text.as_str()) {
+            next
+        } else {
+            &word.text
+        };
+        if let Some(found) = gas_mark(&words, n).or_else(|| temperature(number, unit, next)) {
+            if found.celsius() > INSIDE {
+                setting = Some(found);
+                read.setting.get_or_insert(found);
+            }
+        } else if let Some(found) = time(number, unit) {
+            if !is_beside_the_heat(&words, n) {
+                // "4 minutes each side" is twice that, and turned.
+                let sides = if is_of_a_side(&words, n) { 2.0 } else { 1.0 };
+                let found = Interval::from_seconds(sides * found.seconds());
+                if sides > 1.0 {
+                    read.turned = Some(true);
+                }
+                match &mut read.rule {
+                    None => total += found.seconds(),
+                    Some(rule) if found == rule.time || found == rule.more => {}
+                    // Before what the rule says: a hot start.
+                    Some(rule) => {
+                        rule.more = Interval::from_seconds(rule.more.seconds() + found.seconds());
+                    }
+                }
+                match (setting, read.stages.last_mut()) {
+                    (Some(setting), Some((last, time))) if *last == setting => {
+                        *time = Interval::from_seconds(time.seconds() + found.seconds());
+                    }
+                    (Some(setting), _) => read.stages.push((setting, found)),
+                    (None, _) => {}
                 }
             }
-        } else if let Some(found) = mass(number, &word.text) {
-            if read.rule.is_none_or(|rule| rule.each != found) {
+        } else if let Some(found) = mass(number, unit) {
+            let before = n.checked_sub(1).and_then(|n| words.get(n));
+            let of_each = ["each", "apiece"].contains(&next)
+                || before.is_some_and(|before| before.text == "each");
+            if read.rule.is_some_and(|rule| rule.each == found) {
+                continue;
+            }
+            if of_each {
+                read.each.get_or_insert(found);
+            } else {
                 read.mass.get_or_insert(found);
             }
+        } else if let Some(found) = thickness(number, unit) {
+            read.thickness.get_or_insert(found);
         } else if read.pieces.is_none() && number[0] >= 1.0 && number[0].fract() == 0.0 {
-            let what = format!("{} {next}", word.text);
-            if cut_in(&what).is_some() {
+            let counted = words.get(n..).unwrap_or_default().iter().enumerate();
+            let counted = counted
+                .take_while(|(far, word)| *far == 0 || (word.number.is_none() && *far <= BETWEEN));
+            let what: Vec<&str> = counted.map(|(_, word)| word.text.as_str()).collect();
+            if cut_in(&what.join(" ")).is_some() {
                 read.pieces = Some(number[0] as u32);
             }
         }
+    }
+    if read.machine.is_none() && lower.contains("gas mark") {
+        read.machine = Some(MachineKind::StillOven);
     }
     read.time = (total > 0.0).then(|| Interval::from_seconds(total));
     if read.stages.len() < 2 {
@@ -132,6 +198,17 @@ pub fn read_cooking(text: &str) -> Cooking {
     }
     read
 }
+
+/// Fractions that are one sign.
+const HALVES: [(char, &str); 5] = [
+    ('½', " 1/2"),
+    ('¼', " 1/4"),
+    ('¾', " 3/4"),
+    ('⅓', " 1/3"),
+    ('⅔', " 2/3"),
+];
+/// Between a number and its unit.
+const MORE: [&str; 4] = ["more", "additional", "further", "extra"];
 
 /// Numbers with the words behind them; "20-25" and "20 to 25" are both ends.
 fn words(text: &str) -> Vec<Word> {
@@ -143,6 +220,10 @@ fn words(text: &str) -> Vec<Word> {
             other => other,
         })
         .collect();
+    // "1½ lb" is one and a half.
+    let spaced = HALVES
+        .iter()
+        .fold(spaced, |text, (sign, words)| text.replace(*sign, words));
     let mut found: Vec<Word> = Vec::new();
     let mut pending: Option<[f64; 2]> = None;
     for token in spaced.split_whitespace() {
@@ -150,6 +231,8 @@ fn words(text: &str) -> Vec<Word> {
         let digits =
             token.find(|c: char| !(c.is_ascii_digit() || matches!(c, '.' | ',' | '-' | '/')));
         let (head, tail) = token.split_at(digits.unwrap_or(token.len()));
+        // "1-inch".
+        let head = head.trim_end_matches('-');
         match (range(head), pending) {
             (Some(number), Some([from, _]))
                 if found.last().is_some_and(|last| last.text == "to") =>
@@ -239,9 +322,45 @@ fn is_beside_the_heat(words: &[Word], at: usize) -> bool {
             break;
         }
     }
-    let behind = words.get(at + 1..).unwrap_or_default().iter();
-    let mut behind = behind.take_while(|word| word.number.is_none()).take(2);
-    behind.any(|word| word.text == "rest")
+    // "every 8 minutes", "turning after 10 minutes": when something is done, within what was said.
+    let before = |far: usize| {
+        at.checked_sub(far)
+            .and_then(|n| words.get(n))
+            .map_or("", |word| &word.text)
+    };
+    let turns = ["turn", "flip", "shak", "toss"]
+        .iter()
+        .any(|word| before(2).starts_with(word));
+    if before(1) == "every" || (["after", "at"].contains(&before(1)) && turns) {
+        return true;
+    }
+    // "10 min rest", but not "18 minutes, rest 5 minutes".
+    let behind = words.get(at + 1..).unwrap_or_default();
+    let near = behind
+        .iter()
+        .take_while(|word| word.number.is_none())
+        .take(2);
+    let rests = near.enumerate().find(|(_, word)| word.text == "rest");
+    rests.is_some_and(|(n, _)| {
+        let after = behind.get(n + 1);
+        after.is_none_or(|after| {
+            after
+                .number
+                .is_none_or(|number| time(number, &after.text).is_none())
+        })
+    })
+}
+
+/// "each side", "per side", "on either side", right behind a time.
+fn is_of_a_side(words: &[Word], at: usize) -> bool {
+    let behind = words.get(at + 1..).unwrap_or_default().iter().take(3);
+    let said: Vec<&str> = behind
+        .take_while(|word| word.number.is_none())
+        .map(|word| word.text.as_str())
+        .collect();
+    let of = |word: &&str| ["each", "per", "a", "either"].contains(word);
+    said.windows(2)
+        .any(|pair| matches!(pair, [first, second] if of(first) && second.starts_with("side")))
 }
 
 fn middle([from, to]: [f64; 2]) -> f64 {
@@ -260,6 +379,32 @@ fn temperature(number: [f64; 2], unit: &str, next: &str) -> Option<Temperature> 
         "" if value >= A_DIAL => Some(Temperature::from_celsius(value)),
         _ => None,
     }
+}
+
+/// "Gas mark 6".
+fn gas_mark(words: &[Word], at: usize) -> Option<Temperature> {
+    let before = |far: usize| {
+        at.checked_sub(far)
+            .and_then(|n| words.get(n))
+            .map(|word| word.text.as_str())
+    };
+    let number = words.get(at)?.number?;
+    if before(1) != Some("mark") || before(2) != Some("gas") || number[0] < 1.0 {
+        return None;
+    }
+    let celsius = GAS_MARKS.get(middle(number).round() as usize - 1)?;
+    Some(Temperature::from_celsius(*celsius))
+}
+
+fn thickness(number: [f64; 2], unit: &str) -> Option<Length> {
+    let millimetres = match unit {
+        "inch" | "inches" | "in" => 25.4,
+        "cm" | "centimetre" | "centimetres" => 10.0,
+        "mm" | "millimetre" | "millimetres" => 1.0,
+        _ => return None,
+    };
+    let thick = millimetres * middle(number);
+    (thick <= THICKEST && thick >= 5.0).then(|| Length::from_millimetres(thick))
 }
 
 fn time(number: [f64; 2], unit: &str) -> Option<Interval> {
@@ -334,7 +479,9 @@ fn turned_in(text: &str) -> Option<bool> {
         "do not flip",
     ]) {
         Some(false)
-    } else if says(&["turn", "flip", "half-way", "halfway", "shake"]) {
+    } else if says(&[
+        "turn", "flip", "half-way", "halfway", "shake", "shaking", "toss",
+    ]) {
         Some(true)
     } else {
         None
@@ -369,21 +516,24 @@ fn machine_in(text: &str) -> Option<MachineKind> {
     found.map(|(_, kind)| *kind)
 }
 
+/// Whether a text has a name, as a word or its beginning.
+fn names(text: &str, name: &str) -> bool {
+    let name = name.to_lowercase();
+    text.match_indices(&name).any(|(at, _)| {
+        let before = text.get(..at).and_then(|head| head.chars().next_back());
+        before.is_none_or(|c| !c.is_alphanumeric())
+    })
+}
+
 /// The cut whose name a text has; the longest name that is found.
 fn cut_in(text: &str) -> Option<CutId> {
-    let has = |name: &str| {
-        let name = name.to_lowercase();
-        text.match_indices(&name).any(|(at, _)| {
-            let before = text.get(..at).and_then(|head| head.chars().next_back());
-            before.is_none_or(|c| !c.is_alphanumeric())
-        })
-    };
-    let names = CATALOGUE.iter().flat_map(|entry| {
+    let has = |name: &str| names(text, name);
+    let all = CATALOGUE.iter().flat_map(|entry| {
         let own = [entry.name, entry.plural].into_iter();
         own.chain(entry.id.other_names().iter().copied())
             .map(|name| (name, entry.id))
     });
-    let found = names.filter(|(name, _)| has(name));
+    let found = all.filter(|(name, _)| has(name));
     // Of names of one length the first of the catalogue: what is usual stands before what is special.
     found
         .min_by_key(|(name, _)| std::cmp::Reverse(name.len()))

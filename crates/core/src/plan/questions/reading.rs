@@ -8,7 +8,7 @@ use crate::plan::cook::LONGEST;
 use crate::plan::error::PlanError;
 use crate::plan::make::plan;
 use crate::plan::questions::convert::{Converted, convert};
-use crate::plan::request::{Programme, Request, TurnRule};
+use crate::plan::request::{Programme, Request, Start, TurnRule};
 use crate::plan::uncertainty::assumptions::Assumption;
 use crate::recipe::Cooking;
 use crate::units::{Interval, Mass, Message, Quantity, bounds};
@@ -107,9 +107,18 @@ pub fn reading(told: &Cooking, own: &Request) -> Result<Reading, PlanError> {
 fn written(told: &Cooking, own: &Request, assumed: &mut Vec<Message>) -> Request {
     let mut assume = |words: Message| assumed.push(words);
     let cut = told.cut.unwrap_or_else(|| {
-        let words = format!("No cut: taken as {}", own.entry().plural);
+        // Something is named that is not planned: it says so, and takes what is nearest.
+        let nearest = told
+            .not_planned
+            .and_then(|one| one.nearest)
+            .unwrap_or(own.cut);
+        let plural = crate::meat::cut(nearest).plural;
+        let words = match told.not_planned {
+            Some(one) => format!("{} Taken as {plural}", one.reason),
+            None => format!("No cut: taken as {plural}"),
+        };
         assume(words.into());
-        own.cut
+        nearest
     });
     let kind = told.machine.unwrap_or_else(|| {
         assume(Message::plain(
@@ -122,6 +131,17 @@ fn written(told: &Cooking, own: &Request, assumed: &mut Vec<Message>) -> Request
     let machine = preset.unwrap_or(&PRESETS[0]).machine();
     let usual = Request::usual(cut, machine);
     let (pieces, mass) = match (told.pieces, told.mass) {
+        _ if told.each.is_some() => {
+            let each = told.each.unwrap_or(usual.mass);
+            let by_mass = told
+                .mass
+                .map(|all| (all.grams() / each.grams()).round().max(1.0) as u32);
+            let pieces = told.pieces.or(by_mass).unwrap_or_else(|| {
+                assume(format!("Not said how many: {}", usual.pieces).into());
+                usual.pieces
+            });
+            (pieces, each)
+        }
         (Some(pieces), Some(all)) => (
             pieces,
             Mass::from_grams(all.grams() / f64::from(pieces.max(1))),
@@ -187,6 +207,12 @@ fn written(told: &Cooking, own: &Request, assumed: &mut Vec<Message>) -> Request
     Request {
         pieces,
         mass,
+        thickness: told.thickness,
+        start: if told.frozen {
+            Start::Frozen
+        } else {
+            usual.start
+        },
         setting: Some(setting),
         programme,
         turn,

@@ -31,6 +31,12 @@ pub async fn recipe(
     let request = Request::try_from(&asked.request)?;
     text::fits("text", &asked.text, text::RECIPE)?;
     let told = read_cooking(&schema_org::cooking(&asked.text));
+    if let Some(other) = told.not_planned.filter(|one| one.nearest.is_none()) {
+        return Err(ApiError::invalid(
+            "text",
+            other.reason.trim_end_matches('.'),
+        ));
+    }
     let answer = context
         .compute(Cost::Usual, move || {
             Ok(RecipeReadingDto::from(&reading(&told, &request)?))
