@@ -31,7 +31,7 @@ test("two cooks are compared, strip over strip", async ({ page }) => {
   await page.getByRole("main").getByRole("article").getByRole("link").first().click();
   await page.getByLabel("Compare with another cook").selectOption({ index: 1 });
   await expect(page.getByRole("heading", { name: "Two cooks compared" })).toBeVisible();
-  await expect(page.getByRole("main").getByRole("img")).toHaveCount(2);
+  await expect(page.getByRole("img", { name: /^Planned out at/ })).toHaveCount(2);
   const line = page.getByRole("row").filter({ hasText: "Inside" });
   await expect(line).toContainText("dry");
   await expect(line).toContainText("just right");

@@ -237,3 +237,27 @@ fn where_the_model_cannot_tell_there_is_practice_and_no_figure() {
         assert!(!found.practice.is_empty(), "{symptom:?}");
     }
 }
+
+#[test]
+fn what_was_told_is_blamed_also_in_a_machine_that_is_off() {
+    // A guessed chop in a machine that is hotter than its dial, and four minutes too long in it: the minutes are
+    // what made it dry, whatever the readings say of the machine besides.
+    let chops = Request::usual(CutId::PorkChop, drum());
+    let out = plan(&chops).unwrap().pull_at.seconds();
+    let hot = core_of(&chops, [0.0, 0.0, -0.6, -1.0, 0.0], &[8.0, 11.0]);
+    let mut read = hot.clone();
+    read.push((out + 230.0, chops.target.celsius() + 18.0));
+    let found = ask(
+        &chops,
+        &log(&chops, out + 240.0, true, &read),
+        &[Symptom::Dry],
+    );
+    let first = &found.causes[0];
+    assert!(
+        first.told && first.cause == Cause::OutTooLate,
+        "{:?}",
+        causes(&found)
+    );
+    // A tip in the wrong place makes nothing dry.
+    assert!(!causes(&found).contains(&Cause::TipAside));
+}

@@ -61,12 +61,26 @@ pub struct Candidate {
     pub told: bool,
     /// The cook with it.
     pub cook: Cook,
-    /// The cook without it, where it was told.
-    pub without: Option<Cook>,
 }
 
-/// How common it is that nothing was otherwise and it still went wrong, on the scale of the others.
-pub const CHANCE: f64 = 0.1;
+/// Something that was told of the cook and was not planned so.
+pub struct Departure {
+    cause: Cause,
+    /// In the cause's own unit.
+    amount: f64,
+    undo: Undo,
+}
+
+/// How it would have gone as planned.
+#[derive(Clone, Copy)]
+enum Undo {
+    /// Out then, s after loading.
+    Out(f64),
+    /// Turned then.
+    Turn(f64),
+    /// Never opened.
+    Shut,
+}
 
 /// Of the amounts of a cause each is so much rarer than the one before (from memory).
 const RARER: [f64; 3] = [1.0, 0.5, 0.2];
@@ -293,44 +307,36 @@ fn move_turn(cook: &mut Cook, at: f64) {
     cook.script.sort_by(|a, b| a.at.total_cmp(&b.at));
 }
 
-/// Every cause with its amounts.
+/// Every hidden cause with its amounts.
 pub fn candidates(case: &Case) -> Vec<Vec<Candidate>> {
-    let mut all = departures(case);
-    for cause in Cause::ALL {
-        let prior = cause.prior(case);
-        if prior <= 0.0 || cause.is_told(case) {
-            continue;
-        }
-        let amounts = cause.amounts(case);
-        let all_weights: f64 = RARER.iter().take(amounts.len()).sum();
-        let family = amounts.iter().zip(RARER).filter_map(|(amount, weight)| {
-            Some(Candidate {
-                cause,
-                amount: *amount,
-                prior: prior * weight / all_weights,
-                told: false,
-                cook: cause.tried(case, *amount)?,
-                without: None,
-            })
-        });
-        all.push(family.collect());
-    }
-    all
+    let hidden = Cause::ALL.into_iter().filter(|cause| !cause.is_told(case));
+    hidden
+        .map(|cause| {
+            let (prior, amounts) = (cause.prior(case), cause.amounts(case));
+            let all_weights: f64 = RARER.iter().take(amounts.len()).sum();
+            let family = amounts.iter().zip(RARER).filter_map(|(amount, weight)| {
+                Some(Candidate {
+                    cause,
+                    amount: *amount,
+                    prior: prior * weight / all_weights,
+                    told: false,
+                    cook: cause.tried(case, *amount)?,
+                })
+            });
+            family.filter(|one| one.prior > 0.0).collect()
+        })
+        .collect()
 }
 
 /// What was told of the cook and was not planned so.
-fn departures(case: &Case) -> Vec<Vec<Candidate>> {
-    let base = case.base();
+pub fn departures(case: &Case) -> Vec<Departure> {
     let mut all = Vec::new();
-    let mut add = |cause: Cause, amount: f64, without: Cook| {
-        all.push(vec![Candidate {
+    let mut add = |cause, amount, undo| {
+        all.push(Departure {
             cause,
             amount,
-            prior: 1.0,
-            told: true,
-            cook: base.clone(),
-            without: Some(without),
-        }]);
+            undo,
+        })
     };
     let apart = case.out - case.planned_out;
     if case.out_told && apart.abs() > ON_TIME {
@@ -339,38 +345,53 @@ fn departures(case: &Case) -> Vec<Vec<Candidate>> {
         } else {
             Cause::OutTooLate
         };
-        let out = case.planned_out;
         add(
             cause,
-            apart.abs() / out,
-            Cook {
-                out,
-                ..base.clone()
-            },
+            apart.abs() / case.planned_out,
+            Undo::Out(case.planned_out),
         );
     }
     if let (true, Some(at), Some(turned)) = (case.logged, case.planned_turn(), case.turned())
         && turned - at > ON_TIME
     {
-        let mut without = base.clone();
-        move_turn(&mut without, at);
-        add(
-            Cause::TurnedLate,
-            (turned - at) / (case.planned_out - at).max(1.0),
-            without,
-        );
+        let share = (turned - at) / (case.planned_out - at).max(1.0);
+        add(Cause::TurnedLate, share, Undo::Turn(at));
     }
-    let open = |one: &Entry| match one.deed {
-        Happened::Act(Action::Open(time)) => time.seconds(),
-        _ => 0.0,
-    };
-    let stood: f64 = base.script.iter().map(open).sum();
+    let stood: f64 = case.base().script.iter().map(open).sum();
     if case.logged && stood > OPEN {
-        let mut without = base.clone();
-        without.script.retain(|one| open(one) == 0.0);
-        add(Cause::OpenedOften, stood / 60.0, without);
+        add(Cause::OpenedOften, stood / 60.0, Undo::Shut);
     }
     all
+}
+
+/// How long the machine stands open for something done, s.
+fn open(one: &Entry) -> f64 {
+    match one.deed {
+        Happened::Act(Action::Open(time)) => time.seconds(),
+        _ => 0.0,
+    }
+}
+
+impl Departure {
+    /// A cook as it would have gone without it.
+    pub fn undone(&self, mut cook: Cook) -> Cook {
+        match self.undo {
+            Undo::Out(out) => cook.out = out,
+            Undo::Turn(at) => move_turn(&mut cook, at),
+            Undo::Shut => cook.script.retain(|one| open(one) == 0.0),
+        }
+        cook
+    }
+
+    pub fn candidate(&self, case: &Case) -> Candidate {
+        Candidate {
+            cause: self.cause,
+            amount: self.amount,
+            prior: 1.0,
+            told: true,
+            cook: case.base(),
+        }
+    }
 }
 
 impl Candidate {

@@ -154,6 +154,16 @@ impl<'a> Case<'a> {
             .map(|entry| entry.at)
     }
 
+    /// Whether it came out too soon, when the thermometer had just shown what was wanted, within so many seconds and kelvins.
+    pub fn out_by_reading(&self, within: f64, short: f64) -> bool {
+        let goal = self.planned.inside.celsius();
+        let just = |(at, core): &(f64, f64)| {
+            (self.out - within..=self.out + 30.0).contains(at) && *core >= goal - short
+        };
+        let early = self.out_told && self.out < self.planned_out;
+        early && self.readings.iter().any(just)
+    }
+
     /// Why nothing can be said of it.
     pub fn not_computed(&self) -> PlanError {
         let cavity = self.problem.first_cavity();

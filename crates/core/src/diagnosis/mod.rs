@@ -21,14 +21,12 @@ use crate::live::{Planned, Told};
 use crate::meat::Browning;
 use crate::plan::{Plan, PlanError};
 use crate::units::{Interval, Message, Temperature};
-use cause::Candidate;
-use cook::{Case, Seen};
+use cause::{Candidate, Departure};
+use cook::{Case, Cook, Seen};
 
 /// Causes that are told at the most, and how likely one must be to be told.
 const TOLD: usize = 4;
 const LEAST: f64 = 0.05;
-/// What does not make it so much likelier than chance explains nothing.
-const EXPLAINS: f64 = 2.0;
 
 /// What was found out.
 #[derive(Debug, Clone, PartialEq)]
@@ -153,38 +151,62 @@ struct Ranked {
     share: f64,
 }
 
+/// How likely it is that a cook is as was told and nothing hidden was otherwise, on the scale of the causes.
+const NOTHING: f64 = 0.5;
+/// What came out when the thermometer had just shown the goal, within so many seconds and kelvins, came out for that.
+const JUST: f64 = 360.0;
+const SHOWN: f64 = 3.0;
+
 /// Every cause that explains something, the likeliest first; of each the amount that explains best.
+///
+/// Each hidden cause, and none, weighs as much as it is common and fits the readings. Of what it makes likely to be
+/// seen, so much is its own as the cook shows it without what was told to be otherwise; so much more as that adds is
+/// of what was told; the rest came by chance.
 fn rank(case: &Case, base: &Seen, symptoms: &[Symptom]) -> Vec<Ranked> {
-    let explained = |seen: &Seen| -> f64 {
-        let shows: f64 = symptoms
+    let told = cause::departures(case);
+    let shows = |seen: &Seen| -> f64 {
+        symptoms
             .iter()
             .map(|one| one.explained(case, seen))
-            .product();
-        shows * case.read(seen)
+            .product()
     };
-    // That it is none of them, and came by chance.
-    let by_chance = explained(base);
-    let mut all = cause::CHANCE * by_chance;
+    // As it would have gone without anything that was told to be otherwise.
+    let undone =
+        |cook: &Cook| -> Cook { told.iter().fold(cook.clone(), |cook, one| one.undone(cook)) };
+    let seen_undone = |cook: &Cook, with: &Seen| -> Seen {
+        if told.is_empty() {
+            return with.clone();
+        }
+        case.seen(&undone(cook)).unwrap_or_else(|| with.clone())
+    };
+    let by_chance = shows(&seen_undone(&case.base(), base));
+    let mut tally = Tally::of(&told, by_chance);
+    tally.take(
+        case,
+        &shows,
+        NOTHING * case.read(base),
+        &case.base(),
+        base,
+        by_chance,
+    );
     let mut ranked: Vec<Ranked> = Vec::new();
     for family in cause::candidates(case) {
         let mut best: Option<(f64, Ranked)> = None;
-        let mut weight = 0.0;
+        let mut own = 0.0;
         for candidate in family {
             let Some(seen) = case.seen(&candidate.cook) else {
                 continue;
             };
-            let likely = explained(&seen);
-            let mut explains = candidate.prior * likely;
-            if !candidate.told && likely < EXPLAINS * by_chance {
-                continue;
+            let weight = candidate.prior * case.read(&seen);
+            let alone = shows(&seen_undone(&candidate.cook, &seen));
+            let mut explains = weight * (alone - by_chance).max(0.0);
+            let rest = tally.take(case, &shows, weight, &candidate.cook, &seen, alone);
+            // It came out because of what the thermometer showed: that was the cause, if it showed too much.
+            if candidate.cause == Cause::TipAside && case.out_by_reading(JUST, SHOWN) {
+                explains += rest;
+                tally.give_back(rest);
             }
-            if candidate.told {
-                // What was told happened in any case: what counts is how much less would have been seen without.
-                let without = candidate.without.as_ref().and_then(|cook| case.seen(cook));
-                let without = without.map_or(0.0, |seen| candidate.prior * explained(&seen));
-                explains = (explains - without).max(0.0);
-            }
-            weight += explains;
+            own += explains;
             if best.as_ref().is_none_or(|(most, _)| explains > *most) {
                 best = Some((
                     explains,
@@ -196,16 +218,82 @@ fn rank(case: &Case, base: &Seen, symptoms: &[Symptom]) -> Vec<Ranked> {
                 ));
             }
         }
-        all += weight;
-        ranked.extend(best.map(|(_, one)| Ranked {
-            share: weight,
-            ..one
-        }));
+        ranked.extend(best.map(|(_, one)| Ranked { share: own, ..one }));
     }
+    let all = tally.all + ranked.iter().map(|one| one.share).sum::<f64>();
+    ranked.extend(told.iter().zip(tally.shares).map(|(one, share)| Ranked {
+        candidate: one.candidate(case),
+        seen: base.clone(),
+        share,
+    }));
     for one in &mut ranked {
-        one.share /= all;
+        one.share /= all.max(f64::MIN_POSITIVE);
     }
     ranked.retain(|one| one.share >= LEAST);
     ranked.sort_by(|a, b| b.share.total_cmp(&a.share));
     ranked
+}
+
+/// What of what was seen is of chance, and of each thing that was told.
+struct Tally<'a> {
+    told: &'a [Departure],
+    by_chance: f64,
+    /// All of it but what is the hidden causes' own.
+    all: f64,
+    shares: Vec<f64>,
+}
+
+impl<'a> Tally<'a> {
+    fn of(told: &'a [Departure], by_chance: f64) -> Self {
+        Self {
+            told,
+            by_chance,
+            all: 0.0,
+            shares: vec![0.0; told.len()],
+        }
+    }
+
+    /// Takes a cook of some weight: what chance, and what was told, add to it. Returns the latter.
+    fn take(
+        &mut self,
+        case: &Case,
+        shows: &dyn Fn(&Seen) -> f64,
+        weight: f64,
+        cook: &Cook,
+        seen: &Seen,
+        alone: f64,
+    ) -> f64 {
+        let with = shows(seen);
+        let added = weight * (with - alone).max(0.0);
+        self.all += weight * alone.min(self.by_chance) + added;
+        if added <= 0.0 {
+            return 0.0;
+        }
+        // By how much less would have been seen without each.
+        let drops: Vec<f64> = self
+            .told
+            .iter()
+            .map(|one| {
+                let without = case.seen(&one.undone(cook.clone()));
+                without.map_or(0.0, |without| (with - shows(&without)).max(0.0))
+            })
+            .collect();
+        let sum: f64 = drops.iter().sum();
+        for (share, drop) in self.shares.iter_mut().zip(&drops) {
+            *share += added * if sum > 0.0 { drop / sum } else { 0.0 };
+        }
+        added
+    }
+
+    /// Takes back what turned out to be somebody else's.
+    fn give_back(&mut self, added: f64) {
+        let sum: f64 = self.shares.iter().sum();
+        if sum <= 0.0 {
+            return;
+        }
+        self.all -= added;
+        for share in &mut self.shares {
+            *share -= added * *share / sum;
+        }
+    }
 }

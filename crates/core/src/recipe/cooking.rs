@@ -404,7 +404,9 @@ fn thickness(number: [f64; 2], unit: &str) -> Option<Length> {
         _ => return None,
     };
     let thick = millimetres * middle(number);
-    (thick <= THICKEST && thick >= 5.0).then(|| Length::from_millimetres(thick))
+    (5.0..=THICKEST)
+        .contains(&thick)
+        .then(|| Length::from_millimetres(thick))
 }
 
 fn time(number: [f64; 2], unit: &str) -> Option<Interval> {
