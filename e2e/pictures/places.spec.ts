@@ -113,11 +113,6 @@ test("laptop", async ({ page }) => {
   await page.getByRole("alert").evaluate((alert) => alert.scrollIntoView());
   await shot(page, "supper-clash");
 });
-  await page.goto("/logbook");
-  await page.getByRole("link", { name: /^Repeat Caraway belly/ }).click();
-  await expect(page.getByText("Load 1 pork belly slab")).toBeVisible();
-  await shot(page, "plan-dark");
-});
 
 test.describe("phone", () => {
   test.use({ viewport: { width: 390, height: 844 }, colorScheme: "dark" });

@@ -65,11 +65,12 @@ test("what went wrong: from what was seen to a cause, a measurement and a plan",
   await expect(wrong.getByText("Common practice, not computed:")).toBeVisible();
   await expect(causes).toHaveCount(0);
   // Of a cook in the log, by what was told of it.
-  await page.goto("/logbook");
+  await page.goto("/logbook?found=dry");
   await page.getByRole("main").getByRole("article").getByRole("link").first().click();
   await page.getByRole("link", { name: "What went wrong" }).click();
   await wrong.getByRole("button", { name: "the coating fell off" }).click();
   await wrong.getByRole("button", { name: "dry", exact: true }).click();
+  await expect(causes.first()).toContainText("They stayed in 4 min longer than planned");
   await expect(wrong.getByText(/^As it was cooked, it should have come out after/)).toBeVisible();
   await wrong.getByRole("link", { name: "Open as a plan" }).first().click();
   await expect(word(page, "Cut")).toBeVisible();

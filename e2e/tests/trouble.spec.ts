@@ -1,5 +1,5 @@
 // Reloads, power cuts, no connection, and places that are still empty.
-import { accessible, expect, keptHere, press, test, word } from "./kitchen";
+import { accessible, expect, keptHere, press, settled, test, word } from "./kitchen";
 
 test.use({ locale: "en-GB" });
 
@@ -13,6 +13,8 @@ test("a reload and a killed server in mid-cook lose nothing", async ({ page, kit
   await page.getByRole("button", { name: "Loaded" }).click();
   await answered;
   await expect(heading).toContainText("Turn every piece");
+  // What the server said is what is shown.
+  await settled(page);
   const due = await page.getByText(/at \d\d:\d\d · /).textContent();
   await page.reload();
   await expect(heading).toContainText("Turn every piece");
