@@ -462,6 +462,15 @@ fn moment(cell: &str) -> Option<Moment> {
         "%m/%d/%Y %I:%M:%S %p",
     ];
     const OF_DAY: [&str; 4] = ["%H:%M:%S%.f", "%H:%M", "%I:%M:%S %p", "%I:%M %p"];
+    if let Some(at) = epoch(cell) {
+        return Some(Moment::At(at));
+    }
+    if let Some(bare) = cell.strip_suffix("UTC") {
+        let at = LOCAL
+            .iter()
+            .find_map(|format| NaiveDateTime::parse_from_str(bare.trim(), format).ok());
+        return at.map(|at| Moment::At(at.and_utc()));
+    }
     if let Ok(at) = DateTime::parse_from_rfc3339(cell) {
         return Some(Moment::At(at.to_utc()));
     }
@@ -476,6 +485,16 @@ fn moment(cell: &str) -> Option<Moment> {
     local
         .map(Moment::Local)
         .or_else(|| of_day().map(Moment::OfDay))
+}
+
+/// Seconds, or milliseconds, since 1970, as many programs count: of this century.
+fn epoch(cell: &str) -> Option<DateTime<Utc>> {
+    let count: i64 = cell.parse().ok()?;
+    match count {
+        1_000_000_000..=4_000_000_000 => DateTime::from_timestamp(count, 0),
+        1_000_000_000_000..=4_000_000_000_000 => DateTime::from_timestamp_millis(count),
+        _ => None,
+    }
 }
 
 /// Seconds from the loading to a time; nothing where it is none of that kind.
@@ -541,6 +560,10 @@ mod tests {
             "minutes\tcore_c\tair_c\n5\t38.0\t150\n10\t50.0\t160\n",
             "\u{feff}\"Time\",\"Internal Temp [F]\"\n\"7:05:00 PM\",\"100.4\"\n\"7:10:00 PM\",\"122\"\n",
             "time,core\n2026-11-20T18:05:00Z,38 °C\n2026-11-20T18:10:00Z,50 °C\n",
+            "Date,Time,Food °C,Pit °C\n20.11.2026,19:05:00,38,150\n20.11.2026,19:10:00,50,160\n",
+            "ts,core_c\n1795197900000,38\n1795198200000,50\n",
+            "timestamp,temp_c\n2026-11-20 18:05:00 UTC,38\n2026-11-20 18:10:00 UTC,50\n",
+            "Time,Temperature\n(min),(C)\n5,38\n10,50\n",
         ];
         for file in files {
             let found = guessed(file);
