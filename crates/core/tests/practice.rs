@@ -49,7 +49,7 @@ fn a_tip_that_is_not_in_the_middle_shows_too_much() {
             read(Place::AgainstTheBone),
             read(Place::Shallow),
         ];
-        let played = play(Exercise::BesideTheBone, seed, &moves, 1200.0).unwrap();
+        let played = play(Exercise::BesideTheBone, seed, &moves).unwrap();
         let celsius = |n: usize| match played.seen[n] {
             Seen::Reading(core) => core.celsius(),
             other => panic!("{other:?}"),
@@ -69,7 +69,7 @@ fn what_cannot_be_done_is_not() {
         load(40.0, true),
         at(50.0, Move::Sauce),
     ];
-    let played = play(Exercise::CarryOver, 1, &early, 60.0).unwrap();
+    let played = play(Exercise::CarryOver, 1, &early).unwrap();
     assert_eq!(
         played.seen,
         [Seen::Not, Seen::Not, Seen::Done, Seen::Not, Seen::Not]
@@ -82,7 +82,7 @@ fn what_cannot_be_done_is_not() {
         out(1400.0, 0),
         load(1460.0, true),
     ];
-    let played = play(Exercise::SecondBatch, 1, &batches, 1500.0).unwrap();
+    let played = play(Exercise::SecondBatch, 1, &batches).unwrap();
     assert_eq!(played.seen, [Seen::Done, Seen::Not, Seen::Done, Seen::Done]);
     assert_eq!((played.lots.len(), played.of), (2, 2));
 }
@@ -90,7 +90,7 @@ fn what_cannot_be_done_is_not() {
 #[test]
 fn each_exercise_shows_what_it_is_for() {
     let faces = |moves: &[Made], exercise| {
-        let played = play(exercise, 5, moves, moves.last().unwrap().at).unwrap();
+        let played = play(exercise, 5, moves).unwrap();
         played.lots[0].clone()
     };
     // Common practice: a crowded basket is paler after the same time.

@@ -366,10 +366,7 @@ impl Table {
         let celsius = |text: &str, what: &str, bound: Bound| {
             let value = number(text, self.decimal_comma)
                 .ok_or_else(|| format!("{what} \"{text}\" is no number"))?;
-            let celsius = match places.unit {
-                SentUnitDto::Celsius => value,
-                SentUnitDto::Fahrenheit => (value - 32.0) / 1.8,
-            };
+            let celsius = places.unit.celsius(value);
             if (bound.min..=bound.max).contains(&celsius) {
                 Ok(celsius)
             } else {

@@ -10,8 +10,8 @@ use crate::db::households;
 use crate::db::thermometers::{self as rows, Channel, Reading, Thermometer};
 use crate::documents::{Made, again};
 use crate::dto::thermometer::{
-    ChannelDto, ChannelKindDto, ChannelTieDto, ReadingsDto, SentReadingDto, SentUnitDto,
-    TakenReadingsDto, ThermometerDto,
+    ChannelDto, ChannelKindDto, ChannelTieDto, ReadingsDto, SentReadingDto, TakenReadingsDto,
+    ThermometerDto,
 };
 use crate::error::ApiError;
 use crate::text::Limit;
@@ -339,10 +339,7 @@ fn dated(
     one: &SentReadingDto,
     now: DateTime<Utc>,
 ) -> Option<Reading> {
-    let celsius = match sent.unit {
-        SentUnitDto::Celsius => one.value,
-        SentUnitDto::Fahrenheit => (one.value - 32.0) / 1.8,
-    };
+    let celsius = sent.unit.celsius(one.value);
     let fast = sent.sent_at.map_or(Duration::zero(), |at| at - now);
     let at = one.at.checked_sub_signed(fast)?.min(now);
     if !SHOWN.contains(&celsius) || now - at > LONGEST {

@@ -1,6 +1,6 @@
 // Who may in: keys, options and calls.
 import { queryOptions } from "@tanstack/react-query";
-import { answer, client } from "./client";
+import { answer, asFile, client } from "./client";
 import type { NewLink } from "./types";
 
 export const sessionQuery = () =>
@@ -58,10 +58,4 @@ export const keptQuery = () =>
 
 /** Reads a whole kitchen from a file. The file goes as it is, not as JSON. */
 export const readHousehold = (file: File) =>
-  answer(
-    client.POST("/api/household/archive", {
-      body: file as never,
-      bodySerializer: (body: unknown) => body as File,
-      headers: { "Content-Type": "application/zip" },
-    }),
-  );
+  answer(client.POST("/api/household/archive", asFile(file, "application/zip")));

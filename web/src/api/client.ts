@@ -60,3 +60,10 @@ function isProblem(value: unknown): value is Problem {
 /** What went wrong, for the screen. */
 export const failed = (error: Error, units: Units): string =>
   error instanceof ApiFailure ? error.told(units) : error.message;
+
+/** A file as the body of a request, as it is. */
+export const asFile = (file: Blob, kind: string) => ({
+  body: file as never,
+  bodySerializer: () => file,
+  headers: { "Content-Type": kind },
+});

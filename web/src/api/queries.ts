@@ -5,7 +5,7 @@ import {
   type QueryKey,
   queryOptions,
 } from "@tanstack/react-query";
-import { answer, client } from "./client";
+import { answer, asFile, client } from "./client";
 import type { paths } from "./schema";
 import type {
   Cook,
@@ -282,9 +282,7 @@ const readingsFile = (id: string, file: File, query: ReadingsChoice, signal?: Ab
     client.POST("/api/cooks/{id}/readings-file", {
       // Times without a zone are of this kitchen.
       params: { path: { id }, query: { ...query, zone_min: -new Date().getTimezoneOffset() } },
-      body: file as never,
-      bodySerializer: (body: unknown) => body as File,
-      headers: { "Content-Type": "text/csv" },
+      ...asFile(file, "text/csv"),
       ...(signal ? { signal } : {}),
     }),
   );
@@ -313,9 +311,7 @@ export const addPhoto = (cook: string, id: string, photo: Blob) =>
   answer(
     client.POST("/api/cooks/{id}/photos", {
       params: { path: { id: cook }, query: { id } },
-      body: photo as never,
-      bodySerializer: (body: unknown) => body as Blob,
-      headers: { "Content-Type": "application/octet-stream" },
+      ...asFile(photo, "application/octet-stream"),
     }),
   );
 

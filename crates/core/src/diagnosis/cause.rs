@@ -248,7 +248,6 @@ impl Cause {
                     })
                     .collect();
                 cook.script.extend(opened);
-                cook.script.sort_by(|a, b| a.at.total_cmp(&b.at));
             }
             Self::Wet if is_dried(case) => cook.request.surface = Surface::RAW,
             Self::SweetTooEarly if case.planned.request.sauce == SauceRule::LastMinutes => {
@@ -256,7 +255,6 @@ impl Cause {
                 for one in cook.script.iter_mut().filter(|one| sauced(one)) {
                     one.at = 0.0;
                 }
-                cook.script.sort_by(|a, b| a.at.total_cmp(&b.at));
             }
             Self::TipAside => {
                 cook.reads_high = amount;
@@ -304,7 +302,6 @@ fn move_turn(cook: &mut Cook, at: f64) {
     for one in cook.script.iter_mut().filter(|one| is_turn(one)) {
         one.at = at;
     }
-    cook.script.sort_by(|a, b| a.at.total_cmp(&b.at));
 }
 
 /// Every hidden cause with its amounts.

@@ -38,6 +38,7 @@ pub struct Case<'a> {
 pub struct Cook {
     pub request: Request,
     pub variation: Variation,
+    /// In any order: it is put into that of time where it is computed.
     pub script: Vec<Entry>,
     pub out: f64,
     /// How much higher the thermometer showed than the coldest spot was, K.

@@ -269,6 +269,11 @@ impl<'a> Tally<'a> {
         if added <= 0.0 {
             return 0.0;
         }
+        // What is told alone is all that it can be: no further cook is needed.
+        if let [share] = self.shares.as_mut_slice() {
+            *share += added;
+            return added;
+        }
         // By how much less would have been seen without each.
         let drops: Vec<f64> = self
             .told

@@ -113,7 +113,7 @@ fn until_out(
         };
         moves.push(read);
         moves.sort_by(|a, b| a.at.total_cmp(&b.at));
-        let played = play(exercise, seed, moves, loaded + at)?;
+        let played = play(exercise, seed, moves)?;
         let which = moves.iter().position(|made| *made == read);
         let seen = which.and_then(|n| played.seen.get(n));
         let Some(Seen::Reading(core)) = seen.copied() else {

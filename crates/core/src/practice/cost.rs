@@ -69,20 +69,13 @@ pub fn reveal(
     seed: u64,
     moves: &[Made],
 ) -> std::result::Result<Reveal, PlanError> {
-    let last = moves.last().map_or(0.0, |made| made.at);
-    let played = play(exercise, seed, moves, last)?;
+    let played = play(exercise, seed, moves)?;
     let advice = advised(exercise, seed)?;
-    let as_advised = play(
-        exercise,
-        seed,
-        &advice,
-        advice.last().map_or(0.0, |made| made.at),
-    )?;
+    let as_advised = play(exercise, seed, &advice)?;
     let with_space = played.of > 1 || !exercise.may_crowd();
     let mut costs = Vec::new();
     for (message, other) in otherwise(exercise, moves, &advice) {
-        let end = other.last().map_or(0.0, |made| made.at);
-        let without = play(exercise, seed, &other, end)?;
+        let without = play(exercise, seed, &other)?;
         if without.served.is_none() {
             continue;
         }

@@ -132,17 +132,17 @@ struct Playing {
     peak: f64,
 }
 
-/// Plays moves in their order, until `now`, s since the exercise began.
+/// Plays moves in their order, until the last of them.
 ///
 /// ```
 /// use ember_core::practice::{Exercise, Made, Move, Place, Seen, play};
 /// let load = Made { at: 0.0, what: Move::Load { preheated: false, with_space: true } };
 /// let read = |at| Made { at, what: Move::Read { lot: 0, place: Place::Thickest } };
-/// let played = play(Exercise::CarryOver, 7, &[load, read(300.0), read(900.0)], 900.0).unwrap();
+/// let played = play(Exercise::CarryOver, 7, &[load, read(300.0), read(900.0)]).unwrap();
 /// let [_, Seen::Reading(early), Seen::Reading(late)] = played.seen[..] else { panic!() };
 /// assert!(late > early);
 /// // What is not in cannot be read.
-/// let played = play(Exercise::CarryOver, 7, &[read(1.0)], 2.0).unwrap();
+/// let played = play(Exercise::CarryOver, 7, &[read(1.0)]).unwrap();
 /// assert_eq!(played.seen, [Seen::Not]);
 /// ```
 ///
@@ -152,7 +152,6 @@ pub fn play(
     exercise: Exercise,
     seed: u64,
     moves: &[Made],
-    now: f64,
 ) -> std::result::Result<Result, PlanError> {
     let with_space = moves.iter().find_map(|made| match made.what {
         Move::Load { with_space, .. } => Some(with_space || !exercise.may_crowd()),
@@ -200,7 +199,6 @@ pub fn play(
         really.push(table.coldest(made.what));
         seen.push(table.make(*made).unwrap_or(Seen::Not));
     }
-    table.advance(table.served.unwrap_or(now));
     Ok(Result {
         seen,
         really,

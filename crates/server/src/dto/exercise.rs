@@ -367,9 +367,7 @@ impl MovesDto {
     /// # Errors
     /// Those of a plan.
     pub fn played(&self) -> Result<PlayedDto, PlanError> {
-        let moves = self.made();
-        let now = moves.last().map_or(0.0, |made| made.at);
-        let played = play(self.exercise.into(), self.seed.into(), &moves, now)?;
+        let played = play(self.exercise.into(), self.seed.into(), &self.made())?;
         Ok(PlayedDto {
             seen: played.seen.iter().copied().map(SeenDto::from).collect(),
             of: played.of,

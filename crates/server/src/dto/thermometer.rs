@@ -104,6 +104,17 @@ pub enum SentUnitDto {
     Fahrenheit,
 }
 
+impl SentUnitDto {
+    /// A value of this scale in °C.
+    #[must_use]
+    pub fn celsius(self, value: f64) -> f64 {
+        match self {
+            Self::Celsius => value,
+            Self::Fahrenheit => (value - 32.0) / 1.8,
+        }
+    }
+}
+
 /// Readings of a thermometer: as many channels and as late as it likes, in any order; one that is sent again
 /// counts once.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]

@@ -245,7 +245,7 @@ function Found({ preview, units }: { preview: ReadingsPreview; units: Units }) {
           <Table.Body>
             {taken.slice(0, SHOWN).map(({ at_s, core_c, air_c }) => (
               <Table.Row key={at_s} bg="paper">
-                <Table.Cell>{minutes(Math.round(at_s / 30) * 30)}</Table.Cell>
+                <Table.Cell>{minutes(at_s)}</Table.Cell>
                 <Table.Cell>{temperature(core_c, units)}</Table.Cell>
                 <Table.Cell>{air_c == null ? "" : temperature(air_c, units)}</Table.Cell>
               </Table.Row>

@@ -152,8 +152,8 @@ function Clock({ game, state, runs, onRuns, onLater }: ClockProps) {
   const lots = state?.lots ?? [];
   const since = lots.map(({ name, loaded_at_s, out_at_s }) =>
     out_at_s == null
-      ? `${name} in for ${minutes(Math.round((game.now - loaded_at_s) / 30) * 30)}`
-      : `${name} out for ${minutes(Math.round((game.now - out_at_s) / 30) * 30)}`,
+      ? `${name} in for ${minutes(game.now - loaded_at_s)}`
+      : `${name} out for ${minutes(game.now - out_at_s)}`,
   );
   return (
     <Flex align="center" gap="4" wrap="wrap" mt="4">

@@ -7,7 +7,15 @@ import { Caution, Trouble, Waiting } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { render } from "../../domain/message";
 import { capital } from "../../lib/text";
-import { difference, length, minutes, share, temperature, type Units } from "../../lib/units";
+import {
+  difference,
+  length,
+  minutes,
+  share,
+  temperature,
+  type Units,
+  wholeMinutes,
+} from "../../lib/units";
 import { costs, type Game, movesOf, onTheClock, PLACES } from "./game";
 import { Strip } from "./Strip";
 
@@ -41,7 +49,7 @@ export function PracticeReveal({
   return (
     <Box mt="4" role="status">
       <Text textStyle="line" fontWeight="650">
-        As you cooked it: served after {minutes(Math.round(played_s / 60) * 60)}
+        As you cooked it: served after {wholeMinutes(played_s)}
       </Text>
       {raw.map(({ name }) => (
         <Box key={name} my="2" maxW="reading">
@@ -80,7 +88,7 @@ export function PracticeReveal({
         </Text>
       )}
       <Text textStyle="line" fontWeight="650" mt="4">
-        As the advice would have gone: served after {minutes(Math.round(advised_s / 60) * 60)}
+        As the advice would have gone: served after {wholeMinutes(advised_s)}
       </Text>
       {advised.map((lot) => (
         <Box key={lot.name} mt="2">
@@ -110,7 +118,7 @@ const strip = (lot: ServedLot, to: number) => ({
 /** "Out after 23 min at 74 °C, at the most 79 °C (wanted 77 °C), golden above and blond below, 14 % lost" */
 function came(lot: ServedLot, target: number, units: Units): string {
   const [above, below] = lot.faces;
-  const out = Math.round(((lot.out_at_s ?? 0) - lot.loaded_at_s) / 30) * 30;
+  const out = (lot.out_at_s ?? 0) - lot.loaded_at_s;
   return `Out after ${minutes(out)} at ${temperature(lot.core_c, units)}, at the most ${temperature(lot.peak_c, units)} (wanted: ${temperature(target, units)}); ${above} above, ${below} below; ${share(lot.water_lost)} of the weight lost to the air`;
 }
 

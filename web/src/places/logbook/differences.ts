@@ -22,8 +22,6 @@ export function outAfter(cook: Cook): number | null {
   return loaded && told ? (Date.parse(told) - Date.parse(loaded)) / 60_000 : null;
 }
 
-const half = (min: number) => Math.round(min * 2) * 30;
-
 /** Every line in which they differ, in the order of the work. */
 export function differences(a: Cook, b: Cook, units: Units): Difference[] {
   const lines: [string, (cook: Cook) => string][] = [
@@ -46,7 +44,7 @@ export function differences(a: Cook, b: Cook, units: Units): Difference[] {
       "Out after",
       (cook) => {
         const out = outAfter(cook);
-        return out === null ? "not told" : minutes(half(out));
+        return out === null ? "not told" : minutes(60 * out);
       },
     ],
     [
