@@ -8,9 +8,10 @@ mod kitchen;
 
 use chance::Chance;
 use ember_core::fryer::{Calibration, PRESETS};
+use ember_core::heat::Looking;
 use ember_core::learned::{Cooked, Learned, Own, learn};
-use ember_core::live::{Lesson, What, lesson};
-use ember_core::meat::CutId;
+use ember_core::live::{Found, Lesson, Shade, What, lesson};
+use ember_core::meat::{Browning, CutId};
 use ember_core::plan::{
     Band, Known, KnownMachine, Outside, PreheatRule, Request, StepKind, Synthetic, TurnRule, plan,
     synthetic,
@@ -90,7 +91,7 @@ fn cooked(request: &Request, machine: Calibration, read_at: &[f64], chance: &mut
         let read = at(&minutes, &cores, minute) + 1.5 * chance.normal();
         kitchen.read(minute, read);
     }
-    lesson(kitchen.planned(), 0.0, &kitchen.told, None).unwrap()
+    lesson(kitchen.planned(), 0.0, &kitchen.told, Found::default()).unwrap()
 }
 
 /// When a cook of the next piece is ready, min, with nothing that the model does not know.
@@ -262,9 +263,9 @@ fn nothing_is_learned_from_a_reading_that_is_doubted() {
         let core = kitchen.expected(minute);
         kitchen.read(minute, core);
     }
-    let said = lesson(kitchen.planned(), 0.0, &kitchen.told, None).unwrap();
+    let said = lesson(kitchen.planned(), 0.0, &kitchen.told, Found::default()).unwrap();
     kitchen.read(0.72 * usual, kitchen.expected(0.72 * usual) + 25.0);
-    let after = lesson(kitchen.planned(), 0.0, &kitchen.told, None).unwrap();
+    let after = lesson(kitchen.planned(), 0.0, &kitchen.told, Found::default()).unwrap();
     assert_eq!((after.readings, after.doubted), (3, 1));
     for (a, b) in said.pull.iter().zip(&after.pull) {
         assert!(
@@ -276,10 +277,14 @@ fn nothing_is_learned_from_a_reading_that_is_doubted() {
     kitchen
         .told
         .retain(|told| !matches!(told.what, What::Reading(_)));
-    assert!(lesson(kitchen.planned(), 0.0, &kitchen.told, None).is_none());
+    assert!(lesson(kitchen.planned(), 0.0, &kitchen.told, Found::default()).is_none());
     let pull = kitchen.step(StepKind::Pull, 1);
     kitchen.tell(usual, What::Done(pull));
-    let tasted = lesson(kitchen.planned(), 0.0, &kitchen.told, Some(5)).unwrap();
+    let dry = Found {
+        inside: Some(5),
+        ..Found::default()
+    };
+    let tasted = lesson(kitchen.planned(), 0.0, &kitchen.told, dry).unwrap();
     assert_eq!(tasted.readings, 0);
     assert!(tasted.precision[0][0] < 0.7 * said.precision[0][0]);
     // Dry: hotter than thought.
@@ -291,7 +296,8 @@ fn nothing_is_learned_from_a_reading_that_is_doubted() {
 fn what_is_learned_is_on_the_safe_side() {
     for (heat, kelvins) in [(0.8, -10.0), (1.0, 0.0), (1.25, 12.0)] {
         for id in CUTS {
-            let usual = planned(id);
+            // Turned as usual: what moves the turn does not move the check with it.
+            let usual = Request::usual(id, PRESETS[1].machine());
             let learned = Request {
                 known: Known {
                     machine: Some(KnownMachine {
@@ -300,6 +306,8 @@ fn what_is_learned_is_on_the_safe_side() {
                         offset: TemperatureDifference::from_kelvins(kelvins),
                         together: -1.0,
                         offset_spread: 2.0,
+                        browning: 1.0 / heat,
+                        browning_spread: 0.3,
                         cooks: 6,
                     }),
                     cut: None,
@@ -348,4 +356,131 @@ fn a_ruler_teaches_what_the_next_piece_is_like() {
     assert!((1.08..1.22).contains(&known.thickness), "{known:?}");
     let spread = ember_core::meat::cut(CutId::PorkChop).thickness.spread;
     assert!(known.thickness_spread < spread);
+}
+
+/// Cooks of which nothing but colours is told, by an eye that names the word the faces are in, in a machine that
+/// browns so many times as fast and is so hot: the plan knows neither.
+fn looked(
+    request: &Request,
+    browning: f64,
+    machine: Calibration,
+    by_plan: Option<Shade>,
+) -> Lesson {
+    let mut real = request.clone();
+    real.machine.calibration = machine;
+    real.known = Known {
+        machine: Some(KnownMachine {
+            browning,
+            ..KnownMachine::USUAL
+        }),
+        cut: None,
+    };
+    let real = plan(&real).unwrap().picture;
+    let mut kitchen = Kitchen::of(request.clone());
+    kitchen.done(0.0, StepKind::Load, 1);
+    let out = kitchen.plan.pull_at.minutes();
+    if by_plan.is_none() {
+        for share in [0.6, 0.8, 0.95] {
+            let minute = share * out;
+            let face = at(&real.minutes, &real.upper_browning, minute);
+            let (colour, face) = (Browning::of(face), Looking::Up);
+            kitchen.tell(minute, What::Looks { colour, face });
+        }
+    }
+    let pull = kitchen.step(StepKind::Pull, 1);
+    kitchen.tell(out, What::Done(pull));
+    let found = Found {
+        inside: None,
+        colour: by_plan,
+    };
+    lesson(kitchen.planned(), 0.0, &kitchen.told, found).unwrap()
+}
+
+/// A machine whose faces brown faster or slower than its kind's shows it in the colours that are told; they say
+/// nothing of its heat.
+#[test]
+fn colours_tell_how_fast_faces_brown() {
+    let learned = |real: f64, by_plan: Option<Shade>| {
+        let cooks: Vec<Cooked> = (0..8)
+            .map(|n| {
+                let id = CUTS[n % CUTS.len()];
+                let said = looked(&planned(id), real, machine(1.0, 0.0), by_plan);
+                cook_of(id, 0.0, said)
+            })
+            .collect();
+        let learned = learn(&drum(), &cooks);
+        let drum = &learned.machines[0];
+        assert!(drum.heat.mean.abs() < 1e-9 && drum.offset.mean.abs() < 1e-9);
+        learned.known("the drum", CUTS[0]).machine.unwrap()
+    };
+    let [slow, usual, fast] = [0.6, 1.0, 1.7].map(|real| learned(real, None));
+    println!(
+        "{:.2} {:.2} {:.2}",
+        slow.browning, usual.browning, fast.browning
+    );
+    assert!((0.5..0.8).contains(&slow.browning), "{slow:?}");
+    assert!((0.85..1.2).contains(&usual.browning), "{usual:?}");
+    assert!((1.3..1.8).contains(&fast.browning), "{fast:?}");
+    assert!(fast.browning_spread < 0.9 * KnownMachine::USUAL.browning_spread);
+    // Held against the plan when it was eaten, as weakly as that is.
+    let [paler, same, darker] = [Shade::Paler, Shade::AsPlanned, Shade::Darker]
+        .map(|shade| learned(1.0, Some(shade)).browning);
+    assert!(paler < 0.9 && darker > 1.1, "{paler} {darker}");
+    assert!((same - 1.0).abs() < 0.02, "{same}");
+}
+
+/// What is dark since the machine is hot is not learned twice: where readings have told that it is, colours say
+/// little more.
+#[test]
+fn heat_explains_the_colours_it_makes() {
+    let hot = machine(1.0, 12.0);
+    let mut chance = Chance(17);
+    let cooks = |is_read: bool, chance: &mut Chance| -> Vec<Cooked> {
+        (0..8)
+            .map(|n| {
+                let id = CUTS[n % CUTS.len()];
+                let request = measured(id);
+                let colours = looked(&request, 1.0, hot, None);
+                let said = if is_read {
+                    let read = cooked(&request, hot, &[0.45, 0.6, 0.8], chance);
+                    Lesson {
+                        colour: colours.colour,
+                        ..read
+                    }
+                } else {
+                    colours
+                };
+                cook_of(id, 0.0, said)
+            })
+            .collect()
+    };
+    let [unread, read] = [false, true].map(|is_read| {
+        let cooks = cooks(is_read, &mut chance);
+        learn(&drum(), &cooks).machines[0].browning.mean
+    });
+    println!("unread {unread:.3}, read {read:.3}");
+    assert!(unread > 0.1 && read < 0.75 * unread, "{unread} {read}");
+}
+
+/// A plan counts with it: as golden, at another minute; inside, all is as it was.
+#[test]
+fn a_plan_counts_with_how_fast_faces_brown() {
+    let browns = |browning: f64| {
+        let mut request = Request::usual(CutId::Drumstick, PRESETS[1].machine());
+        request.known.machine = Some(KnownMachine {
+            browning,
+            cooks: 3,
+            ..KnownMachine::USUAL
+        });
+        plan(&request).unwrap()
+    };
+    let [slow, usual, fast] = [0.6, 1.0, 1.7].map(browns);
+    let golden = |plan: &ember_core::plan::Plan| plan.goals.outside_at.unwrap().minutes();
+    assert!(golden(&fast) < golden(&usual) - 0.5 && golden(&usual) < golden(&slow) - 0.5);
+    let unknown = plan(&Request::usual(CutId::Drumstick, PRESETS[1].machine())).unwrap();
+    assert!(slow.check_from <= unknown.check_from && fast.check_from <= unknown.check_from);
+    let least = usual.floor.core.unwrap();
+    for plan in [slow, usual, fast] {
+        assert!(plan.peak_core >= least);
+    }
 }

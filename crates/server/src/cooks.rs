@@ -617,7 +617,10 @@ fn settle(connection: &mut PgConnection, id: Uuid, events: &[EventDto]) -> Resul
         });
         of.next_back().map(|event| event.at)
     };
-    let note = course::outcome(events).map_or_else(String::new, |outcome| outcome.note);
+    // Found by who cooked as well.
+    let note = course::outcome(events).map_or_else(String::new, |outcome| {
+        [outcome.note, outcome.by].join(" ").trim().to_owned()
+    });
     db::cooks::settle(connection, id, of(true), of(false), &note)?;
     Ok(())
 }

@@ -6,8 +6,8 @@ use std::sync::{Arc, LazyLock, Mutex, PoisonError};
 use chrono::{DateTime, Utc};
 use ember_core::diagnosis::{Diagnosis, Symptom, diagnose};
 use ember_core::live::{
-    self, Course, Doubt, Estimate, Kept, Lesson, Likely, Narrowed, Noticed, Planned, PlannedStep,
-    Point, Safe, Told, Watched, What, coldest, stand, watch,
+    self, Course, Doubt, Estimate, Found, Kept, Lesson, Likely, Narrowed, Noticed, Planned,
+    PlannedStep, Point, Safe, Shade, Told, Watched, What, coldest, stand, watch,
 };
 use ember_core::plan::Request;
 use ember_core::units::Temperature;
@@ -173,11 +173,14 @@ pub fn lesson(
     if probes.iter().any(|probe| probe.practice) {
         return None;
     }
-    let doneness = outcome(events).map(|outcome| outcome.doneness);
+    let found = outcome(events).map_or_else(Found::default, |outcome| Found {
+        inside: Some(outcome.doneness),
+        colour: outcome.colour.map(Shade::from),
+    });
     let request = Request::try_from(request).ok()?;
     let steps: Vec<PlannedStep> = plan.steps.iter().map(StepDto::planned).collect();
     let planned = as_planned(&request, plan, &steps);
-    live::lesson(planned, seconds(started), &told, doneness)
+    live::lesson(planned, seconds(started), &told, found)
 }
 
 /// What went wrong with a cook, by what was told and read of it.

@@ -4,9 +4,9 @@ use chrono::{DateTime, Utc};
 use diesel::PgConnection;
 use ember_core::doneness::Region;
 use ember_core::fryer::Machine;
-use ember_core::learned::{Cooked, Learned, Normal, Own, alone, learn};
+use ember_core::learned::{Cooked, Learned, Normal, Own, USUAL_BROWNING, alone, learn};
 use ember_core::meat::{CutId, cut};
-use ember_core::plan::{HEAT, Known, MODEL_VERSION, Request, THERMOSTAT, plan};
+use ember_core::plan::{HEAT, Known, KnownMachine, MODEL_VERSION, Request, THERMOSTAT, plan};
 use serde_json::Value;
 use uuid::Uuid;
 
@@ -16,8 +16,8 @@ use crate::course;
 use crate::db::cooks::{self as rows, Taught};
 use crate::db::models;
 use crate::dto::learned::{
-    KnownCutDto, KnownMachineDto, LearnedChangeDto, LearnedChangesDto, LearnedCutDto, LearnedDto,
-    LearnedEffectDto, LearnedMachineDto, LessonDto, NormalDto, ProposalDto,
+    KnownCutDto, LearnedChangeDto, LearnedChangesDto, LearnedCutDto, LearnedDto, LearnedEffectDto,
+    LearnedMachineDto, LessonDto, NormalDto, ProposalDto,
 };
 use crate::dto::plan::PlanDto;
 use crate::dto::request::RequestDto;
@@ -249,11 +249,16 @@ impl Cooks {
             },
         ];
         let now = found.map_or(usual, |found| [found.heat, found.offset]);
+        let colour = [
+            USUAL_BROWNING,
+            found.map_or(USUAL_BROWNING, |found| found.browning),
+        ];
         let known = learned.known(&machine.name, CutId::Drumstick).machine;
         let own = own(machine);
         let lesson = |one: &Closed| {
             let cooked = one.cooked(self.now)?;
             let [heat, offset] = alone(&own, &cooked);
+            let browning = found.and_then(|found| found.browning_by(&cooked));
             Some(LessonDto {
                 cook: one.row.id,
                 name: one.row.name.clone(),
@@ -264,13 +269,15 @@ impl Cooks {
                 left_out: one.row.left_out_at.is_some(),
                 heat: heat.into(),
                 offset: offset.into(),
+                browning: browning.map(NormalDto::from),
             })
         };
         LearnedMachineDto {
             machine: machine.name.clone(),
-            known: known.map_or_else(nothing_known, KnownMachineDto::from),
+            known: known.unwrap_or(KnownMachine::USUAL).into(),
             heat: [usual[0], now[0]].map(NormalDto::from),
             offset: [usual[1], now[1]].map(NormalDto::from),
+            browning: colour.map(NormalDto::from),
             cooks: (self.speaking())
                 .filter(|one| one.machine == machine.name)
                 .filter_map(lesson)
@@ -312,18 +319,6 @@ fn own(machine: &Machine) -> Own {
 fn sentence_of(stored: Value) -> Option<RequestDto> {
     let sentence = storage::unpack::<sentence::Sentence>(stored).ok()?;
     Some(sentence.into())
-}
-
-/// Where every cook was left out.
-const fn nothing_known() -> KnownMachineDto {
-    KnownMachineDto {
-        heat_factor: 1.0,
-        heat_spread: HEAT,
-        offset_k: 0.0,
-        together_k: 0.0,
-        offset_spread_k: THERMOSTAT,
-        cooks: 0,
-    }
 }
 
 /// What it changes for what is cooked most in a machine.

@@ -9,6 +9,7 @@ use crate::db::cooks::{Page, State};
 use crate::dto::cook::CookRowDto;
 use crate::dto::event::HappeningDto;
 use crate::dto::logbook::OffDto;
+use crate::dto::words::ShadeDto;
 use crate::dto::words::StepKindDto;
 use crate::error::ApiError;
 
@@ -92,6 +93,8 @@ pub fn cooks_csv(cooks: &[CookRowDto]) -> Result<Vec<u8>, ApiError> {
         "last_core_c",
         "crispness_1_to_5",
         "doneness_1_to_5",
+        "colour_against_plan",
+        "cooked_by",
         "note",
     ];
     let number = |value: Option<f64>| value.map_or_else(String::new, |value| format!("{value:.1}"));
@@ -128,10 +131,22 @@ pub fn cooks_csv(cooks: &[CookRowDto]) -> Result<Vec<u8>, ApiError> {
                 number(last),
                 scale(outcome.map(|one| one.crispness)),
                 scale(outcome.map(|one| one.doneness)),
+                shade(outcome.and_then(|one| one.colour)).to_owned(),
+                outcome.map_or_else(String::new, |one| one.by.clone()),
                 outcome.map_or_else(String::new, |one| one.note.clone()),
             ]
         }),
     )
+}
+
+/// As it stands in a table.
+const fn shade(colour: Option<ShadeDto>) -> &'static str {
+    match colour {
+        None => "",
+        Some(ShadeDto::Paler) => "paler",
+        Some(ShadeDto::AsPlanned) => "as planned",
+        Some(ShadeDto::Darker) => "darker",
+    }
 }
 
 /// Every reading as a line.

@@ -16,6 +16,8 @@ pub struct Limit {
 
 /// Name of a cook or a supper.
 pub const NAME: Limit = Limit { min: 1, max: 80 };
+/// Who cooked.
+pub const COOK: Limit = Limit { min: 0, max: 60 };
 /// Name of a machine.
 pub const MACHINE_NAME: Limit = Limit { min: 1, max: 60 };
 /// A word on a dial.

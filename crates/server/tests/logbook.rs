@@ -276,7 +276,7 @@ async fn photographs_are_kept_with_their_cook() {
     assert_eq!(all.as_array().unwrap().len(), 3);
 }
 
-/// The log is found by what was cooked, in what, how it came out and when in the year.
+/// The log is found by what was cooked, how and in what, how it came out, when in the year and by whom.
 #[actix_web::test]
 async fn the_log_is_found_by_what_it_holds() {
     let database = Database::new();
@@ -285,12 +285,17 @@ async fn the_log_is_found_by_what_it_holds() {
         let mut request = sentence();
         request["cut"] = json!(cut);
         request["surface"] = json!(["patted_dry"]);
+        match name {
+            "dry chops" => request["ahead"] = json!([{ "kind": "covered", "ahead_s": 3600.0 }]),
+            "good legs" => request["sauce"] = json!("last_minutes"),
+            _ => request["start"] = json!("frozen"),
+        }
         let cook = keep(&app, &json!({ "request": request, "name": name })).await;
         let path = format!("/api/cooks/{}/events", cook["id"].as_str().unwrap());
         for happening in [
             json!({ "kind": "started" }),
             json!({
-                "kind": "finished", "crispness": crispness, "doneness": doneness, "core_c": null, "note": "",
+                "kind": "finished", "crispness": crispness, "doneness": doneness, "core_c": null, "note": "", "by": "Wren",
             }),
         ] {
             let (status, answer) = post(&app, &path, &report(happening)).await;
@@ -319,6 +324,20 @@ async fn the_log_is_found_by_what_it_holds() {
     assert_eq!(found("found=soft").await, ["raw legs"]);
     assert_eq!(found("machine=the%20drum").await.len(), 3);
     assert!(found("machine=the%20shelves").await.is_empty());
+    assert_eq!(found("how=covered").await, ["dry chops"]);
+    assert_eq!(found("how=sauced").await, ["good legs"]);
+    assert_eq!(found("how=frozen").await, ["raw legs"]);
+    for none in [
+        "bare",
+        "parboiled",
+        "own",
+        "crumbed",
+        "spit",
+        "two_settings",
+    ] {
+        assert!(found(&format!("how={none}")).await.is_empty(), "{none}");
+    }
+    assert_eq!(found("q=wren").await.len(), 3);
     let seasons = ["dec_to_feb", "mar_to_may", "jun_to_aug", "sep_to_nov"];
     let mut counts = Vec::new();
     for season in seasons {

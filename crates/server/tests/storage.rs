@@ -212,7 +212,7 @@ fn a_surface_that_had_a_name_is_layers_now() {
     let read: sentence::Sentence = storage::unpack(stored).unwrap();
     let now = storage::pack(read).unwrap();
     let rubbed = json!(["patted_dry", "oil", "rub"]);
-    assert_eq!(now["version"], 6);
+    assert_eq!(now["version"], 7);
     assert_eq!(now["holds"]["surface"], rubbed);
     assert_eq!(now["holds"]["method"]["version"], 3);
     assert_eq!(now["holds"]["method"]["holds"]["surface"], rubbed);
@@ -240,6 +240,26 @@ fn a_blend_is_a_recipe_now() {
     assert_eq!(now["holds"]["recipes"][0]["holds"]["name"], "ferry rub");
 }
 
+/// What was kept before colours were learned, and before it was said who cooked.
+#[test]
+fn a_machine_of_which_no_colour_was_learned_browns_as_usual() {
+    let mut stored: Value = serde_json::from_str(include_str!("fixtures/sentence-3.json")).unwrap();
+    stored["version"] = json!(6);
+    stored["holds"]["known"] = json!({ "machine": { "heat_factor": 1.1, "heat_spread": 0.05,
+        "offset_k": 4.0, "together_k": -1.0, "offset_spread_k": 3.0, "cooks": 6 } });
+    let read: sentence::Sentence = storage::unpack(stored).unwrap();
+    let now = storage::pack(read).unwrap();
+    let machine = &now["holds"]["known"]["machine"];
+    assert_eq!(machine["browning_factor"], 1.0);
+    assert_eq!(machine["browning_spread"], 0.35);
+    let closed = json!({ "version": 3, "holds": { "kind": "finished", "core_c": 74.0,
+        "crispness": 4, "doneness": 3, "note": "one" } });
+    let read: event::Happening = storage::unpack(closed).unwrap();
+    let now = storage::pack(read).unwrap();
+    assert_eq!(now["holds"]["colour"], Value::Null);
+    assert_eq!(now["holds"]["by"], "");
+}
+
 /// Every kind of document as it is written today. A change here is a change of what is stored: give the
 /// document a new version and an upgrade (`storage/mod.rs`), keep the snapshot of the version before as
 /// a fixture, and only then accept the new one.
@@ -257,13 +277,16 @@ fn what_is_stored_changes_only_with_a_version() {
     full["finish"] = json!({ "kind": "crisp", "finish_s": 300.0, "setting_c": 200.0 });
     full["actions"] =
         json!([{ "at_s": 300.0, "kind": "turn" }, { "every_s": 480.0, "kind": "move" }]);
+    full["known"] = json!({ "machine": { "heat_factor": 1.1, "heat_spread": 0.05, "offset_k": 4.0,
+        "together_k": -1.0, "offset_spread_k": 3.0, "browning_factor": 1.2, "browning_spread": 0.3,
+        "cooks": 6 } });
     full["layout"] = json!([{ "x_mm": 1.0, "y_mm": 2.0, "turned_rad": 0.5 }]);
     let sentence = sentence::Sentence::from(read::<ember_server::dto::request::RequestDto>(full));
     let supper = supper::Supper::from(read::<ember_server::dto::supper::SupperDto>(example(
         "SupperDto",
     )));
     let happening = event::Happening::from(ember_server::dto::event::HappeningDto::Finished(read(
-        json!({ "core_c": 74.0, "crispness": 4, "doneness": 3, "note": "one\ntwo" }),
+        json!({ "core_c": 74.0, "crispness": 4, "doneness": 3, "colour": "paler", "note": "one\ntwo", "by": "Wren" }),
     )));
     let machine = machine::Machine::from(read::<ember_server::dto::machine::MachineDto>(example(
         "MachineDto",

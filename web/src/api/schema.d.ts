@@ -2970,6 +2970,9 @@ export interface components {
             /** @enum {string} */
             kind: "undone";
         } | {
+            /** @description Who cooked. */
+            by?: string;
+            colour?: components["schemas"]["ShadeDto"] | null;
             /**
              * Format: double
              * @description Core at the end.
@@ -3251,6 +3254,16 @@ export interface components {
         /** @description Of a machine. */
         KnownMachineDto: {
             /**
+             * Format: double
+             * @description How many times as fast faces brown, with nothing else different.
+             */
+            browning_factor?: number;
+            /**
+             * Format: double
+             * @description One standard deviation of the logarithm of that.
+             */
+            browning_spread?: number;
+            /**
              * Format: int32
              * @description From so many cooks.
              */
@@ -3376,6 +3389,8 @@ export interface components {
         };
         /** @description Of a machine. */
         LearnedMachineDto: {
+            /** @description How fast faces brown in it beyond what its heat explains, as a logarithm: before, and now. */
+            browning: components["schemas"]["NormalDto"][];
             /** @description The cooks it comes from, the latest first, also those that were left out. */
             cooks: components["schemas"]["LessonDto"][];
             /** @description How much harder it blows than its kind, as a logarithm: before anything was known, and now. */
@@ -3396,6 +3411,7 @@ export interface components {
         };
         /** @description What one cook says by itself. */
         LessonDto: {
+            browning?: components["schemas"]["NormalDto"] | null;
             /**
              * Format: uuid
              * @description The cook.
@@ -4153,6 +4169,9 @@ export interface components {
         };
         /** @description How it came out. */
         OutcomeDto: {
+            /** @description Who cooked. */
+            by?: string;
+            colour?: components["schemas"]["ShadeDto"] | null;
             /**
              * Format: double
              * @description Core at the end.
@@ -5547,6 +5566,11 @@ export interface components {
             /** @description System of weights and lengths. */
             weight: components["schemas"]["WeightSystemDto"];
         };
+        /**
+         * @description A colour against the one that was planned.
+         * @enum {string}
+         */
+        ShadeDto: "paler" | "as_planned" | "darker";
         /** @description A piece from above. */
         ShapeDto: {
             /** @description Corners around its middle; the outline is the radius around them. */
@@ -6769,6 +6793,8 @@ export interface operations {
                 machine?: string;
                 /** @description Only those that came out so. */
                 found?: "raw" | "right" | "dry" | "soft";
+                /** @description Only those made ready or cooked so. */
+                how?: "bare" | "covered" | "parboiled" | "own" | "frozen" | "crumbed" | "sauced" | "spit" | "two_settings";
                 /** @description Only those started in this quarter of the year. */
                 season?: "dec_to_feb" | "mar_to_may" | "jun_to_aug" | "sep_to_nov";
                 /** @description Page, from 1. */

@@ -1,16 +1,18 @@
 // Whose safety chart, which colours, and the way to the keys.
-import { Box, Checkbox, chakra, NativeSelect, Popover, Portal, Text } from "@chakra-ui/react";
+
+import { Box, Checkbox, chakra, Popover, Portal, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Region } from "../api/types";
+import { optionsOf, Pick } from "../components/Pick";
 import { Action } from "../components/recipes";
 import { changeSettings, type Settings } from "../domain/settings";
 import { RegionChoice } from "../features/household/RegionChoice";
 
-const COLOURS = [
-  ["auto", "as the device"],
-  ["light", "light"],
-  ["dark", "dark"],
-] as const;
+const COLOURS: Record<Settings["colour"], string> = {
+  auto: "as the device",
+  light: "light",
+  dark: "dark",
+};
 
 interface MoreProps {
   settings: Settings;
@@ -41,22 +43,12 @@ export default function More({ settings, onChoose, onHelp }: MoreProps) {
               <RegionChoice region={settings.region} onChoose={(region) => onChoose({ region })} />
             </Field>
             <Field label="Colours">
-              <NativeSelect.Root size="sm">
-                <NativeSelect.Field
-                  aria-label="Colours"
-                  value={settings.colour}
-                  onChange={(event) =>
-                    changeSettings({ colour: event.target.value as Settings["colour"] })
-                  }
-                >
-                  {COLOURS.map(([value, name]) => (
-                    <option key={value} value={value}>
-                      {name}
-                    </option>
-                  ))}
-                </NativeSelect.Field>
-                <NativeSelect.Indicator />
-              </NativeSelect.Root>
+              <Pick
+                label="Colours"
+                value={settings.colour}
+                options={optionsOf(COLOURS)}
+                onPick={(colour) => changeSettings({ colour })}
+              />
             </Field>
             <Checkbox.Root
               checked={settings.shortcuts}

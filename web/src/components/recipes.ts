@@ -32,7 +32,7 @@ const word = defineRecipe({
 /** A word of the sentence. */
 export const WordButton = chakra("button", word);
 
-const action = defineRecipe({
+export const action = defineRecipe({
   base: {
     textStyle: "button",
     borderRadius: "field",

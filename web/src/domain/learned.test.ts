@@ -42,6 +42,9 @@ test("what was learned is told in a line", () => {
   expect(learnedWords({ ...machine, heat_factor: 0.9, offset_k: -0.2, cooks: 1 }, degrees)).toBe(
     "is as hot as its dial says, blows 10 % weaker, from 1 cook",
   );
+  expect(learnedWords({ ...machine, browning_factor: 1.2 }, degrees)).toBe(
+    "runs 8 °C hot, blows 12 % harder, browns 20 % faster, from 6 cooks",
+  );
 });
 
 test("a plan that is repeated says what is known since", () => {
@@ -54,5 +57,9 @@ test("a plan that is repeated says what is known since", () => {
     sinceWords({ machine, cut }, { machine, cut: { ...cut, thickness_factor: 1.21 } }, degrees),
   ).toBe("pieces are taken 10 % thicker");
   expect(sinceWords({ machine, cut }, { machine, cut }, degrees)).toBeNull();
+  const paler = { ...machine, browning_factor: 0.9 };
+  expect(sinceWords({ machine, cut }, { machine: paler, cut }, degrees)).toContain(
+    "browns 10 % slower",
+  );
   expect(sinceWords(undefined, { machine }, degrees)).toBeNull();
 });

@@ -41,7 +41,8 @@ pub fn since(machine: &Own, own: &[usize], cooks: &[Cooked]) -> usize {
 /// ```
 /// use ember_core::learned::{Cooked, Own, alone};
 /// use ember_core::{fryer::Calibration, live::Lesson, meat::CutId};
-/// let nothing = Lesson { precision: [[0.0; 4]; 4], pull: [0.0; 4], readings: 0, doubted: 0 };
+/// let nothing =
+///     Lesson { precision: [[0.0; 4]; 4], pull: [0.0; 4], readings: 0, doubted: 0, colour: None };
 /// let cook = Cooked { machine: "the drum".to_owned(), cut: CutId::PorkChop, age: 0.0, lesson: nothing };
 /// let drum = Own { name: "the drum".to_owned(), calibration: Calibration::default() };
 /// // As is usual: a tenth of heat, six kelvins.

@@ -1,5 +1,8 @@
 //! What a kitchen learns from its cooks: of each machine how much harder it blows and how much hotter it is than
-//! its dial says, of each cut how thick it is bought for its weight, of the fridge how cold it is.
+//! its dial says and how fast faces brown in it, of each cut how thick it is bought for its weight, of the fridge how cold it is.
+//!
+//! How fast faces brown in a machine is learned from the colours that were told, after its heat: they say nothing of
+//! that ([`crate::live::Colour`]).
 //!
 //! Lessons ([`crate::live::Lesson`]) are likelihoods and add up, in any order, each faded by its age. A machine
 //! that was swapped, or mended, says otherwise from then on: where two machines explain its cooks so much better
@@ -15,7 +18,7 @@ use crate::fryer::Calibration;
 use crate::live::gauss::inverse;
 use crate::live::{FRIDGE, LEARNED, Lesson, STAYS};
 use crate::meat::{CutId, cut};
-use crate::plan::{HEAT, Known, KnownCut, KnownMachine, THERMOSTAT};
+use crate::plan::{BROWNS, HEAT, Known, KnownCut, KnownMachine, THERMOSTAT};
 use crate::units::TemperatureDifference;
 
 /// A lesson counts half after so many days (common practice in kind, from memory in size: baskets are coated with
@@ -57,6 +60,8 @@ pub struct OfMachine {
     pub offset: Normal,
     /// How much of the offset goes with one standard deviation of the heat, K.
     pub together: f64,
+    /// Logarithm of how many times as fast faces brown in it as in its kind, beyond what its heat explains.
+    pub browning: Normal,
     /// The cooks that count, by their numbers.
     pub cooks: Vec<usize>,
     /// Whether cooks before them were of another machine, as they look.
@@ -94,7 +99,8 @@ pub struct Learned {
 /// // Says by itself: heat 20 % more, with a standard deviation of 10 %; nothing else.
 /// let mut precision = [[0.0; 4]; 4];
 /// precision[0][0] = 100.0;
-/// let lesson = Lesson { precision, pull: [20.0, 0.0, 0.0, 0.0], readings: 1, doubted: 0 };
+/// let pull = [20.0, 0.0, 0.0, 0.0];
+/// let lesson = Lesson { precision, pull, readings: 1, doubted: 0, colour: None };
 /// let cook = Cooked { machine: "the drum".to_owned(), cut: CutId::PorkChop, age: 0.0, lesson };
 /// let drum = Own { name: "the drum".to_owned(), calibration: Calibration::default() };
 /// let learned = learn(&[drum], &[cook]);
@@ -137,6 +143,8 @@ pub fn learn(machines: &[Own], cooks: &[Cooked]) -> Learned {
             .map(|(number, (machine, (counted, is_another)))| {
                 let [heat, offset] = [2 * number, 2 * number + 1].map(|n| found.normal(n));
                 let both = found.both(2 * number, 2 * number + 1);
+                let colours = counted.iter().filter_map(|n| cooks.get(*n));
+                let browning = browning(colours, [heat, offset], both);
                 OfMachine {
                     name: machine.name.clone(),
                     heat: heat.wider(WANDERS[0]),
@@ -146,6 +154,7 @@ pub fn learn(machines: &[Own], cooks: &[Cooked]) -> Learned {
                     } else {
                         0.0
                     },
+                    browning,
                     cooks: counted,
                     is_another,
                     by_hand: machine.calibration,
@@ -162,6 +171,41 @@ pub fn learn(machines: &[Own], cooks: &[Cooked]) -> Learned {
             })
             .collect(),
         fridge: found.normal(system.fridge_at()),
+    }
+}
+
+/// How fast faces brown in a machine of which nobody told a colour, as a logarithm.
+pub const USUAL_BROWNING: Normal = Normal {
+    mean: 0.0,
+    // The square root of what stays of it from cook to cook.
+    spread: BROWNS * std::f64::consts::FRAC_1_SQRT_2,
+};
+
+/// How fast faces brown in a machine, by the colours of its cooks, whose heat explains what it does.
+fn browning<'a>(
+    cooks: impl Iterator<Item = &'a Cooked>,
+    [heat, offset]: [Normal; 2],
+    both: f64,
+) -> Normal {
+    let usual = USUAL_BROWNING.spread.powi(-2);
+    let (precision, pull) = cooks.fold((usual, 0.0), |(precision, pull), cook| {
+        let Some(colour) = cook.lesson.colour else {
+            return (precision, pull);
+        };
+        let [by_heat, by_offset] = colour.by_machine;
+        let explained = by_heat * heat.mean + by_offset * offset.mean;
+        let unsure = (by_heat * heat.spread).powi(2)
+            + (by_offset * offset.spread).powi(2)
+            + 2.0 * by_heat * by_offset * both;
+        let weight = faded(cook.age) / (colour.noise + unsure.max(0.0));
+        (
+            precision + weight,
+            pull + weight * (colour.says - explained),
+        )
+    });
+    Normal {
+        mean: pull / precision,
+        spread: precision.sqrt().recip(),
     }
 }
 
@@ -339,6 +383,18 @@ impl Learned {
 }
 
 impl OfMachine {
+    /// What the colours of one cook alone say of how fast faces brown in it; nothing where nobody told of any.
+    #[must_use]
+    pub fn browning_by(&self, cook: &Cooked) -> Option<Normal> {
+        cook.lesson.colour?;
+        let both = self.together * self.heat.spread;
+        Some(browning(
+            std::iter::once(cook),
+            [self.heat, self.offset],
+            both,
+        ))
+    }
+
     fn known(&self) -> KnownMachine {
         let by_hand = self.by_hand;
         let left = (self.offset.spread.powi(2) - self.together.powi(2)).max(0.0);
@@ -350,6 +406,8 @@ impl OfMachine {
             ),
             together: self.together,
             offset_spread: left.sqrt(),
+            browning: self.browning.mean.exp().clamp(0.4, 2.5),
+            browning_spread: (self.browning).wider((1.0 - STAYS).sqrt() * BROWNS).spread,
             cooks: u32::try_from(self.cooks.len()).unwrap_or(u32::MAX),
         }
     }

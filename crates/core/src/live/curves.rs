@@ -4,6 +4,7 @@
 use super::process::{EIGHT_IN_TEN as TRIED, Quantity};
 use super::track::{Setup, Track};
 use crate::curve;
+use crate::heat::Looking;
 use crate::plan::Unknown;
 use crate::plan::cook::Variation;
 use crate::plan::goals::Goal;
@@ -117,6 +118,28 @@ impl Curves {
         }
         // What was behind may end ahead, by little: it is the thicker one that stays warm.
         self.gain(out) * (colder(at) / then).clamp(-0.2, 1.0)
+    }
+
+    /// Logarithm of how brown a face is, by where it looks; of the one that counts where none is named. A side that
+    /// was not computed so far stays as far from the usual one as it was.
+    pub fn browned(&self, at: f64, face: Option<Looking>) -> Option<Quantity> {
+        /// Where nothing browned yet.
+        const LEAST: f64 = 1e-3;
+        let of = |track: &Track, at: f64| {
+            let amount = |values: &[f64]| curve::value_at(&track.at, values, at);
+            let amount = match face {
+                Some(Looking::Up) => amount(&track.upper),
+                Some(Looking::Down) => amount(&track.lower),
+                Some(Looking::Both) => f64::midpoint(amount(&track.upper), amount(&track.lower)),
+                None => amount(&track.browning),
+            };
+            amount.max(LEAST).ln()
+        };
+        let read = |track: &Track| {
+            let then = at.min(track.end());
+            Some(of(&self.usual, at) + of(track, then) - of(&self.usual, then))
+        };
+        self.quantity(read, 0.0, 0.0, 0.0)
     }
 
     /// Air beside the meat, °C.

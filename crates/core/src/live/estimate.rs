@@ -5,12 +5,13 @@ use std::sync::Arc;
 
 use super::answer::{Doubt, Estimate, Foretold, Likely, Read};
 use super::belief::Belief;
+use super::colour::faster;
 use super::curves::Curves;
 use super::facts::{Batch, Deed, Facts, Seen};
 use super::kept::Kept;
 use super::planned::Planned;
 use super::safe::{Safe, safe};
-use super::seen::{self, MOST, Measured, colour, measured};
+use super::seen::{self, MOST, Measured, measured};
 use super::track::{Setup, script};
 use crate::curve;
 use crate::fryer::{Action, Cavity};
@@ -65,7 +66,7 @@ pub fn estimate(
     let of = |n: usize| computed.of(n);
     let measured = measured(facts, &of, None);
     let posterior = measured.posterior()?;
-    let colour = colour(facts, number, loaded, curves);
+    let colour = faster(planned.request, facts, &computed, number);
     let estimator = Estimator {
         planned,
         facts,

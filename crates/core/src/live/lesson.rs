@@ -3,12 +3,13 @@
 //! piece, the air between the pieces, a delay, what the model does not know) is integrated out, so that the
 //! lessons of several cooks simply add up, in any order.
 
+use super::colour::{self, Colour, Shade};
 use super::estimate::{Computed, DOUBTED};
 use super::facts::Facts;
 use super::gauss::{dot, inverse};
 use super::kept::Kept;
 use super::planned::Planned;
-use super::process::{Observed, of_the_model};
+use super::process::{Observed, Quantity, of_the_model};
 use super::seen::measured;
 use super::told::Told;
 use crate::plan::cook::{Problem, Variation};
@@ -18,6 +19,15 @@ use crate::plan::{Request, Start, Unknown};
 /// than the dial, K, the logarithm of how many times as thick as usual the cut is, how much warmer than usual it
 /// comes out of the fridge, K.
 pub const LEARNED: usize = 4;
+
+/// How a cook was found when it was closed.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
+pub struct Found {
+    /// The inside, from 1, raw, over 3, just right, to 5, dry.
+    pub inside: Option<u8>,
+    /// The outside against the plan.
+    pub colour: Option<Shade>,
+}
 
 /// What one cook says.
 #[derive(Debug, Clone, PartialEq)]
@@ -30,10 +40,12 @@ pub struct Lesson {
     pub readings: usize,
     /// Readings that were not.
     pub doubted: usize,
+    /// What its colours say; nothing where nobody told of any.
+    pub colour: Option<Colour>,
 }
 
-/// How the inside was found, from 1, raw, over 3, just right, to 5, dry, is worth so many kelvins a step, and is as
-/// far from it by chance (common practice in kind, from memory in size).
+/// How the inside was found is worth so many kelvins a step, and is as far from it by chance (common practice in
+/// kind, from memory in size).
 const A_STEP: f64 = 4.0;
 const BY_TASTE: f64 = 9.0;
 /// Of the delay that an estimate allows for, so much is a cook's own, half a minute between the loading and the tap;
@@ -45,11 +57,11 @@ pub const STAYS: f64 = 0.5;
 /// Of a fridge, K.
 pub const FRIDGE: f64 = 2.0;
 
-/// What a cook says that was closed: by its readings, and weakly by how its inside was found (1 to 5). Nothing
-/// where neither says anything.
+/// What a cook says that was closed: by its readings and its colours, and weakly by how it was found. Nothing where
+/// none of it says anything.
 ///
 /// ```
-/// use ember_core::live::{Planned, PlannedStep, Told, What, lesson};
+/// use ember_core::live::{Found, Planned, PlannedStep, Told, What, lesson};
 /// use ember_core::units::Temperature;
 /// use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, plan}};
 /// let request = Request::usual(CutId::Drumstick, PRESETS[1].machine());
@@ -59,19 +71,15 @@ pub const FRIDGE: f64 = 2.0;
 /// let told = |id, at, what| Told { id, at, batch: None, what };
 /// let cold = Temperature::from_celsius(plan.picture.core_at(15.0) - 10.0);
 /// let cook = [told(1, 0.0, What::Done(0)), told(2, 900.0, What::Reading(cold))];
-/// let slow = lesson(planned, 0.0, &cook, None).unwrap();
+/// let nobody = Found::default();
+/// let slow = lesson(planned, 0.0, &cook, nobody).unwrap();
 /// // Colder than planned: a weaker machine, or a thicker piece.
 /// assert!(slow.pull[0] < 0.0 && slow.pull[2] > 0.0);
 /// assert_eq!(slow.readings, 1);
-/// assert!(lesson(planned, 0.0, &cook[..1], None).is_none());
+/// assert!(lesson(planned, 0.0, &cook[..1], nobody).is_none());
 /// ```
 #[must_use]
-pub fn lesson(
-    planned: Planned,
-    started: f64,
-    told: &[Told],
-    doneness: Option<u8>,
-) -> Option<Lesson> {
+pub fn lesson(planned: Planned, started: f64, told: &[Told], found: Found) -> Option<Lesson> {
     let facts = Facts::of(planned, started, told);
     let problem = Problem::new(planned.request);
     let computed = Computed::along(planned, &facts, &problem, &mut Kept::default())?;
@@ -91,13 +99,27 @@ pub fn lesson(
             doubted += usize::from(!believed(n));
         }
     }
-    seen.extend(doneness.and_then(|word| tasted(&computed, &facts, planned, word)));
-    let (precision, pull) = marginal(planned.request, &seen)?;
+    let inside = found.inside;
+    seen.extend(inside.and_then(|word| tasted(&computed, &facts, planned, word)));
+    let units = Units::of(planned.request);
+    let colour = colour::Seen {
+        planned,
+        started,
+        told,
+        facts: &facts,
+        computed: &computed,
+    }
+    .said(found.colour, &units);
+    if seen.is_empty() && colour.is_none() {
+        return None;
+    }
+    let (precision, pull) = marginal(&units, planned.request, &seen)?;
     Some(Lesson {
         precision,
         pull,
         readings,
         doubted,
+        colour,
     })
 }
 
@@ -117,12 +139,14 @@ fn tasted(computed: &Computed, facts: &Facts, planned: Planned, word: u8) -> Opt
 type Matrix = [[f64; LEARNED]; LEARNED];
 
 /// The likelihood of what was seen over what is learned, all else integrated out.
-fn marginal(request: &Request, seen: &[Observed]) -> Option<(Matrix, [f64; LEARNED])> {
-    if seen.is_empty() {
-        return None;
-    }
-    let units = Units::of(request);
-    let responses: Vec<[f64; LEARNED]> = seen.iter().map(|one| units.of_learned(one)).collect();
+fn marginal(
+    units: &Units,
+    request: &Request,
+    seen: &[Observed],
+) -> Option<(Matrix, [f64; LEARNED])> {
+    let responses: Vec<[f64; LEARNED]> = (seen.iter())
+        .map(|one| units.of_learned(&one.quantity))
+        .collect();
     let own: Vec<Vec<f64>> = seen.iter().map(|one| units.of_this_cook(one)).collect();
     let covariance: Vec<Vec<f64>> = (0..seen.len())
         .map(|i| {
@@ -154,7 +178,9 @@ fn marginal(request: &Request, seen: &[Observed]) -> Option<(Matrix, [f64; LEARN
             add(row, &solved, *own);
         }
     }
-    units.measured(request, &mut precision, &mut pull);
+    if !seen.is_empty() {
+        units.measured(request, &mut precision, &mut pull);
+    }
     Some((precision, pull))
 }
 
@@ -166,7 +192,7 @@ fn add(into: &mut [f64; LEARNED], row: &[f64; LEARNED], times: f64) {
 }
 
 /// How the standard deviations of a cook translate into what is learned.
-struct Units {
+pub(super) struct Units {
     /// Heat, setting by heat, setting: what one deviation of the machine's two unknowns is.
     machine: [f64; 3],
     /// Logarithm of thickness and kelvins of the start for one deviation; nought where that is not learned.
@@ -226,9 +252,9 @@ impl Units {
         }
     }
 
-    /// What was seen, by each of what is learned.
-    fn of_learned(&self, one: &Observed) -> [f64; LEARNED] {
-        let response = |n: usize| one.quantity.responses.get(n).copied().unwrap_or(0.0);
+    /// A quantity, by each of what is learned.
+    fn of_learned(&self, quantity: &Quantity) -> [f64; LEARNED] {
+        let response = |n: usize| quantity.responses.get(n).copied().unwrap_or(0.0);
         let per = |value: f64, unit: f64| if unit.abs() > 1e-9 { value / unit } else { 0.0 };
         let [heat, with, setting] = self.machine;
         let offset = per(response(3), setting);
@@ -238,6 +264,18 @@ impl Units {
             per(response(0), self.thickness),
             per(response(1), self.start),
         ]
+    }
+
+    /// The same by what is learned of a machine's heat: of its logarithm, and of a kelvin of its offset.
+    pub(super) fn of_machine(&self, quantity: &Quantity) -> [f64; 2] {
+        let [heat, offset, ..] = self.of_learned(quantity);
+        [heat, offset]
+    }
+
+    /// The machine this cook was computed in, in what is learned of its heat.
+    pub(super) const fn machine_was(&self) -> [f64; 2] {
+        let [heat, offset, ..] = self.base;
+        [heat, offset]
     }
 
     /// What is this cook's alone: its piece, its start, the air between the pieces, a delay.

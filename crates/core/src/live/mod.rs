@@ -6,6 +6,7 @@
 
 mod answer;
 mod belief;
+mod colour;
 mod course;
 mod curves;
 mod estimate;
@@ -26,9 +27,10 @@ pub(crate) use facts::{Deed as Happened, Facts};
 pub(crate) use track::{Entry, Setup, script};
 
 pub use answer::{Doubt, Estimate, Foretold, Likely, Read};
+pub use colour::{Colour, Shade};
 pub use course::{Course, StepState};
 pub use kept::Kept;
-pub use lesson::{FRIDGE, LEARNED, Lesson, STAYS, lesson};
+pub use lesson::{FRIDGE, Found, LEARNED, Lesson, STAYS, lesson};
 pub use narrowed::{Narrowed, narrowed};
 pub use planned::{Planned, PlannedStep};
 pub use probe::{Noticed, Point, Watched, coldest, watch};

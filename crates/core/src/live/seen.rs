@@ -3,8 +3,6 @@
 use super::curves::Curves;
 use super::facts::Facts;
 use super::process::{MODEL, Observed, Posterior};
-use crate::curve;
-use crate::heat::Looking;
 
 /// Spread of a reading around the coldest spot, K, and of its minute as a share of [`MODEL`].
 const TIP: f64 = 2.0;
@@ -15,10 +13,6 @@ const AIR: f64 = 6.0;
 const TOO_EARLY: f64 = 2.0;
 /// The latest so many readings are used.
 pub const MOST: usize = 24;
-/// Spread of how fast faces brown, and of a colour that is named, as logarithms (common practice in kind,
-/// from memory in size: cooks agree on a word within half of its width).
-const COLOUR: f64 = 0.35;
-const NAMED: f64 = 0.25;
 
 /// What was measured, as observations.
 #[derive(Debug, Clone)]
@@ -110,25 +104,4 @@ fn observed(curves: &Curves, at: f64, core: f64) -> Option<Observed> {
         value: core,
         quantity,
     })
-}
-
-/// Logarithm of how much faster faces brown than computed, by what they were said to look like.
-pub fn colour(facts: &Facts, number: usize, loaded: f64, curves: &Curves) -> f64 {
-    let track = &curves.usual;
-    let (mut sum, mut weight) = (0.0, COLOUR.powi(-2));
-    for look in facts.looks.iter().filter(|look| look.batch == number) {
-        let (colour, face) = look.what;
-        let at = look.at - loaded;
-        let of = |values: &[f64]| curve::value_at(&track.at, values, at);
-        let computed = match face {
-            Looking::Up => of(&track.upper),
-            Looking::Down => of(&track.lower),
-            Looking::Both => f64::midpoint(of(&track.upper), of(&track.lower)),
-        };
-        let by = (colour.middle() / computed.max(1e-3)).ln();
-        let precision = NAMED.powi(-2);
-        sum += precision * by.clamp(-2.0, 2.0);
-        weight += precision;
-    }
-    sum / weight
 }

@@ -44,9 +44,11 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
     let early = ensemble
         .as_ref()
         .map(|ensemble| ensemble.pull().early.seconds());
-    let early = [early, checked_without(request)?];
-    let early = early.into_iter().flatten().reduce(f64::min);
-    let batches = all_batches(&problem, &fine, early, stretch)?;
+    let check = Check {
+        early,
+        without: checked_without(request)?,
+    };
+    let batches = all_batches(&problem, &fine, check, stretch)?;
     let waiting = Waiting::of(&problem, &fine, &batches);
     let passes_60 = fine.progress.passed.map(Interval::from_seconds);
     let longest = batches
@@ -123,13 +125,12 @@ fn checked_without(request: &Request) -> Result<Option<f64>, PlanError> {
     };
     let responses = uncertainty::respond(&problem, cavity, found);
     let early = responses.map(|responses| responses.ensemble(found.pull).pull().early.seconds());
-    Ok(Some(first_check(found.pull, early)))
-}
-
-/// The last quarter of a cook, or earlier where it can be ready earlier, s.
-fn first_check(pull: f64, early: Option<f64>) -> f64 {
-    let quarter = pull * (1.0 - CHECK_BEFORE);
-    early.map_or(quarter, |early| quarter.min(early))
+    let (pull, deeds) = timed(&problem, found, 1.0);
+    let check = Check {
+        early,
+        without: None,
+    };
+    Ok(Some(check.from(pull, &deeds, 1.0).seconds()))
 }
 
 /// Where nobody measures, the latest of eight cooks in ten decides; with how much longer that is.
@@ -439,7 +440,7 @@ fn goals(problem: &Problem, found: Found, fine: &Fine) -> Goals {
 fn all_batches(
     problem: &Problem,
     fine: &Fine,
-    early: Option<f64>,
+    check: Check,
     stretch: f64,
 ) -> Result<Vec<Batch>, PlanError> {
     let count = |trays: &[Tray]| Problem::pieces_on(trays).count() as u32;
@@ -490,7 +491,7 @@ fn all_batches(
             cook: Interval::from_seconds(longest),
             turn_at: first_turn(&deeds),
             swap_at: moment(&deeds, |action| *action == Action::SwapRacks),
-            check_from: check_from(longest, &deeds, early.map(|early| early * scale)),
+            check_from: check.from(longest, &deeds, scale),
             deeds,
             second,
         });
@@ -528,18 +529,37 @@ fn timed(problem: &Problem, found: Found, stretch: f64) -> (f64, Vec<Deed>) {
     (pull, deeds)
 }
 
-/// From when to check: a quarter of the cook before its end, no later than the earliest of eight
-/// cooks in ten, and after the last turn or swap that is due before the end.
-fn check_from(pull: f64, deeds: &[Deed], early: Option<f64>) -> Interval {
-    let step = mark_of(pull);
-    let from = (first_check(pull, early) / step).floor().max(1.0) * step;
-    let moved = |action: &Action| action.turns() || *action == Action::SwapRacks;
-    let last = deeds
-        .iter()
-        .filter(|deed| deed.at < pull && moved(&deed.action))
-        .map(|deed| deed.at + step)
-        .fold(0.0, f64::max);
-    Interval::from_seconds(from.max(last).min(pull))
+/// What the first check must not be later than.
+#[derive(Debug, Clone, Copy)]
+struct Check {
+    /// The earliest of eight cooks in ten, s.
+    early: Option<f64>,
+    /// When it would be without what the kitchen has learned, s.
+    without: Option<f64>,
+}
+
+impl Check {
+    /// From when to check a batch that takes `scale` times as long as the first: a quarter of the cook before its
+    /// end, no later than the earliest of eight cooks in ten, and after the last turn or swap that is due before the
+    /// end; but never later than without what was learned, which moves the turns too.
+    fn from(self, pull: f64, deeds: &[Deed], scale: f64) -> Interval {
+        let step = mark_of(pull);
+        let mark = |seconds: f64| (seconds / step).floor().max(1.0) * step;
+        let quarter = pull * (1.0 - CHECK_BEFORE);
+        let from = mark(
+            self.early
+                .map_or(quarter, |early| quarter.min(early * scale)),
+        );
+        let moved = |action: &Action| action.turns() || *action == Action::SwapRacks;
+        let last = deeds
+            .iter()
+            .filter(|deed| deed.at < pull && moved(&deed.action))
+            .map(|deed| deed.at + step)
+            .fold(0.0, f64::max);
+        let from = from.max(last).min(pull);
+        let without = self.without.map(|without| mark(without * scale));
+        Interval::from_seconds(without.map_or(from, |without| from.min(without)))
+    }
 }
 
 fn whole_minutes(time: Interval) -> Interval {

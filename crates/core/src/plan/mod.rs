@@ -50,7 +50,7 @@ pub(crate) use text::warnings::{SUGAR_BURNS_FROM, SUGAR_STANDS};
 pub use text::warnings::{Warning, WarningKind};
 pub use uncertainty::assumptions::Assumption;
 pub use uncertainty::{
-    Band, Ensemble, HEAT, MEMBERS, Member, Synthetic, THERMOSTAT, Unknown, synthetic,
+    BROWNS, Band, Ensemble, HEAT, MEMBERS, Member, Synthetic, THERMOSTAT, Unknown, synthetic,
 };
 
 use make::SWAP;

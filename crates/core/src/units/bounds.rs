@@ -247,7 +247,18 @@ pub const HEAT_FACTOR: Bound = Bound::new("heat factor", "heat_factor", "of its 
 pub const OFFSET: Bound = Bound::new("offset of the dial", "offset_k", "K", -40.0, 40.0);
 /// What is not known of the heat of a machine that was learned.
 pub const HEAT_SPREAD: Bound = Bound::new("spread of the heat", "heat_spread", "", 0.0, 0.5);
-/// How much of its offset goes with that.
+/// How many times as fast faces brown in a machine as in its kind.
+pub const BROWNING_FACTOR: Bound = Bound::new(
+    "browning factor",
+    "browning_factor",
+    "of its kind",
+    0.4,
+    2.5,
+);
+/// What is not known of that, as a logarithm.
+pub const BROWNING_SPREAD: Bound =
+    Bound::new("spread of the browning", "browning_spread", "", 0.0, 0.5);
+/// How much of its offset goes with that of the heat.
 pub const TOGETHER: Bound = Bound::new(
     "offset that goes with the heat",
     "together_k",
@@ -296,7 +307,7 @@ pub const HOT_COUNTER: Bound = Bound::new(
 pub const PARBOIL: Bound = Bound::new("time in the pot", "parboil_s", "s", 0.0, 3600.0);
 
 /// All of them, for descriptions of an interface and for generators.
-pub const ALL: [Bound; 59] = [
+pub const ALL: [Bound; 61] = [
     OFF,
     KEEP_IN,
     BATCH_MASS,
@@ -348,6 +359,8 @@ pub const ALL: [Bound; 59] = [
     HEAT_FACTOR,
     OFFSET,
     HEAT_SPREAD,
+    BROWNING_FACTOR,
+    BROWNING_SPREAD,
     TOGETHER,
     OFFSET_SPREAD,
     THICKNESS_FACTOR,

@@ -34,6 +34,29 @@ pub enum Found {
     Soft,
 }
 
+/// How it was made ready or cooked.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum How {
+    /// Uncovered in the fridge.
+    Bare,
+    /// Covered in the fridge: a brine, a marinade.
+    Covered,
+    /// Parboiled.
+    Parboiled,
+    /// By a method of the cook's own.
+    Own,
+    /// From the freezer.
+    Frozen,
+    /// With flour, starch or crumbs.
+    Crumbed,
+    /// With a sauce.
+    Sauced,
+    /// On the spit.
+    Spit,
+    /// By one of two settings.
+    TwoSettings,
+}
+
 /// One page of cooks.
 #[derive(Debug, Clone, Default)]
 pub struct Page {
@@ -43,6 +66,8 @@ pub struct Page {
     pub machine: Option<String>,
     /// Only those that came out so.
     pub found: Option<Found>,
+    /// Only those made ready or cooked so.
+    pub how: Option<How>,
     /// Only those started in these months, 1 to 12.
     pub months: Vec<i32>,
     /// Only of this state.
@@ -78,6 +103,30 @@ impl Found {
     }
 }
 
+impl How {
+    /// In the path language of PostgreSQL, of a sentence.
+    const fn condition(self) -> &'static str {
+        macro_rules! says {
+            ($path:literal) => {
+                concat!("jsonb_path_exists(cooks.request->'holds', '", $path, "')")
+            };
+        }
+        match self {
+            Self::Bare => says!(r#"$.ahead[*] ? (@.kind == "uncovered")"#),
+            Self::Covered => says!(r#"$.ahead[*] ? (@.kind == "covered")"#),
+            Self::Parboiled => says!(r#"$.ahead[*] ? (@.kind == "parboil")"#),
+            Self::Own => says!(r#"$.method ? (@ != null)"#),
+            Self::Frozen => says!(r#"$ ? (@.start == "frozen")"#),
+            Self::Crumbed => {
+                says!(r#"$.surface[*] ? (@ == "flour" || @ == "starch" || @ == "crumb")"#)
+            }
+            Self::Sauced => says!(r#"$ ? (@.sauce != "none")"#),
+            Self::Spit => says!(r#"$ ? (@.support == "spit")"#),
+            Self::TwoSettings => says!(r#"$.programme ? (@ != null)"#),
+        }
+    }
+}
+
 type Filtered<'a> = cooks::BoxedQuery<'a, diesel::pg::Pg>;
 
 fn filtered(page: &Page) -> Filtered<'static> {
@@ -106,6 +155,9 @@ fn filtered(page: &Page) -> Filtered<'static> {
     }
     if let Some(found) = page.found {
         query = query.filter(diesel::dsl::sql::<Bool>(found.condition()));
+    }
+    if let Some(how) = page.how {
+        query = query.filter(diesel::dsl::sql::<Bool>(how.condition()));
     }
     if !page.months.is_empty() {
         query = query.filter(

@@ -12,7 +12,9 @@ use chrono::{DateTime, Duration, Utc};
 use diesel::{Connection, PgConnection};
 use ember_core::fryer::{Calibration, Dial, Floor, Machine, MachineKind, Spit, Support};
 use ember_core::meat::CutId;
-use ember_core::plan::{Plan, Request, SauceRule, StepKind, Synthetic, plan, synthetic};
+use ember_core::plan::{
+    KnownMachine, Plan, Request, SauceRule, StepKind, Synthetic, plan, synthetic,
+};
 use ember_core::units::{Length, Mass, Power, Temperature, TemperatureDifference};
 use uuid::Uuid;
 
@@ -22,6 +24,7 @@ use crate::dto::event::{HappeningDto, OutcomeDto};
 use crate::dto::machine::MachineDto;
 use crate::dto::plan::PlanDto;
 use crate::dto::request::RequestDto;
+use crate::dto::words::ShadeDto;
 use crate::error::ApiError;
 use crate::{cooks, machines, storage};
 
@@ -124,7 +127,9 @@ fn outcome(crispness: u8, doneness: u8, note: &str) -> OutcomeDto {
         core_c: None,
         crispness,
         doneness,
+        colour: None,
         note: note.to_owned(),
+        by: "the keeper".to_owned(),
     }
 }
 
@@ -255,8 +260,9 @@ fn tell(
     let started = evening(now - Duration::days(story.days_ago), story.started);
     let created = started - Duration::minutes(40);
     let id = store(connection, story.name, &story.request, &plan, created, None)?;
-    let truth = synthetic(&story.request, hidden(story))?;
-    let happened = happenings(dice, story, &plan, &truth);
+    let truth = synthetic(&in_hidden(story), hidden(story))?;
+    let promised = synthetic(&story.request, [0.0; 5])?;
+    let happened = happenings(dice, story, &plan, [&truth, &promised]);
     let mut ended = started;
     for (minutes, happening) in happened {
         let at = started + Duration::milliseconds((minutes * 60_000.0) as i64);
@@ -288,6 +294,40 @@ fn hidden(story: &Story) -> [f64; 5] {
         [0.3, 0.6]
     };
     [story.thicker, 0.0, heat, dial, 0.0]
+}
+
+/// The sentence in the machine as it is: faces brown faster in the drum than in its kind, and slower in the shelves.
+fn in_hidden(story: &Story) -> Request {
+    let browning = if story.request.machine.racks.is_empty() {
+        1.5
+    } else {
+        0.75
+    };
+    let mut request = story.request.clone();
+    request.known.machine = Some(KnownMachine {
+        browning,
+        ..KnownMachine::USUAL
+    });
+    request
+}
+
+/// The colour of the hidden cook against the promised one, at the last minute both were in.
+fn shade([truth, promised]: [&Synthetic; 2]) -> ShadeDto {
+    /// What is seen, as a logarithm: a third of a word.
+    const SEEN: f64 = 0.4;
+    let n = truth.browning.len().min(promised.browning.len());
+    let last = |cook: &Synthetic| cook.browning.get(n.saturating_sub(1)).copied();
+    let by = match (last(truth), last(promised)) {
+        (Some(truth), Some(promised)) => (truth / promised.max(1e-6)).ln(),
+        _ => 0.0,
+    };
+    if by > SEEN {
+        ShadeDto::Darker
+    } else if by < -SEEN {
+        ShadeDto::Paler
+    } else {
+        ShadeDto::AsPlanned
+    }
 }
 
 /// The coldest spot of the hidden cook, °C; past its end it goes on rising, ever slower: its water does not boil.
@@ -322,10 +362,11 @@ fn happenings(
     dice: &mut Dice,
     story: &Story,
     plan: &Plan,
-    truth: &Synthetic,
+    cooks: [&Synthetic; 2],
 ) -> Vec<(f64, HappeningDto)> {
     let first = plan.steps.first().map_or(0.0, |step| step.at.minutes());
     let mut out = vec![(0.0, HappeningDto::Started {})];
+    let [truth, _] = cooks;
     let core = |minute: f64| core_at(truth, minute);
     let mut last_core = 0.0;
     let mut shift = -first;
@@ -352,6 +393,7 @@ fn happenings(
     let end = out.last().map_or(0.0, |(at, _)| *at);
     let outcome = OutcomeDto {
         core_c: Some(last_core),
+        colour: Some(shade(cooks)),
         ..story.outcome.clone()
     };
     out.push((end + 10.0, HappeningDto::Finished(outcome)));

@@ -62,6 +62,30 @@ pub enum FoundDto {
     Soft,
 }
 
+/// How meat was made ready or cooked.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum HowDto {
+    /// Uncovered in the fridge.
+    Bare,
+    /// Covered in the fridge: a brine, a marinade.
+    Covered,
+    /// Parboiled.
+    Parboiled,
+    /// By a method of the cook's own.
+    Own,
+    /// From the freezer.
+    Frozen,
+    /// With flour, starch or crumbs.
+    Crumbed,
+    /// With a sauce.
+    Sauced,
+    /// On the spit.
+    Spit,
+    /// By one of two settings.
+    TwoSettings,
+}
+
 /// A quarter of the year.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
@@ -107,6 +131,9 @@ pub struct PageQuery {
     /// Only those that came out so.
     #[param(inline)]
     pub found: Option<FoundDto>,
+    /// Only those made ready or cooked so.
+    #[param(inline)]
+    pub how: Option<HowDto>,
     /// Only those started in this quarter of the year.
     #[param(inline)]
     pub season: Option<SeasonDto>,

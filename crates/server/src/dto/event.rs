@@ -11,7 +11,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::action::ActionDto;
-use super::words::{BrowningDto, LookingDto};
+use super::words::{BrowningDto, LookingDto, ShadeDto};
 use crate::error::ApiError;
 use crate::text;
 
@@ -138,9 +138,15 @@ pub struct OutcomeDto {
     pub crispness: u8,
     /// From raw inside (1) over just right (3) to dry (5).
     pub doneness: u8,
+    /// The colour of the outside, against the plan.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub colour: Option<ShadeDto>,
     /// What to remember.
     #[serde(default)]
     pub note: String,
+    /// Who cooked.
+    #[serde(default, skip_serializing_if = "String::is_empty")]
+    pub by: String,
 }
 
 /// A report. The id is made by whoever reports, so that a report sent twice counts once.
@@ -256,6 +262,7 @@ impl OutcomeDto {
             }
         }
         text::fits("note", &self.note, text::NOTE)?;
+        text::fits("by", &self.by, text::COOK)?;
         Ok(())
     }
 }

@@ -36,8 +36,24 @@ pub struct KnownMachineDto {
     pub together_k: f64,
     /// One standard deviation of what is left of the offset.
     pub offset_spread_k: f64,
+    /// How many times as fast faces brown, with nothing else different.
+    #[serde(default = "as_usual")]
+    pub browning_factor: f64,
+    /// One standard deviation of the logarithm of that.
+    #[serde(default = "as_unsure")]
+    pub browning_spread: f64,
     /// From so many cooks.
     pub cooks: u32,
+}
+
+/// What plans counted with before colours were learned.
+pub const fn as_usual() -> f64 {
+    KnownMachine::USUAL.browning
+}
+
+/// How unsure that is.
+pub const fn as_unsure() -> f64 {
+    KnownMachine::USUAL.browning_spread
 }
 
 /// Of a cut, as this kitchen buys and stores it.
@@ -93,6 +109,8 @@ pub struct LearnedMachineDto {
     pub heat: [NormalDto; 2],
     /// How much hotter than its dial, K: before, and now.
     pub offset: [NormalDto; 2],
+    /// How fast faces brown in it beyond what its heat explains, as a logarithm: before, and now.
+    pub browning: [NormalDto; 2],
     /// The cooks it comes from, the latest first, also those that were left out.
     pub cooks: Vec<LessonDto>,
     /// Whether earlier cooks look like those of another machine, and do not count.
@@ -140,6 +158,9 @@ pub struct LessonDto {
     pub heat: NormalDto,
     /// Offset, K, by this cook alone.
     pub offset: NormalDto,
+    /// How fast its faces browned, as a logarithm, by this cook alone; absent where nobody told of a colour.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub browning: Option<NormalDto>,
 }
 
 /// What the learned changes in plans, and what would be worth learning next.
@@ -209,6 +230,8 @@ impl From<&KnownDto> for Known {
                 offset: kelvins(one.offset_k),
                 together: one.together_k,
                 offset_spread: one.offset_spread_k,
+                browning: one.browning_factor,
+                browning_spread: one.browning_spread,
                 cooks: one.cooks,
             }),
             cut: dto.cut.as_ref().map(|one| KnownCut {
@@ -235,6 +258,8 @@ impl From<KnownMachine> for KnownMachineDto {
             offset_k: rounded(known.offset.kelvins()),
             together_k: rounded(known.together),
             offset_spread_k: rounded(known.offset_spread),
+            browning_factor: rounded(known.browning),
+            browning_spread: rounded(known.browning_spread),
             cooks: known.cooks,
         }
     }

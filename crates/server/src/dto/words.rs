@@ -4,6 +4,7 @@ use ember_core::basket::Tie;
 use ember_core::doneness::Handling;
 use ember_core::fryer::{Baste, MachineKind, Support, Which};
 use ember_core::heat::Looking;
+use ember_core::live::Shade;
 use ember_core::meat::{Browning, CutId, FirstUp, Group, Silhouette};
 use ember_core::plan::{
     Anchor, BatchOrder, Crispness, Decides, HotHolding, LoadRule, Outside, PreheatRule, SauceRule,
@@ -48,6 +49,10 @@ wire_enum!(
     CutDto = CutId {
         PartyWing, Drumette, WingFlat, WholeWing, Drumstick, BoneInThigh, BonelessThigh, LegQuarter, BonelessBreast, SpatchcockedChicken, WholeChicken, GameHen, TurkeyDrumstick, TurkeyWing, TurkeyBreastJoint, PorkBellySlab, BellyCubes, PorkChop, ThinChop, BonelessChop, ThinBonelessChop, BreadedChop, PorkLoinRoast, PorkTenderloin, PorkShoulderPiece, CountryRib, BackRibs, RibTips, BeefRoast, BeefRumpRoast, BeefSteak, BeefRibSteak, BeefShortRib, LambChop
     }
+);
+wire_enum!(
+    /// A colour against the one that was planned.
+    ShadeDto = Shade { Paler, AsPlanned, Darker }
 );
 wire_enum!(
     /// Where a cook looks for a cut.

@@ -89,6 +89,7 @@ fn limits() -> Vec<Limited> {
         text("RenameDto", "name", text::NAME),
         text("StartOverDto", "machine", text::MACHINE_NAME),
         text("OutcomeDto", "note", text::NOTE),
+        text("OutcomeDto", "by", text::COOK),
         count("OutcomeDto", "crispness", worst, best as u32),
         count("OutcomeDto", "doneness", worst, best as u32),
         text("MachineDto", "name", text::MACHINE_NAME),

@@ -7,7 +7,7 @@ use uuid::Uuid;
 use super::{Document, Upgrade, stored};
 use crate::dto::action::{ActionDto, ActionKindDto};
 use crate::dto::event::{HappeningDto, OutcomeDto};
-use crate::dto::words::{BasteDto, BrowningDto, LookingDto, WhichDto};
+use crate::dto::words::{BasteDto, BrowningDto, LookingDto, ShadeDto, WhichDto};
 
 stored!(
     /// How it came out.
@@ -17,7 +17,11 @@ stored!(
         same crispness: u8,
         same doneness: u8,
         #[serde(default)]
+        same colour: Option<ShadeDto>,
+        #[serde(default)]
         same note: String,
+        #[serde(default)]
+        same by: String,
     }
 );
 
@@ -131,6 +135,9 @@ fn as_told(_happening: &mut Value) {}
 /// Version 2 knew nothing of what comes before the start.
 fn prepared(_happening: &mut Value) {}
 
+/// Version 3 said neither the colour of what came out nor who had cooked it.
+fn found(_happening: &mut Value) {}
+
 impl Document for Happening {
-    const UPGRADES: &'static [Upgrade] = &[as_told, prepared];
+    const UPGRADES: &'static [Upgrade] = &[as_told, prepared, found];
 }

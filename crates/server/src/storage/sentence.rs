@@ -34,6 +34,10 @@ stored!(
         same offset_k: f64,
         same together_k: f64,
         same offset_spread_k: f64,
+        #[serde(default = "crate::dto::learned::as_usual")]
+        same browning_factor: f64,
+        #[serde(default = "crate::dto::learned::as_unsure")]
+        same browning_spread: f64,
         same cooks: u32,
     }
 );
@@ -216,8 +220,12 @@ fn recipes(sentence: &mut Value) {
 /// Version 5 served everything as it had rested, and counted with nothing that a kitchen had learned.
 fn finished(_sentence: &mut Value) {}
 
+/// Version 6 knew of no machine how fast faces brown in it, which is usual where it is not said.
+fn browning(_sentence: &mut Value) {}
+
 impl Document for Sentence {
-    const UPGRADES: &'static [Upgrade] = &[as_usual, hot_holding, layers, recipes, finished];
+    const UPGRADES: &'static [Upgrade] =
+        &[as_usual, hot_holding, layers, recipes, finished, browning];
 }
 
 fn first() -> u32 {

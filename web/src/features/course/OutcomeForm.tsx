@@ -1,12 +1,23 @@
-// How it came out: two scales in words, the last reading, a note.
-import { Box, chakra, Flex, Text, Textarea } from "@chakra-ui/react";
+// How it came out: two scales in words, the last reading, its colour, who cooked, a note.
+import { Box, chakra, Flex, Input, Text, Textarea } from "@chakra-ui/react";
 import * as v from "valibot";
 import type { Outcome } from "../../api/types";
 import { Action } from "../../components/recipes";
 import { useDraft } from "../../lib/draft";
+import { useCookName } from "../../lib/remembered";
 
 export const CRISPNESS = ["soggy", "soft", "fair", "crisp", "very crisp"] as const;
 export const DONENESS = ["raw inside", "under", "just right", "over", "dry"] as const;
+/** The colour against the plan. */
+const SHADES = { paler: "paler", as_planned: "as planned", darker: "darker" } as const;
+
+/** "crisp, paler than planned", "soft". */
+export function outsideWords({ crispness, colour }: Outcome): string {
+  const bite = CRISPNESS[crispness - 1] ?? "";
+  return colour == null || colour === "as_planned"
+    ? bite
+    : `${bite}, ${SHADES[colour]} than planned`;
+}
 
 interface OutcomeFormProps {
   /** Identity of the cook: what was chosen for it outlives a reload. */
@@ -17,25 +28,29 @@ interface OutcomeFormProps {
 }
 
 const NOTE_LIMIT = 2000;
+const NAME_LIMIT = 60;
 
 interface Chosen {
   crispness: number | null;
   doneness: number | null;
+  colour: keyof typeof SHADES | null;
   note: string;
 }
 
-const NOTHING: Chosen = { crispness: null, doneness: null, note: "" };
+const NOTHING: Chosen = { crispness: null, doneness: null, colour: null, note: "" };
 
 const CHOSEN = v.object({
   crispness: v.nullable(v.number()),
   doneness: v.nullable(v.number()),
+  colour: v.nullable(v.picklist(["paler", "as_planned", "darker"])),
   note: v.string(),
 });
 const isChosen = (value: unknown): value is Chosen => v.is(CHOSEN, value);
 
 export function OutcomeForm({ of, core, onDone, onCancel }: OutcomeFormProps) {
   const [chosen, choose] = useDraft(`outcome ${of}`, NOTHING, isChosen);
-  const { crispness, doneness, note } = chosen;
+  const { crispness, doneness, colour, note } = chosen;
+  const [by, setBy] = useCookName();
   const change = (part: Partial<Chosen>) => choose({ ...chosen, ...part });
   const ready = crispness !== null && doneness !== null;
   return (
@@ -44,7 +59,7 @@ export function OutcomeForm({ of, core, onDone, onCancel }: OutcomeFormProps) {
         event.preventDefault();
         if (crispness !== null && doneness !== null) {
           choose(null);
-          onDone({ core_c: core, crispness, doneness, note: note.trim() });
+          onDone({ core_c: core, crispness, doneness, colour, note: note.trim(), by: by.trim() });
         }
       }}
     >
@@ -62,6 +77,25 @@ export function OutcomeForm({ of, core, onDone, onCancel }: OutcomeFormProps) {
         words={DONENESS}
         value={doneness}
         onChange={(value) => change({ doneness: value })}
+      />
+      <Choices
+        name="Its colour, if you noticed"
+        words={SHADES}
+        value={colour}
+        onChange={(value) => change({ colour: value === colour ? null : value })}
+      />
+      <chakra.label display="block" textStyle="section" mb="1" htmlFor="by">
+        Who cooked
+      </chakra.label>
+      <Input
+        id="by"
+        maxLength={NAME_LIMIT}
+        value={by}
+        placeholder="may stay empty"
+        onChange={(event) => setBy(event.target.value)}
+        textStyle="body"
+        maxW="18rem"
+        mb="4"
       />
       <chakra.label display="block" textStyle="section" mb="1" htmlFor="note">
         Notes
@@ -94,21 +128,38 @@ interface ScaleProps {
   onChange: (value: number) => void;
 }
 
-function Scale({ name, words, value, onChange }: ScaleProps) {
+/** Words from 1 on. */
+const Scale = ({ words, value, onChange, ...rest }: ScaleProps) => (
+  <Choices
+    {...rest}
+    words={Object.fromEntries(words.map((word, n) => [n + 1, word]))}
+    value={value === null ? null : String(value)}
+    onChange={(picked) => onChange(Number(picked))}
+  />
+);
+
+interface ChoicesProps<T extends string> {
+  name: string;
+  words: Readonly<Record<T, string>>;
+  value: T | null;
+  onChange: (value: T) => void;
+}
+
+function Choices<T extends string>({ name, words, value, onChange }: ChoicesProps<T>) {
   return (
     <Box as="fieldset" mb="4" border="none">
       <chakra.legend textStyle="section" mb="1.5">
         {name}
       </chakra.legend>
       <Flex gap="2" wrap="wrap">
-        {words.map((word, n) => (
+        {(Object.entries(words) as [T, string][]).map(([one, word]) => (
           <Action
-            key={word}
+            key={one}
             type="button"
-            aria-pressed={value === n + 1}
-            look={value === n + 1 ? "solid" : "quiet"}
+            aria-pressed={value === one}
+            look={value === one ? "solid" : "quiet"}
             px="3"
-            onClick={() => onChange(n + 1)}
+            onClick={() => onChange(one)}
           >
             {word}
           </Action>

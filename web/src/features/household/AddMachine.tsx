@@ -1,10 +1,12 @@
 // A machine by its kind and its capacity, as the label gives it; or measured.
-import { Flex, Input, NativeSelect, Text } from "@chakra-ui/react";
+
+import { Flex, Input, Text } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { addMachine, machinesQuery, typicalMachine } from "../../api/queries";
 import { reader } from "../../api/reader";
 import type { Machine } from "../../api/types";
+import { optionsOf, Pick } from "../../components/Pick";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { KINDS } from "../../domain/kinds";
@@ -36,20 +38,13 @@ export function AddMachine() {
       }}
     >
       <Flex gap="3" wrap="wrap" align="center">
-        <NativeSelect.Root size="sm" w="auto">
-          <NativeSelect.Field
-            aria-label="Kind of machine"
-            value={kind}
-            onChange={(event) => setKind(event.target.value as Kind)}
-          >
-            {Object.entries(KINDS).map(([value, words]) => (
-              <option key={value} value={value}>
-                {capital(words)}
-              </option>
-            ))}
-          </NativeSelect.Field>
-          <NativeSelect.Indicator />
-        </NativeSelect.Root>
+        <Pick
+          w="auto"
+          label="Kind of machine"
+          value={kind}
+          options={optionsOf(KINDS, capital)}
+          onPick={(picked) => picked && setKind(picked)}
+        />
         <Input
           aria-label="Capacity, as the label gives it"
           aria-invalid={add.error !== null}

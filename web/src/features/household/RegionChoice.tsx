@@ -1,8 +1,9 @@
 // Whose food safety guidance the household follows.
-import { NativeSelect } from "@chakra-ui/react";
+
 import { useQuery } from "@tanstack/react-query";
 import { catalogueQuery } from "../../api/queries";
 import type { Region } from "../../api/types";
+import { Pick } from "../../components/Pick";
 
 interface RegionChoiceProps {
   region: Region;
@@ -12,19 +13,15 @@ interface RegionChoiceProps {
 export function RegionChoice({ region, onChoose }: RegionChoiceProps) {
   const catalogue = useQuery(catalogueQuery());
   return (
-    <NativeSelect.Root size="sm" w="auto">
-      <NativeSelect.Field
-        aria-label="Food safety guidance"
-        value={region}
-        onChange={(event) => onChoose(event.target.value as Region)}
-      >
-        {catalogue.data?.regions.map((known) => (
-          <option key={known.region} value={known.region}>
-            {known.words} ({known.authority})
-          </option>
-        ))}
-      </NativeSelect.Field>
-      <NativeSelect.Indicator />
-    </NativeSelect.Root>
+    <Pick
+      w="auto"
+      label="Food safety guidance"
+      value={region}
+      options={(catalogue.data?.regions ?? []).map((known) => ({
+        value: known.region,
+        text: `${known.words} (${known.authority})`,
+      }))}
+      onPick={(picked) => picked && onChoose(picked)}
+    />
   );
 }

@@ -19,9 +19,10 @@ interface OfMachineProps {
 
 /** Cooks in the picture, at the most. */
 const DRAWN = 8;
-/** Half of the scales: heat as a logarithm, the dial in kelvins. */
+/** Half of the scales: heat and browning as logarithms, the dial in kelvins. */
 const HEAT = 0.3;
 const OFFSET = 18;
+const BROWNING = 0.9;
 /** A change of so little is none, s. */
 const NOTICED = 30;
 
@@ -38,17 +39,20 @@ export function OfMachine({ learned, units }: OfMachineProps) {
   const over = useMutation({ mutationFn: () => startOver(learned.machine), ...changed });
   const degrees = (kelvins: number) => difference(kelvins, units);
   const counted = learned.cooks.filter((cook) => cook.counts);
-  const rowsOf = (of: "heat" | "offset"): Row[] => {
+  const rowsOf = (of: "heat" | "offset" | "browning"): Row[] => {
     const [usual, now] = learned[of];
     if (!usual || !now) return [];
+    const said = learned.cooks.flatMap((cook): Row[] => {
+      const own = cook[of];
+      return own ? [{ label: cook.name, ...own, faint: !cook.counts }] : [];
+    });
     return [
       { label: "usual for its kind", ...usual },
-      ...learned.cooks
-        .slice(0, DRAWN)
-        .map((cook) => ({ label: cook.name, ...cook[of], faint: !cook.counts })),
+      ...said.slice(0, DRAWN),
       { label: "now", ...now, now: true },
     ];
   };
+  const seesColours = learned.cooks.some(({ browning }) => browning);
   const effect = useQuery(learnedEffectQuery());
   const changes = effect.data?.machines
     .find(({ machine }) => machine === learned.machine)
@@ -93,6 +97,16 @@ export function OfMachine({ learned, units }: OfMachineProps) {
                 words={percent}
               />
             </Box>
+            {seesColours ? (
+              <Box flex="1" minW="16rem" maxW="21rem">
+                <LearnedPicture
+                  title="How fast faces brown in it"
+                  reach={BROWNING}
+                  rows={rowsOf("browning")}
+                  words={percent}
+                />
+              </Box>
+            ) : null}
           </Flex>
           <Text textStyle="small" color="ink.soft">
             Thin: what is usual, then each cook, the latest first. Thick: what plans count with.
@@ -136,6 +150,7 @@ export function OfMachine({ learned, units }: OfMachineProps) {
                   {cook.readings > 0
                     ? count(cook.readings, "reading")
                     : "no reading, only how it came out"}
+                  {cook.browning ? ", its colour" : ""}
                   {cook.doubted > 0 ? `, ${cook.doubted} not believed` : ""}
                   {cook.left_out ? ", left out" : cook.counts ? "" : ", does not count"}
                 </Text>

@@ -2,6 +2,7 @@
 import { Box } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { CookRow } from "../../api/types";
+import { day } from "../../lib/clock";
 import { mass, temperature, type Units } from "../../lib/units";
 import { LogStrip } from "./LogStrip";
 
@@ -35,6 +36,12 @@ export function CookEntry({ row, units, children }: CookEntryProps) {
     </Box>
   );
 }
+
+/** A cook to pick by its name and day. */
+export const cookOption = ({ id, name, started_at }: CookRow) => ({
+  value: id,
+  text: started_at ? `${name}, ${day(new Date(started_at), new Date())}` : name,
+});
 
 /** "8 × 115 g in the drum" */
 export const loadWords = ({ request }: CookRow, units: Units) =>

@@ -1,5 +1,5 @@
 // Readings out of a file that another program wrote: looked at before anything is kept.
-import { Box, Flex, Input, NativeSelect, Table, Text } from "@chakra-ui/react";
+import { Box, Flex, Input, Table, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { failed } from "../../api/client";
@@ -13,6 +13,7 @@ import {
 import type { ReadingsPreview } from "../../api/types";
 import { FileButton } from "../../components/FileButton";
 import { Trouble } from "../../components/Notice";
+import { optionsOf, Pick, type PickOption } from "../../components/Pick";
 import { Action } from "../../components/recipes";
 import { count } from "../../lib/text";
 import { minutes, temperature, type Units } from "../../lib/units";
@@ -108,24 +109,22 @@ function Columns({ preview, choice, onChoice }: ColumnsProps) {
     value: String(n),
     text: example ? `${name}: ${example}` : name,
   }));
-  const of = (words: object) =>
-    Object.entries(words).map(([value, text]) => ({ value, text: String(text) }));
-  const column = (value: string) => (value === "" ? undefined : Number(value));
+  const column = (value: string | undefined) => (value === undefined ? undefined : Number(value));
+  const place = (column: number | null | undefined) =>
+    column == null ? undefined : String(column);
   return (
     <Flex gap="4" wrap="wrap">
-      <Pick
+      <Asked
         label="Time"
-        value={preview.time}
+        value={place(preview.time)}
         options={columns}
         onPick={(value) => onChoice({ ...choice, time: column(value) })}
       />
-      <Pick
+      <Asked
         label="Told as"
-        value={preview.clock}
-        options={of(CLOCKS)}
-        onPick={(value) =>
-          onChoice({ ...choice, clock: (value || undefined) as ReadingsChoice["clock"] })
-        }
+        value={preview.clock ?? undefined}
+        options={optionsOf(CLOCKS)}
+        onPick={(clock) => onChoice({ ...choice, clock })}
       />
       {preview.clock && FROM_ITS_BEGINNING.includes(preview.clock) ? (
         <Box>
@@ -144,58 +143,49 @@ function Columns({ preview, choice, onChoice }: ColumnsProps) {
           />
         </Box>
       ) : null}
-      <Pick
+      <Asked
         label="Core"
-        value={preview.core}
+        value={place(preview.core)}
         options={columns}
         onPick={(value) => onChoice({ ...choice, core: column(value) })}
       />
-      <Pick
+      <Asked
         label="Air, if it has it"
-        value={preview.air}
+        value={place(preview.air)}
         options={columns}
         onPick={(value) => onChoice({ ...choice, air: column(value) })}
       />
-      <Pick
+      <Asked
         label="Unit"
-        value={preview.unit}
-        options={of(SCALES)}
-        onPick={(value) =>
-          onChoice({ ...choice, unit: (value || undefined) as ReadingsChoice["unit"] })
-        }
+        value={preview.unit ?? undefined}
+        options={optionsOf(SCALES)}
+        onPick={(unit) => onChoice({ ...choice, unit })}
       />
     </Flex>
   );
 }
 
-interface PickProps {
+interface AskedProps<T extends string> {
   label: string;
-  value: string | number | null | undefined;
-  options: { value: string; text: string }[];
-  onPick: (value: string) => void;
+  value: T | undefined;
+  options: PickOption<T>[];
+  onPick: (value: T | undefined) => void;
 }
 
-function Pick({ label, value, options, onPick }: PickProps) {
+function Asked<T extends string>({ label, value, options, onPick }: AskedProps<T>) {
   return (
     <Box>
       <Text as="label" textStyle="small" display="block" {...{ htmlFor: `file-${label}` }}>
         {label}
       </Text>
-      <NativeSelect.Root size="sm" w="15rem">
-        <NativeSelect.Field
-          id={`file-${label}`}
-          value={value == null ? "" : String(value)}
-          onChange={({ target }) => onPick(target.value)}
-        >
-          <option value="">choose …</option>
-          {options.map((one) => (
-            <option key={one.value} value={one.value}>
-              {one.text}
-            </option>
-          ))}
-        </NativeSelect.Field>
-        <NativeSelect.Indicator />
-      </NativeSelect.Root>
+      <Pick
+        w="15rem"
+        named={`file-${label}`}
+        value={value}
+        none="choose …"
+        options={options}
+        onPick={onPick}
+      />
     </Box>
   );
 }

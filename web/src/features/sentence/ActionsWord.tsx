@@ -1,9 +1,11 @@
 // What else is planned to be done on the way: at a minute, at a share of the cook, before its end, or
 // when it is golden. Several of each; each with what it is worth.
-import { Box, Flex, Input, NativeSelect, Text } from "@chakra-ui/react";
+
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { readTime } from "../../api/reader";
 import type { Plan, PlannedAction } from "../../api/types";
+import { optionsOf, Pick } from "../../components/Pick";
 import { Action } from "../../components/recipes";
 import { Word } from "../../components/Word";
 import {
@@ -123,21 +125,13 @@ function NewAction({
       }}
     >
       <Box display="grid" gap="2" mt="3">
-        <NativeSelect.Root size="sm">
-          <NativeSelect.Field
-            data-first
-            aria-label="What to do"
-            value={kind}
-            onChange={(event) => setKind(event.target.value as Kind)}
-          >
-            {Object.entries(KINDS).map(([value, { words }]) => (
-              <option key={value} value={value}>
-                {capital(words)}
-              </option>
-            ))}
-          </NativeSelect.Field>
-          <NativeSelect.Indicator />
-        </NativeSelect.Root>
+        <Pick
+          isFirst
+          label="What to do"
+          value={kind}
+          options={optionsOf(KINDS, ({ words }) => capital(words))}
+          onPick={(picked) => picked && setKind(picked)}
+        />
         {asks ? (
           <Input
             aria-label={{ setting: "Setting", mass: "Weight", time: "How long" }[asks]}
@@ -146,20 +140,12 @@ function NewAction({
           />
         ) : null}
         <Flex gap="2">
-          <NativeSelect.Root size="sm">
-            <NativeSelect.Field
-              aria-label="When"
-              value={moment}
-              onChange={(event) => setMoment(event.target.value as Moment)}
-            >
-              {Object.entries(MOMENTS).map(([value, words]) => (
-                <option key={value} value={value}>
-                  {words}
-                </option>
-              ))}
-            </NativeSelect.Field>
-            <NativeSelect.Indicator />
-          </NativeSelect.Root>
+          <Pick
+            label="When"
+            value={moment}
+            options={optionsOf(MOMENTS)}
+            onPick={(picked) => picked && setMoment(picked)}
+          />
           {moment === "golden" ? null : (
             <Input
               aria-label={moment === "share" ? "Share in per cent" : "Minutes"}

@@ -1,5 +1,5 @@
 // Bench: questions away from the machine. One tool at a time, each about the last plan or a cook of the log.
-import { Box, Flex, NativeSelect, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate, useSearch } from "@tanstack/react-router";
 import {
@@ -10,13 +10,14 @@ import {
   machinesQuery,
 } from "../../api/queries";
 import { Trouble, Waiting } from "../../components/Notice";
+import { Pick } from "../../components/Pick";
 import { PlaceLink } from "../../components/PlaceLink";
 import { firstSentence, here, LAST_PLAN, TOOLS, type Tool } from "../../domain/address";
 import { withKnown } from "../../domain/learned";
 import { entryOf } from "../../domain/request";
 import { isRequest } from "../../domain/schemas";
 import { useSettings } from "../../domain/settings";
-import { day } from "../../lib/clock";
+import { cookOption } from "../../features/logbook/CookEntry";
 import { readDraft } from "../../lib/draft";
 import { usePageTitle } from "../../lib/title";
 import { Practice } from "./Practice";
@@ -112,35 +113,27 @@ function BeginWith({ cook, plan }: { cook: string | undefined; plan: string }) {
   const navigate = useNavigate({ from: "/bench" });
   const cooks = useQuery(cooksQuery({ state: "finished", per_page: 20 }));
   const known = cooks.data?.items ?? [];
+  // One that is no longer among the latest.
+  const older =
+    cook && !known.some(({ id }) => id === cook)
+      ? [{ value: cook, text: `a cook of the log: ${plan}` }]
+      : [];
   return (
     <Flex align="center" gap="3" wrap="wrap" mb="4">
       <Text as="label" textStyle="body" {...{ htmlFor: "begin-with" }}>
         About
       </Text>
-      <NativeSelect.Root size="sm" w="20rem" maxW="full">
-        <NativeSelect.Field
-          id="begin-with"
-          value={cook ?? ""}
-          onChange={({ target }) =>
-            void navigate({
-              search: (before) => ({ ...before, cook: target.value || undefined }),
-              replace: true,
-            })
-          }
-        >
-          <option value="">{cook ? "your last plan" : `your last plan: ${plan}`}</option>
-          {cook && !known.some(({ id }) => id === cook) ? (
-            <option value={cook}>a cook of the log: {plan}</option>
-          ) : null}
-          {known.map(({ id, name, started_at }) => (
-            <option key={id} value={id}>
-              {name}
-              {started_at ? `, ${day(new Date(started_at), new Date())}` : ""}
-            </option>
-          ))}
-        </NativeSelect.Field>
-        <NativeSelect.Indicator />
-      </NativeSelect.Root>
+      <Pick
+        w="20rem"
+        maxW="full"
+        named="begin-with"
+        value={cook}
+        none={cook ? "your last plan" : `your last plan: ${plan}`}
+        options={[...older, ...known.map(cookOption)]}
+        onPick={(picked) =>
+          void navigate({ search: (before) => ({ ...before, cook: picked }), replace: true })
+        }
+      />
     </Flex>
   );
 }

@@ -5,7 +5,7 @@ import { failed } from "../../api/client";
 import { readCookingQuery } from "../../api/queries";
 import type { Catalogue, RecipeReading, Request } from "../../api/types";
 import { Caution } from "../../components/Notice";
-import { PlaceLink } from "../../components/PlaceLink";
+import { ActionLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { planOf } from "../../domain/address";
 import { render } from "../../domain/message";
@@ -149,18 +149,9 @@ function Answer({ read, catalogue, machine, units }: AnswerProps) {
         </Text>
       ) : null}
       <Box mt="3">
-        <PlaceLink
-          to="/plan"
-          {...planOf(read.here)}
-          bg="solid"
-          color="solid.ink"
-          textStyle="button"
-          borderRadius="field"
-          px="4.5"
-          py="2.5"
-        >
+        <ActionLink to="/plan" {...planOf(read.here)} look="solid">
           Open as a plan
-        </PlaceLink>
+        </ActionLink>
       </Box>
     </Box>
   );

@@ -1,9 +1,11 @@
 // What if: up to four variants of a plan side by side, differences first, strips to one time scale.
-import { Box, Flex, NativeSelect, Slider, Text } from "@chakra-ui/react";
+
+import { Box, Flex, Slider, Text } from "@chakra-ui/react";
 import { useQueries, useQuery } from "@tanstack/react-query";
 import { failed } from "../../api/client";
 import { planQuery } from "../../api/queries";
 import type { Catalogue, CutEntry, Machine, Plan, Request } from "../../api/types";
+import { optionsOf, Pick } from "../../components/Pick";
 import { PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { planOf } from "../../domain/address";
@@ -12,7 +14,7 @@ import { useDraft } from "../../lib/draft";
 import { capital } from "../../lib/text";
 import { minutes, temperature, type Units } from "../../lib/units";
 import { Strip } from "./Strip";
-import { type Kind, sentenceOf, VARIANTS, type Variant } from "./variants";
+import { sentenceOf, VARIANTS, type Variant } from "./variants";
 
 interface WhatIfProps {
   catalogue: Catalogue;
@@ -98,20 +100,16 @@ export function WhatIf({ entry, machines, request, units }: WhatIfProps) {
                 </Box>
               ) : null}
               {variant.kind === "machine" ? (
-                <NativeSelect.Root size="sm" w="16rem">
-                  <NativeSelect.Field
-                    aria-label="Which machine"
-                    value={variant.value}
-                    onChange={(event) => put(n, { ...variant, value: Number(event.target.value) })}
-                  >
-                    {machines.map((machine, number) => (
-                      <option key={`${machine.name} ${number}`} value={number}>
-                        {machine.name}
-                      </option>
-                    ))}
-                  </NativeSelect.Field>
-                  <NativeSelect.Indicator />
-                </NativeSelect.Root>
+                <Pick
+                  w="16rem"
+                  label="Which machine"
+                  value={String(variant.value)}
+                  options={machines.map(({ name }, number) => ({
+                    value: String(number),
+                    text: name,
+                  }))}
+                  onPick={(number) => put(n, { ...variant, value: Number(number) })}
+                />
               ) : null}
               {plan && !error && sentence ? (
                 <PlaceLink
@@ -132,24 +130,17 @@ export function WhatIf({ entry, machines, request, units }: WhatIfProps) {
         );
       })}
       {variants.length < MOST ? (
-        <NativeSelect.Root size="sm" w="18rem" mt="4">
-          <NativeSelect.Field
-            aria-label="What if it were otherwise"
-            value=""
-            onChange={(event) => {
-              const kind = event.target.value as Kind;
-              setVariants([...variants, { kind, value: VARIANTS[kind].usual(request) }]);
-            }}
-          >
-            <option value="">What if it were …</option>
-            {Object.entries(VARIANTS).map(([kind, { words }]) => (
-              <option key={kind} value={kind}>
-                {words}
-              </option>
-            ))}
-          </NativeSelect.Field>
-          <NativeSelect.Indicator />
-        </NativeSelect.Root>
+        <Pick
+          w="18rem"
+          mt="4"
+          label="What if it were otherwise"
+          value={undefined}
+          none="What if it were …"
+          options={optionsOf(VARIANTS, ({ words }) => words)}
+          onPick={(kind) => {
+            if (kind) setVariants([...variants, { kind, value: VARIANTS[kind].usual(request) }]);
+          }}
+        />
       ) : null}
     </Box>
   );

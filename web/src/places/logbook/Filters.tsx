@@ -1,9 +1,9 @@
-// What the log is found by: what was cooked, in what, how it came out, when in the year.
-import { Flex, NativeSelect } from "@chakra-ui/react";
+// What the log is found by: what was cooked, in what, how, how it came out, when in the year.
+import { Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { catalogueQuery, machinesQuery, offQuery } from "../../api/queries";
-import type { LogFilter } from "./search";
-import { FOUND, SEASONS } from "./search";
+import { optionsOf, Pick } from "../../components/Pick";
+import { FOUND, HOW, type LogFilter, SEASONS } from "./search";
 
 interface FiltersProps {
   chosen: LogFilter;
@@ -23,63 +23,51 @@ export function Filters({ chosen, onChoose }: FiltersProps) {
     ...(machines.data?.items ?? []).map(({ machine }) => machine.name),
     ...(cooked.data ?? []).map(({ machine }) => machine),
   ]);
-  const of = (words: Record<string, string>) =>
-    Object.entries(words).map(([value, text]) => ({ value, text }));
-  const pick = (name: keyof LogFilter) => (value: string) =>
-    onChoose({ ...chosen, [name]: value || undefined });
+  const width = { base: "calc(50% - 0.25rem)", md: "11rem" };
+  const pick = (name: keyof LogFilter) => (value: string | undefined) =>
+    onChoose({ ...chosen, [name]: value });
   return (
     <Flex gap="2" wrap="wrap" mb="4" role="group" aria-label="Show only">
-      <Pick all="every cut" label="Cut" value={chosen.cut} options={cuts} onPick={pick("cut")} />
       <Pick
-        all="every machine"
+        w={width}
+        none="every cut"
+        label="Cut"
+        value={chosen.cut}
+        options={cuts}
+        onPick={pick("cut")}
+      />
+      <Pick
+        w={width}
+        none="every machine"
         label="Machine"
         value={chosen.machine}
         options={[...names].map((name) => ({ value: name, text: name }))}
         onPick={pick("machine")}
       />
       <Pick
-        all="however it came out"
+        w={width}
+        none="any method"
+        label="Method"
+        value={chosen.how}
+        options={optionsOf(HOW)}
+        onPick={pick("how")}
+      />
+      <Pick
+        w={width}
+        none="however it came out"
         label="Outcome"
         value={chosen.found}
-        options={of(FOUND)}
+        options={optionsOf(FOUND)}
         onPick={pick("found")}
       />
       <Pick
-        all="all year"
+        w={width}
+        none="all year"
         label="Season"
         value={chosen.season}
-        options={of(SEASONS)}
+        options={optionsOf(SEASONS)}
         onPick={pick("season")}
       />
     </Flex>
-  );
-}
-
-interface PickProps {
-  label: string;
-  /** What stands there where nothing is chosen. */
-  all: string;
-  value: string | undefined;
-  options: { value: string; text: string }[];
-  onPick: (value: string) => void;
-}
-
-function Pick({ label, all, value, options, onPick }: PickProps) {
-  return (
-    <NativeSelect.Root size="sm" w={{ base: "calc(50% - 0.25rem)", md: "12rem" }}>
-      <NativeSelect.Field
-        aria-label={label}
-        value={value ?? ""}
-        onChange={({ target }) => onPick(target.value)}
-      >
-        <option value="">{all}</option>
-        {options.map((one) => (
-          <option key={one.value} value={one.value}>
-            {one.text}
-          </option>
-        ))}
-      </NativeSelect.Field>
-      <NativeSelect.Indicator />
-    </NativeSelect.Root>
   );
 }

@@ -2,7 +2,7 @@
 import { Box, Table, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "@tanstack/react-router";
-import { cookQuery } from "../../api/queries";
+import { catalogueQuery, cookQuery } from "../../api/queries";
 import type { Cook } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
 import { PlaceLink } from "../../components/PlaceLink";
@@ -17,6 +17,7 @@ import { marksOf } from "./marks";
 export function LogbookCompare() {
   usePageTitle("Logbook: two cooks compared");
   const units = useSettings();
+  const catalogue = useQuery(catalogueQuery());
   const { id, other } = useParams({ from: "/logbook/$id/with/$other" });
   const cooks = [useQuery(cookQuery(id)), useQuery(cookQuery(other))] as const;
   const failure = cooks.find(({ isError, data }) => isError && !data);
@@ -32,7 +33,7 @@ export function LogbookCompare() {
     return Math.max(cook.plan.picture.minutes.at(-1) ?? 0, 1.06 * last);
   };
   const until = Math.max(ends(a), ends(b));
-  const apart = differences(a, b, units);
+  const apart = catalogue.data ? differences(a, b, catalogue.data, units) : [];
   return (
     <Box pt="3">
       <Text as="h1" textStyle="title">

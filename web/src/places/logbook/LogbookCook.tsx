@@ -1,20 +1,21 @@
 // One cook of the log: the plan against what happened, in numbers.
 
-import { Box, Flex, Input, NativeSelect, Text } from "@chakra-ui/react";
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate, useParams } from "@tanstack/react-router";
 import { useState } from "react";
 import { catalogueQuery, cookChanged, cookQuery, cooksQuery, renameCook } from "../../api/queries";
 import type { Cook } from "../../api/types";
 import { Caution, Trouble, Waiting } from "../../components/Notice";
-import { PlaceLink } from "../../components/PlaceLink";
+import { Pick } from "../../components/Pick";
+import { ActionLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { planOf } from "../../domain/address";
 import { leftOf } from "../../domain/leftOver";
 import { entryOf } from "../../domain/request";
 import { useSettings } from "../../domain/settings";
-import { CRISPNESS, DONENESS } from "../../features/course/OutcomeForm";
-import { targetWords } from "../../features/logbook/CookEntry";
+import { DONENESS, outsideWords } from "../../features/course/OutcomeForm";
+import { cookOption, targetWords } from "../../features/logbook/CookEntry";
 import { Readings, Steps } from "../../features/logbook/CourseTables";
 import { LogStrip } from "../../features/logbook/LogStrip";
 import { Photos } from "../../features/logbook/Photos";
@@ -80,10 +81,11 @@ function Page({ cook, onDelete }: { cook: Cook; onDelete: () => void }) {
       {outcome ? (
         <Text textStyle="line" mt="2" mb="4" maxW="reading">
           <b>
-            {CRISPNESS[outcome.crispness - 1]} outside, {DONENESS[outcome.doneness - 1]} inside
+            {outsideWords(outcome)} outside, {DONENESS[outcome.doneness - 1]} inside
             {outcome.core_c != null ? `, ${temperature(outcome.core_c, units)} at the end` : ""}.
           </b>{" "}
           {outcome.note}
+          {outcome.by ? ` Cooked by ${outcome.by}.` : ""}
         </Text>
       ) : null}
       <Photos cook={cook.id} name={cook.name} units={units} />
@@ -97,44 +99,17 @@ function Page({ cook, onDelete }: { cook: Cook; onDelete: () => void }) {
         </Box>
       ) : null}
       <Flex gap="3" mt="6" wrap="wrap" className="no-print">
-        <PlaceLink
-          to="/plan"
-          {...planOf(cook.request)}
-          bg="solid"
-          color="solid.ink"
-          textStyle="button"
-          borderRadius="field"
-          px="4.5"
-          py="2.5"
-        >
+        <ActionLink to="/plan" {...planOf(cook.request)} look="solid">
           Repeat as a new plan
-        </PlaceLink>
+        </ActionLink>
         {entry ? (
-          <PlaceLink
-            to="/plan"
-            {...planOf(leftOf(cook.request, entry))}
-            border="2px solid"
-            borderColor="ink"
-            textStyle="button"
-            borderRadius="field"
-            px="4.5"
-            py="2.5"
-          >
+          <ActionLink to="/plan" {...planOf(leftOf(cook.request, entry))}>
             Reheat what is left
-          </PlaceLink>
+          </ActionLink>
         ) : null}
-        <PlaceLink
-          to="/bench"
-          search={{ tool: "wrong", cook: cook.id }}
-          border="2px solid"
-          borderColor="ink"
-          textStyle="button"
-          borderRadius="field"
-          px="4.5"
-          py="2.5"
-        >
+        <ActionLink to="/bench" search={{ tool: "wrong", cook: cook.id }}>
           What went wrong
-        </PlaceLink>
+        </ActionLink>
         <CompareWith cook={cook} />
         <a href={`/api/cooks/${cook.id}/recipe.jsonld`} download="cook.jsonld">
           <Action as="span">As a recipe</Action>
@@ -154,27 +129,18 @@ function CompareWith({ cook }: { cook: Cook }) {
   const others = (cooks.data?.items ?? []).filter(({ id }) => id !== cook.id);
   if (others.length === 0) return null;
   return (
-    <NativeSelect.Root w="14rem">
-      <NativeSelect.Field
-        aria-label="Compare with another cook"
-        value=""
-        onChange={({ target }) =>
-          void navigate({
-            to: "/logbook/$id/with/$other",
-            params: { id: cook.id, other: target.value },
-          })
-        }
-      >
-        <option value="">Compare with …</option>
-        {others.map(({ id, name, started_at }) => (
-          <option key={id} value={id}>
-            {name}
-            {started_at ? `, ${day(new Date(started_at), new Date())}` : ""}
-          </option>
-        ))}
-      </NativeSelect.Field>
-      <NativeSelect.Indicator />
-    </NativeSelect.Root>
+    <Pick
+      w="14rem"
+      size="md"
+      label="Compare with another cook"
+      value={undefined}
+      none="Compare with …"
+      options={others.map(cookOption)}
+      onPick={(other) => {
+        if (other)
+          void navigate({ to: "/logbook/$id/with/$other", params: { id: cook.id, other } });
+      }}
+    />
   );
 }
 

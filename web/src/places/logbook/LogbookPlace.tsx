@@ -13,7 +13,7 @@ import { Action } from "../../components/recipes";
 import { planOf } from "../../domain/address";
 import { useSettings } from "../../domain/settings";
 import { useShortcut } from "../../domain/useShortcut";
-import { CRISPNESS, DONENESS } from "../../features/course/OutcomeForm";
+import { DONENESS, outsideWords } from "../../features/course/OutcomeForm";
 import { CookEntry, loadWords, targetWords } from "../../features/logbook/CookEntry";
 import { HowFarOff } from "../../features/logbook/HowFarOff";
 import { useDeleteCook } from "../../features/logbook/useDeleteCook";
@@ -185,9 +185,10 @@ function Row({ row, units, onDelete }: RowProps) {
       {outcome ? (
         <Text textStyle="body" mt="1">
           <b>
-            {CRISPNESS[outcome.crispness - 1]} outside, {DONENESS[outcome.doneness - 1]} inside.
+            {outsideWords(outcome)} outside, {DONENESS[outcome.doneness - 1]} inside.
           </b>{" "}
           {outcome.note}
+          {outcome.by ? ` Cooked by ${outcome.by}.` : ""}
         </Text>
       ) : null}
       <Flex gap="2" mt="1" ms="-2">

@@ -1,6 +1,7 @@
 // What two cooks of the log differ in, in words.
-import type { Cook } from "../../api/types";
-import { CRISPNESS, DONENESS } from "../../features/course/OutcomeForm";
+import type { Catalogue, Cook } from "../../api/types";
+import { surfaceWords } from "../../domain/surface";
+import { DONENESS, outsideWords } from "../../features/course/OutcomeForm";
 import { targetWords } from "../../features/logbook/CookEntry";
 import { count } from "../../lib/text";
 import { length, mass, minutes, setting, temperature, type Units } from "../../lib/units";
@@ -23,9 +24,15 @@ export function outAfter(cook: Cook): number | null {
 }
 
 /** Every line in which they differ, in the order of the work. */
-export function differences(a: Cook, b: Cook, units: Units): Difference[] {
+export function differences(
+  a: Cook,
+  b: Cook,
+  { cuts, layers }: Pick<Catalogue, "cuts" | "layers">,
+  units: Units,
+): Difference[] {
+  const entryOf = ({ request }: Cook) => cuts.find(({ cut }) => cut === request.cut);
   const lines: [string, (cook: Cook) => string][] = [
-    ["Cut", ({ request }) => request.cut.replaceAll("_", " ")],
+    ["Cut", (cook) => entryOf(cook)?.plural ?? ""],
     ["Pieces", ({ request }) => `${request.pieces} of ${mass(request.piece_mass_g, units)}`],
     [
       "Thickness",
@@ -35,7 +42,13 @@ export function differences(a: Cook, b: Cook, units: Units): Difference[] {
           : length(request.thickness_mm, units),
     ],
     ["Start", ({ request }) => (request.start ?? "fridge").replaceAll("_", " ")],
-    ["Surface", ({ request }) => (request.surface ?? []).join(", ").replaceAll("_", " ") || "wet"],
+    [
+      "Surface",
+      (cook) => {
+        const entry = entryOf(cook);
+        return entry ? surfaceWords(cook.request.surface ?? [], entry, layers) : "";
+      },
+    ],
     ["Machine", ({ request }) => request.machine.name],
     ["Setting", ({ plan }) => setting(plan.setting_c, units)],
     ["Until", ({ plan }) => targetWords(plan, units)],
@@ -59,14 +72,12 @@ export function differences(a: Cook, b: Cook, units: Units): Difference[] {
           : `${temperature(last, units)} of ${count(cores.length, "reading")}`;
       },
     ],
-    [
-      "Outside",
-      ({ course }) => (course?.outcome ? (CRISPNESS[course.outcome.crispness - 1] ?? "") : ""),
-    ],
+    ["Outside", ({ course }) => (course?.outcome ? outsideWords(course.outcome) : "")],
     [
       "Inside",
       ({ course }) => (course?.outcome ? (DONENESS[course.outcome.doneness - 1] ?? "") : ""),
     ],
+    ["Cooked by", ({ course }) => course?.outcome?.by ?? ""],
     ["Note", ({ course }) => course?.outcome?.note ?? ""],
   ];
   return lines

@@ -7,7 +7,7 @@ import { useState } from "react";
 import { cooksQuery, machinesQuery } from "../../api/queries";
 import type { CookRow } from "../../api/types";
 import { Trouble, Waiting } from "../../components/Notice";
-import { PlaceLink } from "../../components/PlaceLink";
+import { ActionLink, PlaceLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
 import { compact, LAST_PLAN } from "../../domain/address";
 import { useSettings } from "../../domain/settings";
@@ -119,18 +119,9 @@ function Entry({ row, units, onDelete }: EntryProps) {
         ) : null}
       </Text>
       <Flex gap="3" mt="3" wrap="wrap" align="center">
-        <PlaceLink
-          to="/fryer/$id"
-          params={{ id: row.id }}
-          bg="zest"
-          color="zest.ink"
-          textStyle="button"
-          borderRadius="field"
-          px="4.5"
-          py="2.5"
-        >
+        <ActionLink to="/fryer/$id" params={{ id: row.id }} look="zest">
           {running ? "Cook now" : "Open cook"}
-        </PlaceLink>
+        </ActionLink>
         {running ? null : (
           <PlaceLink
             to="/plan"

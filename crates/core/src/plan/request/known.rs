@@ -1,5 +1,6 @@
 //! What a kitchen has learned from its cooks: of its machine, and of a cut as it buys it.
 
+use crate::plan::{BROWNS, HEAT, THERMOSTAT};
 use crate::units::bounds;
 use crate::units::{OutOfBounds, TemperatureDifference};
 
@@ -25,6 +26,10 @@ pub struct KnownMachine {
     pub together: f64,
     /// One standard deviation of what is left of the offset, K.
     pub offset_spread: f64,
+    /// How many times as fast faces brown, with nothing else different.
+    pub browning: f64,
+    /// One standard deviation of the logarithm of that, of the next cook.
+    pub browning_spread: f64,
     /// From so many cooks.
     pub cooks: u32,
 }
@@ -52,7 +57,7 @@ impl Known {
     /// use ember_core::units::TemperatureDifference;
     /// let hot = KnownMachine {
     ///     heat: 1.12, heat_spread: 0.05, offset: TemperatureDifference::from_kelvins(8.0),
-    ///     together: -2.0, offset_spread: 3.0, cooks: 6,
+    ///     together: -2.0, offset_spread: 3.0, browning: 1.0, browning_spread: 0.35, cooks: 6,
     /// };
     /// assert!(Known { machine: Some(hot), cut: None }.check().is_ok());
     /// let odd = KnownMachine { heat: 9.0, ..hot };
@@ -68,6 +73,8 @@ impl Known {
             bounds::HEAT_SPREAD.check(machine.heat_spread)?;
             bounds::OFFSET_SPREAD.check(machine.offset_spread)?;
             bounds::TOGETHER.check(machine.together)?;
+            bounds::BROWNING_FACTOR.check(machine.browning)?;
+            bounds::BROWNING_SPREAD.check(machine.browning_spread)?;
         }
         if let Some(cut) = self.cut {
             bounds::THICKNESS_FACTOR.check(cut.thickness)?;
@@ -86,21 +93,50 @@ impl Known {
 }
 
 impl KnownMachine {
+    /// As is usual for its kind, from no cook.
+    pub const USUAL: Self = Self {
+        heat: 1.0,
+        heat_spread: HEAT,
+        offset: TemperatureDifference::from_kelvins(0.0),
+        together: 0.0,
+        offset_spread: THERMOSTAT,
+        browning: 1.0,
+        browning_spread: BROWNS,
+        cooks: 0,
+    };
+
     /// "12 % harder", "as usual", "8 % weaker": what its fan does against that of its kind.
     ///
     /// ```
-    /// use ember_core::{plan::KnownMachine, units::TemperatureDifference};
-    /// let offset = TemperatureDifference::from_kelvins(0.0);
-    /// let known = KnownMachine { heat: 1.12, heat_spread: 0.1, offset, together: 0.0, offset_spread: 6.0, cooks: 2 };
+    /// use ember_core::plan::KnownMachine;
+    /// let known = KnownMachine { heat: 1.12, ..KnownMachine::USUAL };
     /// assert_eq!(known.words_of_heat(), "12 % harder");
     /// ```
     #[must_use]
     pub fn words_of_heat(&self) -> String {
-        let percent = (self.heat - 1.0) * 100.0;
-        match percent.round() {
-            0.0 => "as usual".to_owned(),
-            more if more > 0.0 => format!("{more:.0} % harder"),
-            less => format!("{:.0} % weaker", -less),
-        }
+        against(self.heat, "harder", "weaker").unwrap_or_else(|| "as usual".to_owned())
+    }
+
+    /// "20 % faster", "8 % slower": how faces brown in it; nothing where that is as usual.
+    ///
+    /// ```
+    /// use ember_core::plan::KnownMachine;
+    /// let known = KnownMachine { browning: 0.8, ..KnownMachine::USUAL };
+    /// assert_eq!(known.words_of_browning().unwrap(), "20 % slower");
+    /// assert_eq!(KnownMachine::USUAL.words_of_browning(), None);
+    /// ```
+    #[must_use]
+    pub fn words_of_browning(&self) -> Option<String> {
+        against(self.browning, "faster", "slower")
+    }
+}
+
+/// How a factor differs from one, in whole per cent; nothing where it does not.
+fn against(factor: f64, more: &str, less: &str) -> Option<String> {
+    let percent = ((factor - 1.0) * 100.0).round();
+    match percent {
+        0.0 => None,
+        by if by > 0.0 => Some(format!("{by:.0} % {more}")),
+        by => Some(format!("{:.0} % {less}", -by)),
     }
 }

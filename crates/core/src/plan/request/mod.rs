@@ -522,16 +522,19 @@ impl Request {
         brushed.into_iter().chain(tossed).collect()
     }
 
-    /// The surface as it goes in, with the sugar of the cook's own glaze.
+    /// The surface as it goes in, with the sugar of the cook's own glaze, as fast as it browns in this machine.
     #[must_use]
     pub fn surface_start(&self) -> SurfaceStart {
         let start = self.entry().surface_start(self.surface);
-        if self.handling == Handling::LeftOver {
-            return start.cooked_before();
-        }
-        match self.sugar {
+        let start = match self.sugar {
+            _ if self.handling == Handling::LeftOver => start.cooked_before(),
             Some(share) if self.surface.has(Layer::Glaze) => start.sweetened(sweetness(share)),
             _ => start,
+        };
+        let faster = self.known.machine.map_or(1.0, |known| known.browning);
+        SurfaceStart {
+            browning_rate: start.browning_rate * faster,
+            ..start
         }
     }
 

@@ -101,11 +101,15 @@ fn words(kind: Unknown, request: &Request) -> (Message, bool) {
         },
         Unknown::MachineHeat => (
             match request.known.machine {
-                Some(known) => Message::plain(format!(
-                    "Fan strength, {} by {}",
-                    known.words_of_heat(),
-                    cooks(known.cooks)
-                )),
+                Some(known) => {
+                    let browns = known.words_of_browning();
+                    Message::plain(format!(
+                        "Fan strength, {}{} by {}",
+                        known.words_of_heat(),
+                        browns.map_or_else(String::new, |how| format!(", and it browns {how},")),
+                        cooks(known.cooks)
+                    ))
+                }
                 None => Message::plain("Fan strength, taken as usual for its kind"),
             },
             false,

@@ -98,6 +98,8 @@ pub const RULER: f64 = 0.03;
 pub const HEAT: f64 = 0.10;
 /// A thermostat, K.
 pub const THERMOSTAT: f64 = 6.0;
+/// How fast faces brown, as a logarithm (common practice in kind, from memory in size).
+pub const BROWNS: f64 = 0.35;
 
 /// One standard deviation of the start, K.
 fn start_spread(request: &Request) -> f64 {
@@ -262,6 +264,8 @@ pub struct Synthetic {
     pub minutes: Vec<f64>,
     /// Coldest spot at those minutes, °C.
     pub core: Vec<f64>,
+    /// Browning of the face that counts at those minutes.
+    pub browning: Vec<f64>,
 }
 
 /// The cook whose unknowns lie so many standard deviations to the slow side, computed in full with the
@@ -289,15 +293,17 @@ pub fn synthetic(request: &Request, deviations: [f64; 5]) -> Result<Synthetic, P
         .fold(Variation::NONE, Variation::and);
     let run = problem.load(problem.first_cavity(), trays, Resolution::Fine, variation);
     let timing = found.timing(found.pull);
-    let (mut minutes, mut core) = (Vec::new(), Vec::new());
+    let (mut minutes, mut core, mut browning) = (Vec::new(), Vec::new(), Vec::new());
     let ready = problem.cook(run, &timing, variation, found.goal, |run, _| {
         minutes.push(run.elapsed() / 60.0);
         core.push(run.core());
+        browning.push(problem.browning(run));
     })?;
     Ok(Synthetic {
         pull: Interval::from_seconds(ready.at),
         minutes,
         core,
+        browning,
     })
 }
 

@@ -2,9 +2,9 @@ use actix_web::get;
 use actix_web::web::{Json, Query};
 
 use crate::cooks;
-use crate::db::cooks::{Found, Page as Wanted, State};
+use crate::db::cooks::{Found, How, Page as Wanted, State};
 use crate::documents::Page;
-use crate::dto::cook::{CookPageDto, FoundDto, PageQuery, StateDto};
+use crate::dto::cook::{CookPageDto, FoundDto, HowDto, PageQuery, StateDto};
 use crate::error::ApiError;
 use crate::kitchen::Kitchen;
 use crate::text;
@@ -42,6 +42,7 @@ pub async fn list(
             FoundDto::Dry => Found::Dry,
             FoundDto::Soft => Found::Soft,
         }),
+        how: query.how.map(How::from),
         months: query
             .season
             .map_or_else(Vec::new, |season| season.months().to_vec()),
@@ -57,4 +58,20 @@ pub async fn list(
         .query(move |connection| cooks::page(connection, &wanted))
         .await?;
     Ok(Json(CookPageDto::of(read, page)))
+}
+
+impl From<HowDto> for How {
+    fn from(wire: HowDto) -> Self {
+        match wire {
+            HowDto::Bare => Self::Bare,
+            HowDto::Covered => Self::Covered,
+            HowDto::Parboiled => Self::Parboiled,
+            HowDto::Own => Self::Own,
+            HowDto::Frozen => Self::Frozen,
+            HowDto::Crumbed => Self::Crumbed,
+            HowDto::Sauced => Self::Sauced,
+            HowDto::Spit => Self::Spit,
+            HowDto::TwoSettings => Self::TwoSettings,
+        }
+    }
 }
