@@ -2,11 +2,13 @@
 //! of our own with the unknowns drawn and the course of time bent.
 #![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
+mod another_model;
 mod chance;
 mod kitchen;
 
 use std::collections::HashMap;
 
+use another_model::{cooks, median};
 use chance::Chance;
 use ember_core::doneness::Region;
 use ember_core::fryer::{Action, PRESETS, Which};
@@ -17,71 +19,6 @@ use ember_core::plan::{
 };
 use ember_core::units::{Mass, Temperature};
 use kitchen::Kitchen;
-
-struct Cook {
-    cut: String,
-    key: String,
-    readings: Vec<(f64, f64)>,
-    minutes: f64,
-}
-
-/// Planned as the cook would have planned it: thickness and start not known.
-fn planned(cells: &[&str]) -> Kitchen {
-    let number = |n: usize| cells[n].parse::<f64>().unwrap();
-    let id = match cells[1] {
-        "bone_in_thigh" => CutId::BoneInThigh,
-        "boneless_breast" => CutId::BonelessBreast,
-        "pork_belly_slab" => CutId::PorkBellySlab,
-        "pork_chop" => CutId::PorkChop,
-        _ => CutId::PorkLoinRoast,
-    };
-    let mut request = Request::usual(id, PRESETS[1].machine());
-    request.pieces = number(2) as u32;
-    request.mass = Mass::from_grams(number(3));
-    request.setting = Some(Temperature::from_celsius(number(4)));
-    request.outside = Some(Outside::AsItComes);
-    request.target = Temperature::from_celsius(number(6));
-    request.out_at = Some(request.target);
-    // Nothing of a guidance that would ask for more than the goal.
-    request.region = Region::Canada;
-    request.below_floor_acknowledged = true;
-    request.turn = TurnRule::Never;
-    request.preheat = PreheatRule::Never;
-    if let Ok(turn) = cells[5].parse() {
-        request.actions = vec![PlannedAction::at(turn, Action::Turn(Which::All))];
-    }
-    Kitchen::of(request)
-}
-
-fn cooks() -> (HashMap<String, Kitchen>, Vec<Cook>) {
-    let mut known = HashMap::new();
-    let cooks = include_str!("data/synthetic-cooks.csv")
-        .lines()
-        .skip(1)
-        .map(|line| {
-            let cells: Vec<&str> = line.split(',').collect();
-            let key = cells[1..7].join(",");
-            known.entry(key.clone()).or_insert_with(|| planned(&cells));
-            let readings = cells[7].split(';').map(|reading| {
-                let (minute, core) = reading.split_once(':').unwrap();
-                (minute.parse().unwrap(), core.parse().unwrap())
-            });
-            Cook {
-                cut: cells[1].to_owned(),
-                key,
-                readings: readings.collect(),
-                minutes: cells[8].parse().unwrap(),
-            }
-        })
-        .collect();
-    (known, cooks)
-}
-
-fn median(mut values: Vec<f64>) -> f64 {
-    values.sort_by(f64::total_cmp);
-    let middle = values.len() / 2;
-    f64::midpoint(values[middle], values[(values.len() - 1) / 2])
-}
 
 /// The band and the likely minutes of a cook, loaded at once, after some readings.
 fn foretold(kitchen: &mut Kitchen, readings: &[(f64, f64)]) -> (f64, f64, f64) {

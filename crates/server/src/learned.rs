@@ -44,6 +44,7 @@ struct Closed {
     row: Taught,
     machine: String,
     cut: CutId,
+    region: Region,
     saying: Option<Saying>,
 }
 
@@ -167,6 +168,7 @@ impl Cooks {
             closed.push(Closed {
                 machine: request.machine.name.clone(),
                 cut: request.cut.into(),
+                region: request.region.into(),
                 row,
                 saying,
             });
@@ -331,9 +333,13 @@ fn changes(machine: &Machine, learned: &Learned, closed: &[Closed]) -> Vec<Learn
         }
     }
     often.sort_by_key(|(_, count)| std::cmp::Reverse(*count));
+    // As the latest cook asked for; they are sorted so.
+    let region = closed
+        .first()
+        .map_or_else(Region::default, |one| one.region);
     let out = |id: CutId, known: Known| {
         let mut request = Request::usual(id, machine.clone());
-        request.region = Region::Canada;
+        request.region = region;
         request.known = known;
         plan(&request).ok().map(|plan| plan.pull_at.seconds())
     };

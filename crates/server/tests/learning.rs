@@ -39,6 +39,8 @@ where
         (0.0, json!({ "kind": "started" })),
         (0.0, json!({ "kind": "step_done", "step": 0 })),
         (minute, json!({ "kind": "reading", "core_c": core })),
+        // Earlier than any of its kind.
+        (minute, json!({ "kind": "looks", "colour": "dark" })),
         (
             pull / 60.0 + 10.0,
             json!({
@@ -88,6 +90,12 @@ async fn cooks_that_were_read_teach_and_can_be_left_out() {
         ),
         (Some(3), Some(1))
     );
+    // Dark so early, three times: faces brown faster in it, by colours and not by the reading.
+    let factor = known["browning_factor"].as_f64().unwrap();
+    assert!((1.2..=2.5).contains(&factor), "{known}");
+    assert!(known["browning_spread"].as_f64().unwrap() < 0.35);
+    let own = drum["cooks"][0]["browning"]["mean"].as_f64().unwrap();
+    assert!(0.0 < own && own < drum["browning"][1]["mean"].as_f64().unwrap());
     let (_, effect) = get(&app, "/api/learned/effect").await;
     let change = &effect["machines"][0]["changes"][0];
     assert!(

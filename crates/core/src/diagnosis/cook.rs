@@ -2,7 +2,7 @@
 
 use super::Outcome;
 use crate::fryer::Action;
-use crate::live::{Entry, Facts, Happened, Planned, Setup, Told, What, script};
+use crate::live::{Entry, Facts, Happened, MODEL, Planned, Setup, Told, What, script};
 use crate::meat::Browning;
 use crate::plan::cook::{Problem, Variation};
 use crate::plan::{FaceOutcome, Plan, PlanError, Request, StepKind};
@@ -70,10 +70,8 @@ pub struct Seen {
     pub half_way: f64,
 }
 
-/// A reading is this far off by itself, K, and a computed core by this share of its time: as the estimate of a
-/// running cook has it.
+/// A reading is this far off by itself, K; a computed core by a share of its time, as in a running cook.
 const NOISE: f64 = 2.5;
-const MODEL: f64 = 0.065;
 
 impl<'a> Case<'a> {
     pub fn of(planned: Planned<'a>, plan: &'a Plan, started: f64, told: &[Told]) -> Self {

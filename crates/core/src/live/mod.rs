@@ -24,6 +24,7 @@ mod told;
 mod track;
 
 pub(crate) use facts::{Deed as Happened, Facts};
+pub(crate) use process::MODEL;
 pub(crate) use track::{Entry, Setup, script};
 
 pub use answer::{Doubt, Estimate, Foretold, Likely, Read};

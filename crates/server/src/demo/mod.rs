@@ -11,7 +11,7 @@ mod supper;
 use chrono::{DateTime, Duration, Utc};
 use diesel::{Connection, PgConnection};
 use ember_core::fryer::{Calibration, Dial, Floor, Machine, MachineKind, Spit, Support};
-use ember_core::meat::CutId;
+use ember_core::meat::{Browning, CutId};
 use ember_core::plan::{
     KnownMachine, Plan, Request, SauceRule, StepKind, Synthetic, plan, synthetic,
 };
@@ -381,6 +381,9 @@ fn happenings(
             let minute = at + first;
             last_core = (core(minute) + dice.noise()).round();
             out.push((at - 0.05, reading(last_core)));
+            if step.kind == StepKind::Pull {
+                out.push((at - 0.03, looks(truth, minute)));
+            }
         }
         if step.kind == StepKind::Serve && plan.rest_completed {
             // Looked at once more before carving.
@@ -398,6 +401,17 @@ fn happenings(
     };
     out.push((end + 10.0, HappeningDto::Finished(outcome)));
     out
+}
+
+/// What the hidden cook looks like; past its end as at its end.
+fn looks(truth: &Synthetic, minute: f64) -> HappeningDto {
+    let after = truth.minutes.iter().position(|at| *at >= minute);
+    let n = after.unwrap_or(truth.browning.len().saturating_sub(1));
+    HappeningDto::Looks {
+        colour: Browning::of(truth.browning.get(n).copied().unwrap_or_default()).into(),
+        faces: None,
+        batch: None,
+    }
 }
 
 fn reading(core_c: f64) -> HappeningDto {
