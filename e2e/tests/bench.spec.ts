@@ -111,9 +111,10 @@ test("practice: a hidden piece is cooked, and shown with what each decision cost
 
 test("what the cooks say of a machine is seen, and owned", async ({ page }) => {
   await page.goto("/kitchen");
-  await expect(page.getByText(/^Runs .*, blows .*, from \d cooks/).first()).toBeVisible();
+  await expect(page.getByText(/^Runs .*, blows .*, browns .*, from \d cooks/).first()).toBeVisible();
   await page.getByRole("button", { name: "How that is known" }).first().click();
   await expect(page.getByRole("img", { name: /^Its air against its dial\. usual for its kind: / })).toBeVisible();
+  await expect(page.getByRole("img", { name: /^How fast faces brown in it\. / })).toBeVisible();
   await accessible(page);
   const leave = page.getByRole("button", { name: /^Leave out / });
   const before = await leave.count();

@@ -4,7 +4,7 @@ import { accessible, expect, fitsTheWidth, test } from "./kitchen";
 
 test.use({ locale: "en-GB" });
 
-test("the log is found by cut, machine and outcome, and the address keeps it", async ({ page }) => {
+test("the log is found by cut, machine, method and outcome, and the address keeps it", async ({ page }) => {
   await page.goto("/logbook");
   const rows = page.getByRole("main").getByRole("article");
   await expect(rows).toHaveCount(8);
@@ -24,6 +24,11 @@ test("the log is found by cut, machine and outcome, and the address keeps it", a
   await only.getByLabel("Outcome").selectOption("too dry");
   await expect(rows).toHaveCount(1);
   await expect(rows).toContainText("Cider chops");
+  await page.goto("/logbook");
+  await only.getByLabel("Method").selectOption("on the spit");
+  await expect(rows).toHaveCount(1);
+  await expect(rows).toContainText("Small pork loin on the spit");
+  await expect(rows).toContainText("Cooked by the keeper.");
 });
 
 test("two cooks are compared, strip over strip", async ({ page }) => {

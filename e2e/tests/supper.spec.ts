@@ -61,6 +61,8 @@ test("with the mouse on a laptop, in Fahrenheit and pounds", async ({ page, kitc
   await press(page.getByRole("button", { name: "Served" }));
   await page.getByRole("button", { name: "crisp", exact: true }).click();
   await page.getByRole("button", { name: "just right" }).click();
+  await page.getByRole("button", { name: "darker", exact: true }).click();
+  await page.getByLabel("Who cooked").fill("Wren");
   await page.getByLabel("Notes").fill("Fennel pollen next time");
   // What was chosen outlives a reload.
   await page.reload();
@@ -68,7 +70,8 @@ test("with the mouse on a laptop, in Fahrenheit and pounds", async ({ page, kitc
   await accessible(page);
   await page.getByRole("button", { name: "Save to logbook" }).click();
   await page.getByRole("link", { name: /See how it went/ }).click();
-  await expect(page.getByText("Fennel pollen next time")).toBeVisible();
+  await expect(page.getByText("Fennel pollen next time Cooked by Wren.")).toBeVisible();
+  await expect(page.getByText("crisp, darker than planned outside, just right inside")).toBeVisible();
   await expect(page.getByRole("cell", { name: "115 °F", exact: true })).toBeVisible();
   await accessible(page);
 

@@ -10,14 +10,10 @@ use std::collections::HashMap;
 
 use another_model::{cooks, median};
 use chance::Chance;
-use ember_core::doneness::Region;
-use ember_core::fryer::{Action, PRESETS, Which};
+use ember_core::fryer::PRESETS;
 use ember_core::live::Doubt;
 use ember_core::meat::CutId;
-use ember_core::plan::{
-    Outside, PlannedAction, PreheatRule, Request, StepKind, TurnRule, synthetic,
-};
-use ember_core::units::{Mass, Temperature};
+use ember_core::plan::{Outside, PreheatRule, Request, StepKind, synthetic};
 use kitchen::Kitchen;
 
 /// The band and the likely minutes of a cook, loaded at once, after some readings.

@@ -243,7 +243,7 @@ fn stories() -> Vec<Story> {
             started: [18, 30],
             thicker: 0.0,
             late_min: 0.0,
-            outcome: outcome(2, 3, "Pink as ordered; the crust could be darker."),
+            outcome: outcome(2, 3, "Pink as ordered; the crust stayed soft."),
             photographs: &[],
         },
     ]

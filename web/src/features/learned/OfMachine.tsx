@@ -22,7 +22,7 @@ const DRAWN = 8;
 /** Half of the scales: heat and browning as logarithms, the dial in kelvins. */
 const HEAT = 0.3;
 const OFFSET = 18;
-const BROWNING = 0.9;
+const BROWNING = Math.LN2;
 /** A change of so little is none, s. */
 const NOTICED = 30;
 
@@ -74,7 +74,7 @@ export function OfMachine({ learned, units }: OfMachineProps) {
         </Action>
       </Text>
       {open ? (
-        <Box mt="3" mb="2" maxW="44rem">
+        <Box mt="3" mb="2" maxW="66rem">
           {learned.is_another ? (
             <Text textStyle="small" mb="2">
               Its earlier cooks look like those of another machine, and do not count.
@@ -98,7 +98,7 @@ export function OfMachine({ learned, units }: OfMachineProps) {
               />
             </Box>
             {seesColours ? (
-              <Box flex="1" minW="16rem" maxW="21rem">
+              <Box flex="1" minW="16rem">
                 <LearnedPicture
                   title="How fast faces brown in it"
                   reach={BROWNING}

@@ -79,7 +79,7 @@ export function LogbookPlace() {
           type="search"
           aria-label="Search the logbook"
           placeholder="search: a name, a cut, a word of a note"
-          maxW="search"
+          maxW={{ base: "full", md: "search" }}
           ms="auto"
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
