@@ -2,9 +2,10 @@
 //! their numbers are common practice.
 #![allow(clippy::unwrap_used, reason = "tests")]
 
-use ember_core::fryer::MachineKind;
-use ember_core::meat::CutId;
-use ember_core::recipe::{Cooking, read_cooking};
+use ember_core::fryer::{MachineKind, PRESETS};
+use ember_core::meat::{Browning, CutId, Layer};
+use ember_core::plan::{PlanError, Programme, Request, reading};
+use ember_core::recipe::{Cooking, Sauced, read_cooking};
 use ember_core::units::Mass;
 use proptest::prelude::*;
 
@@ -339,6 +340,189 @@ fn where_and_how_is_read() {
     assert_eq!(turned("flip after 10 min"), Some(true));
     assert_eq!(turned("20 min, do not turn"), Some(false));
     assert_eq!(turned("20 min"), None);
+}
+
+/// What stands around the minutes: when something is done within them, what comes before the heat, stages whose dial
+/// stands behind their time, ovens by three dials.
+#[test]
+fn what_a_time_is_of_is_read() {
+    let told: [(&str, f64, f64, usize); 12] = [
+        (
+            "Turkey breast joint, 900 g. Air fry at 170 °C for 50 minutes. Turn over after 25 minutes. Allow to stand \
+             15 minutes.",
+            50.0,
+            170.0,
+            0,
+        ),
+        (
+            "2 ribeye steaks, room temperature 30 minutes. 400F 12 minutes, flipping halfway.",
+            12.0,
+            204.4,
+            0,
+        ),
+        (
+            "Air fry at 400F for 20 minutes. After 10 minutes, flip the drumsticks.",
+            20.0,
+            204.4,
+            0,
+        ),
+        (
+            "After 10 minutes, flip. 400 F, 20 min total",
+            20.0,
+            204.4,
+            0,
+        ),
+        (
+            "Cook at 180 for 25 minutes, 6 chicken thighs",
+            25.0,
+            180.0,
+            0,
+        ),
+        (
+            "380F, 22 minutes, shaking after 5 and 10 minutes and again at the 15 minute mark",
+            22.0,
+            193.3,
+            0,
+        ),
+        (
+            "Marinate thighs in yogurt (200 g), 8 hours in the fridge. Bake 200 C fan 35 mins.",
+            35.0,
+            200.0,
+            0,
+        ),
+        (
+            "Pork tenderloin, 400F, 18-20 min until 145 F, let it rest, tented with foil, for 5 minutes",
+            19.0,
+            204.4,
+            0,
+        ),
+        (
+            "25 minutes at 160°C; 30 minutes at 200 °C until it crackles",
+            55.0,
+            160.0,
+            2,
+        ),
+        (
+            "Preheat to 200°C/180 fan/gas 6. Roast 15-18 min.",
+            16.5,
+            200.0,
+            0,
+        ),
+        ("Drumsticks 20 min @ 200", 20.0, 200.0, 0),
+        (
+            "cook at 380 for 20 min until an internal temp of 165, then rest 5 min",
+            20.0,
+            193.3,
+            0,
+        ),
+    ];
+    for (text, minutes, celsius, stages) in told {
+        let read = read_cooking(text);
+        let time = read.time.map(|time| time.minutes());
+        assert_eq!(time, Some(minutes), "{text}: {read:?}");
+        let setting = read.setting.unwrap().celsius();
+        assert!((setting - celsius).abs() < 0.1, "{text}: {setting}");
+        assert_eq!(read.stages.len(), stages, "{text}: {:?}", read.stages);
+    }
+    let steak = read_cooking("steak, 30 min at room temperature, 200 C 10 min, medium-rare");
+    assert_eq!(steak.tempered.unwrap().minutes(), 30.0);
+    assert_eq!(steak.inside.unwrap().celsius(), 57.0);
+    let inside = |text: &str| read_cooking(text).inside.map(|core| core.celsius().round());
+    assert_eq!(
+        inside("20 min at 380 until internal temp reaches 165F"),
+        Some(74.0)
+    );
+    assert_eq!(inside("190 C, core 75"), Some(75.0));
+    assert_eq!(inside("cook until golden, 180 C"), None);
+    // What else is weighed is not the meat.
+    let brined =
+        read_cooking("Brine in water with 60 g salt. Then 4 pork chops at 190 for 14 minutes");
+    assert_eq!((brined.mass, brined.pieces), (None, Some(4)));
+    let listed = read_cooking("2 kg flour-free rub mix; 900 g chicken wings, 200 C 25 min");
+    assert!((listed.mass.unwrap().grams() - 900.0).abs() < 1e-9);
+}
+
+/// What is cooked where its name stands apart, what is on it, what is brushed on.
+#[test]
+fn what_is_cooked_and_how_it_is_dressed_is_read() {
+    let cut = |text: &str| read_cooking(text).cut;
+    assert_eq!(
+        cut("pork chops 3/4\" thick boneless 400 for 12 min"),
+        Some(CutId::BonelessChop)
+    );
+    assert_eq!(
+        cut("Grill the chops 5 minutes each side"),
+        Some(CutId::PorkChop)
+    );
+    assert_eq!(cut("lamb rib chops, 200 C"), Some(CutId::LambChop));
+    assert_eq!(cut("1.5kg chicken: 200C 60 min"), Some(CutId::WholeChicken));
+    assert_eq!(cut("chicken, 400 F"), None);
+    // Cured meat cooks otherwise, joint or not.
+    let gammon = read_cooking("Gammon joint 1.2 kg, 35 min per kg");
+    assert!(gammon.cut.is_none() && gammon.not_planned.is_some());
+    let rack = read_cooking("rack of lamb, 200 C 20 min");
+    assert_eq!(rack.not_planned.unwrap().nearest, Some(CutId::LambChop));
+    let one = read_cooking("a pork tenderloin, 600 g, 400 F 20 min");
+    assert!(one.is_one && !read_cooking("pork chops 600 g").is_one);
+    let ribs = "Baby back ribs 400°F 20 mins, flip, brush with BBQ sauce, 10 more mins";
+    assert_eq!(read_cooking(ribs).sauced, Some(Sauced::Brushed));
+    let wings = "Wings 25 min at 380, then toss in buffalo sauce";
+    assert_eq!(read_cooking(wings).sauced, Some(Sauced::Tossed));
+    assert_eq!(read_cooking("brush with oil").sauced, None);
+    let on_it = |text: &str| read_cooking(text).layers;
+    assert_eq!(
+        on_it("pat dry, toss with baking powder"),
+        [Layer::PattedDry, Layer::BakingPowder]
+    );
+    assert_eq!(
+        on_it("dip in egg wash, then panko, spray with oil"),
+        [Layer::PattedDry, Layer::Egg, Layer::Crumb, Layer::Spray]
+    );
+    assert!(on_it("oil and season").is_empty());
+    // A dial that is turned turns no meat.
+    assert_eq!(read_cooking("then turn up to 400 °F").turned, None);
+    let hot = |text: &str| read_cooking(text).preheated;
+    assert_eq!(hot("Preheat to 200 C"), Some(true));
+    assert_eq!(hot("no need to preheat"), Some(false));
+}
+
+/// For the kitchen's own machine: what does not go into it is told there alone; stages come along, as long against
+/// the whole.
+#[test]
+fn a_recipe_is_read_for_a_machine_that_differs() {
+    let own = Request::usual(CutId::Drumstick, PRESETS[0].machine());
+    let bird = read_cooking("whole chicken (4 lb) 350F 60 min, turn half-way");
+    let read = reading(&bird, &own).unwrap();
+    assert!(
+        matches!(read.own, Err(PlanError::TooTall { .. })),
+        "{:?}",
+        read.own
+    );
+    assert_eq!(read.written.machine.kind, MachineKind::OvenStyle);
+    assert!(read.there.core.celsius() > 60.0);
+    let wings =
+        read_cooking("wings (900 g) in the oven at 120 °C for 30 min, then 220°C 40-50 min");
+    let read = reading(&wings, &own).unwrap().own.unwrap();
+    let Programme::HotFinish { setting, time } = read.converted.programme else {
+        panic!("{:?}", read.converted);
+    };
+    assert_eq!(setting, own.machine.highest);
+    // As in the recipe: three fifths of it hot.
+    let share = time.seconds() / read.converted.time.seconds();
+    assert!((share - 0.6).abs() < 0.03, "{share}");
+    assert_eq!(read.request.programme, read.converted.programme);
+    let there = read.converted.there.browning[0];
+    assert!(read.converted.here.browning[0] >= there.min(Browning::Golden));
+    // Nothing is planned below its minimum, whatever is written.
+    let rare = read_cooking("beef roast 3 lb, 390F 50 min until 130°F");
+    let read = reading(&rare, &own).unwrap();
+    let least = read.written.floor().core.unwrap();
+    assert_eq!(read.written.target, least);
+    assert!(
+        read.assumed
+            .iter()
+            .any(|one| one.text.contains("below the safe minimum"))
+    );
 }
 
 /// Rules as labels of joints have them, by hand.

@@ -4290,6 +4290,13 @@ export interface components {
             /** @description In order. */
             tasks: components["schemas"]["OwnTaskDto"][];
         };
+        /** @description A recipe for the kitchen's own machine. */
+        OwnReadingDto: {
+            /** @description Dial and minutes. */
+            converted: components["schemas"]["ConvertedDto"];
+            /** @description The sentence of it. */
+            request: components["schemas"]["RequestDto"];
+        };
         /** @description A task of it. */
         OwnTaskDto: {
             /**
@@ -5066,22 +5073,27 @@ export interface components {
         RecipeReadingDto: {
             /** @description What was not said, and what was taken for it. */
             assumed: components["schemas"]["MessageDto"][];
-            /** @description What it leads to there and here. */
-            converted: components["schemas"]["ConvertedDto"];
-            /** @description The sentence for the kitchen's own machine. */
-            here: components["schemas"]["RequestDto"];
+            /**
+             * Format: double
+             * @description The safe minimum, where it does not reach it there.
+             */
+            below_c?: number | null;
             /** @description The minutes here if it had been written for another kind of machine. */
             otherwise: components["schemas"]["OtherwiseDto"][];
+            own?: components["schemas"]["OwnReadingDto"] | null;
             /**
              * Format: double
              * @description How long it is in there.
              */
             recipe_s: number;
+            refused?: components["schemas"]["MessageDto"] | null;
             /**
              * Format: double
              * @description When the inside is safe there; absent where it is not, or there is no minimum.
              */
             safe_at_s?: number | null;
+            /** @description What it leads to there. */
+            there: components["schemas"]["RecipeOutcomeDto"];
             /** @description What is not known, the dearest first. */
             worths: components["schemas"]["AssumptionDto"][];
             /** @description What it asks for, in the machine it was written for. */

@@ -249,7 +249,13 @@ pub static NOT_YET: [NotYet; 5] = [
         nearest: None,
     },
     NotYet {
-        names: &["leg of lamb", "lamb shoulder", "lamb joint", "lamb shank"],
+        names: &[
+            "leg of lamb",
+            "rack of lamb",
+            "lamb shoulder",
+            "lamb joint",
+            "lamb shank",
+        ],
         reason: "Joints of lamb are not planned yet; lamb chops are.",
         nearest: Some(CutId::LambChop),
     },

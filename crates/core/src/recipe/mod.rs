@@ -6,7 +6,7 @@ mod line;
 mod pantry;
 mod unit;
 
-pub use cooking::{COOKING_TEXT, Cooking, PerMass, read_cooking};
+pub use cooking::{COOKING_TEXT, Cooking, PerMass, Sauced, read_cooking};
 pub use line::{BadLine, read_line};
 pub use pantry::{Known, PANTRY, known};
 pub use unit::Unit;

@@ -145,16 +145,29 @@ pub struct RecipeReadingDto {
     pub recipe_s: f64,
     /// What was not said, and what was taken for it.
     pub assumed: Vec<MessageDto>,
-    /// What it leads to there and here.
-    pub converted: ConvertedDto,
+    /// What it leads to there.
+    pub there: RecipeOutcomeDto,
+    /// The safe minimum, where it does not reach it there.
+    pub below_c: Option<f64>,
     /// When the inside is safe there; absent where it is not, or there is no minimum.
     pub safe_at_s: Option<f64>,
     /// The minutes here if it had been written for another kind of machine.
     pub otherwise: Vec<OtherwiseDto>,
     /// What is not known, the dearest first.
     pub worths: Vec<AssumptionDto>,
-    /// The sentence for the kitchen's own machine.
-    pub here: RequestDto,
+    /// For the kitchen's own machine; absent where it does not go there.
+    pub own: Option<OwnReadingDto>,
+    /// Why it does not.
+    pub refused: Option<MessageDto>,
+}
+
+/// A recipe for the kitchen's own machine.
+#[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
+pub struct OwnReadingDto {
+    /// Dial and minutes.
+    pub converted: ConvertedDto,
+    /// The sentence of it.
+    pub request: RequestDto,
 }
 
 /// The minutes if it had been written for another kind of machine.
@@ -172,7 +185,8 @@ impl From<&Reading> for RecipeReadingDto {
             written: (&read.written).into(),
             recipe_s: read.time.seconds(),
             assumed: read.assumed.iter().map(MessageDto::from).collect(),
-            converted: read.converted.clone().into(),
+            there: read.there.into(),
+            below_c: read.below.map(|floor| floor.celsius()),
             safe_at_s: read.safe_at.map(|at| at.seconds()),
             otherwise: read
                 .otherwise
@@ -183,7 +197,11 @@ impl From<&Reading> for RecipeReadingDto {
                 })
                 .collect(),
             worths: read.worths.iter().map(AssumptionDto::from).collect(),
-            here: (&read.here).into(),
+            own: read.own.as_ref().ok().map(|own| OwnReadingDto {
+                converted: own.converted.clone().into(),
+                request: (&own.request).into(),
+            }),
+            refused: (read.own.as_ref().err()).map(|error| MessageDto::from(&error.message())),
         }
     }
 }

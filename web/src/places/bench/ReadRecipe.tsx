@@ -83,6 +83,21 @@ const KINDS: Record<string, string> = {
   still_oven: "an oven without fan",
 };
 
+/** "at 200 °C for 20 min", "at 120 °C, the last 20 min at 204 °C, 45 min in all". */
+function dialWords(
+  { programme }: Request,
+  setting_c: number,
+  time_s: number,
+  units: Units,
+): string {
+  const dial = setting(setting_c, units);
+  if (!programme) return `at ${dial} for ${minutes(time_s)}`;
+  const stage = `${minutes(programme.stage_s)} at ${setting(programme.stage_setting_c, units)}`;
+  return programme.kind === "hot_start"
+    ? `the first ${stage}, then at ${dial}, ${minutes(time_s)} in all`
+    : `at ${dial}, the last ${stage}, ${minutes(time_s)} in all`;
+}
+
 interface AnswerProps {
   read: RecipeReading;
   catalogue: Catalogue;
@@ -91,18 +106,21 @@ interface AnswerProps {
 }
 
 function Answer({ read, catalogue, machine, units }: AnswerProps) {
-  const { written, converted } = read;
+  const { written, own, refused } = read;
   const entry = entryOf(catalogue, written);
   const pieces = `${written.pieces} ${written.pieces === 1 ? entry?.name : entry?.plural}`;
   const turned = written.turn === "never" ? "not turned" : "turned half-way";
-  const leads = ({ core_c, browning: [above, below] }: RecipeReading["converted"]["there"]) =>
+  const leads = ({ core_c, browning: [above, below] }: RecipeReading["there"]) =>
     `${temperature(core_c, units)} inside, ${above} above and ${below} below`;
   return (
     <Box role="status" mt="3" maxW="reading">
       <Text textStyle="body">
         <b>It says</b> {pieces} of {mass(written.piece_mass_g, units)}, in{" "}
-        {KINDS[written.machine.kind] ?? written.machine.name}, at{" "}
-        {setting(written.setting_c ?? 180, units)} for {minutes(read.recipe_s)}, {turned}.
+        {KINDS[written.machine.kind] ?? written.machine.name},{" "}
+        {dialWords(written, written.setting_c ?? 180, read.recipe_s, units)}, {turned}
+        {written.sauce === "none" ? "" : ", sauced"}
+        {written.start === "frozen" ? ", from frozen" : ""}
+        {written.tempered_s ? `, after ${minutes(written.tempered_s)} on the counter` : ""}.
       </Text>
       {read.assumed.length > 0 ? (
         <Text textStyle="small" color="ink.soft">
@@ -110,26 +128,35 @@ function Answer({ read, catalogue, machine, units }: AnswerProps) {
         </Text>
       ) : null}
       <Text textStyle="body" mt="2">
-        <b>There</b> that leads to {leads(converted.there)}
+        <b>There</b> that leads to {leads(read.there)}
         {read.safe_at_s == null ? "" : `; safe inside from ${minutes(read.safe_at_s)} on`}.
       </Text>
-      {converted.below_c == null ? null : (
+      {read.below_c == null ? null : (
         <Box mt="2">
           <Caution>
-            The recipe ends below the safe minimum of {temperature(converted.below_c, units)}: go on
+            The recipe ends below the safe minimum of {temperature(read.below_c, units)}: go on
             until the thermometer shows it.
           </Caution>
         </Box>
       )}
-      <Text textStyle="line" mt="3">
-        <b>
-          In {machine}: {setting(converted.setting_c, units)} for {minutes(converted.time_s)}
-        </b>
-      </Text>
-      <Text textStyle="body">
-        {capital(leads(converted.here))}; the{" "}
-        {converted.decides === "outside" ? "colour" : "inside"} is matched.
-      </Text>
+      {own ? (
+        <>
+          <Text textStyle="line" mt="3">
+            <b>
+              In {machine}:{" "}
+              {dialWords(own.request, own.converted.setting_c, own.converted.time_s, units)}
+            </b>
+          </Text>
+          <Text textStyle="body">
+            {capital(leads(own.converted.here))}; the{" "}
+            {own.converted.decides === "outside" ? "colour" : "inside"} is matched.
+          </Text>
+        </>
+      ) : refused ? (
+        <Text textStyle="line" mt="3">
+          <b>Not in {machine}:</b> {render(refused, units)}.
+        </Text>
+      ) : null}
       {read.otherwise.length > 0 ? (
         <Text textStyle="small" color="ink.soft" mt="1">
           Had it been written for{" "}
@@ -148,11 +175,13 @@ function Answer({ read, catalogue, machine, units }: AnswerProps) {
           .
         </Text>
       ) : null}
-      <Box mt="3">
-        <ActionLink to="/plan" {...planOf(read.here)} look="solid">
-          Open as a plan
-        </ActionLink>
-      </Box>
+      {own ? (
+        <Box mt="3">
+          <ActionLink to="/plan" {...planOf(own.request)} look="solid">
+            Open as a plan
+          </ActionLink>
+        </Box>
+      ) : null}
     </Box>
   );
 }

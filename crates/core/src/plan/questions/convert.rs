@@ -3,7 +3,7 @@
 use super::super::cook::{HALF, Problem, Resolution, Timing, Variation};
 use super::super::error::PlanError;
 use super::super::goals::Decides;
-use super::super::request::{Request, TurnRule};
+use super::super::request::{Programme, Request, TurnRule};
 use super::super::{LONGEST, Outside};
 use crate::fryer::{Machine, Run};
 use crate::meat::Browning;
@@ -23,6 +23,8 @@ pub struct Outcome {
 pub struct Converted {
     /// The dial of the other machine.
     pub setting: Temperature,
+    /// Its stages, as long against the whole as in the recipe.
+    pub programme: Programme,
     /// Time in it.
     pub time: Interval,
     /// Which goal the recipe's time was for, and is matched.
@@ -65,39 +67,40 @@ pub fn convert(recipe: &Request, time: Interval, other: &Machine) -> Result<Conv
     let there = Request {
         machine: other.clone(),
         setting: None,
+        programme: within(recipe.programme, other),
         ..recipe.clone()
     };
     there.check()?;
     let written = Problem::new(recipe);
-    let end = run_for(&written, time.seconds());
-    let decides = decides(&written, &end);
+    let run = run_for(&written, time.seconds());
+    let end = End::of(&written, &run);
     let floor = recipe.floor_kept().and_then(|floor| floor.core);
-    let below = floor.filter(|floor| end.core() < floor.celsius());
-    let answer = |setting, run: &Run, time| Converted {
+    let below = floor.filter(|floor| end.core < floor.celsius());
+    let answer = |setting, programme, here: &Run, time| Converted {
         setting,
+        programme,
         time,
-        decides,
-        there: outcome(&end),
-        here: outcome(run),
+        decides: end.decides(here),
+        there: outcome(&run),
+        here: outcome(here),
         below,
     };
     let asked = recipe.setting_used();
     if *other == recipe.machine {
-        return Ok(answer(asked, &end, time));
+        return Ok(answer(asked, recipe.programme, &run, time));
     }
-    let problem = Problem::new(&there);
     let (lowest, highest) = (other.lowest.celsius(), other.highest.celsius());
     let step = other.step.kelvins().max(1.0);
     let mut dial = round_to_step(asked.celsius(), step).clamp(lowest, highest);
     loop {
         let setting = Temperature::from_celsius(dial);
-        if let Some(run) = run_until(&problem.at_setting(setting), &end, decides) {
+        if let Some((run, programme)) = matched(&there, setting, time, &end) {
             let time = Interval::from_seconds(run.elapsed());
-            return Ok(answer(setting, &run, time));
+            return Ok(answer(setting, programme, &run, time));
         }
         if dial >= highest {
             return Err(PlanError::NeverReached {
-                target: Temperature::from_celsius(end.core()),
+                target: Temperature::from_celsius(end.core),
                 setting: other.highest,
                 limit: LONGEST,
                 reached: recipe.start_temperature(),
@@ -107,19 +110,127 @@ pub fn convert(recipe: &Request, time: Interval, other: &Machine) -> Result<Conv
     }
 }
 
-/// The goal that a recipe's end was for: the outside where that is as brown as usual and the inside is
-/// past what the cook wants of it.
-fn decides(written: &Problem, end: &Run) -> Decides {
+/// The cook at a setting that ends where the recipe does, its stages as long against the whole as they are there.
+fn matched(
+    there: &Request,
+    setting: Temperature,
+    time: Interval,
+    end: &End,
+) -> Option<(Run, Programme)> {
+    /// Half of what it is off by is taken back in each round.
+    const ROUNDS: usize = 12;
+    let asked = |programme| Request {
+        setting: Some(setting),
+        programme,
+        ..there.clone()
+    };
+    if there.programme == Programme::Steady {
+        let run = run_until(&Problem::new(&asked(Programme::Steady)), end)?;
+        return Some((run, Programme::Steady));
+    }
+    let mut length = time.seconds();
+    let mut found = None;
+    for _ in 0..ROUNDS {
+        let programme = stretched(there.programme, length / time.seconds());
+        let request = asked(programme);
+        let run = cook(&Problem::new(&request), end, length)?;
+        let off = run.elapsed() - length;
+        found = Some((run, programme));
+        if off.abs() < CLOSE {
+            break;
+        }
+        length += 0.5 * off;
+    }
+    found
+}
+
+/// A stage so many times as long, in whole minutes.
+fn stretched(programme: Programme, by: f64) -> Programme {
+    let minutes =
+        |time: Interval| Interval::from_minutes((time.minutes() * by).round().clamp(1.0, 120.0));
+    match programme {
+        Programme::Steady => Programme::Steady,
+        Programme::HotStart { setting, time } => Programme::HotStart {
+            setting,
+            time: minutes(time),
+        },
+        Programme::HotFinish { setting, time } => Programme::HotFinish {
+            setting,
+            time: minutes(time),
+        },
+    }
+}
+
+/// A stage at a setting that the other machine's dial has.
+fn within(programme: Programme, machine: &Machine) -> Programme {
+    let (lowest, highest) = (machine.lowest.celsius(), machine.highest.celsius());
+    let clamped =
+        |setting: Temperature| Temperature::from_celsius(setting.celsius().clamp(lowest, highest));
+    match programme {
+        Programme::Steady => Programme::Steady,
+        Programme::HotStart { setting, time } => Programme::HotStart {
+            setting: clamped(setting),
+            time,
+        },
+        Programme::HotFinish { setting, time } => Programme::HotFinish {
+            setting: clamped(setting),
+            time,
+        },
+    }
+}
+
+/// Where a recipe ends.
+struct End {
+    core: f64,
+    browning: f64,
+    /// The goal it was for: the outside where that is as brown as usual and the inside is past what the cook wants of
+    /// it.
+    decides: Decides,
+    /// The colour that is wanted, where it gets there.
+    wanted: Option<f64>,
+}
+
+impl End {
     /// Further past than this, the inside did not decide, K.
     const PAST: f64 = 5.0;
-    let request = written.request;
-    let wanted = request.outside_used();
-    let brown = written.browning(end) >= wanted.browning().least();
-    let past = end.core() - request.target.celsius();
-    if wanted != Outside::AsItComes && brown && past > PAST {
-        Decides::Outside
-    } else {
-        Decides::Inside
+
+    fn of(written: &Problem, run: &Run) -> Self {
+        let request = written.request;
+        let wanted = request.outside_used();
+        let browning = written.browning(run);
+        let least = wanted.browning().least();
+        let is_brown = wanted != Outside::AsItComes && browning >= least;
+        let past = run.core() - request.target.celsius();
+        Self {
+            core: run.core(),
+            browning,
+            decides: if is_brown && past > Self::PAST {
+                Decides::Outside
+            } else {
+                Decides::Inside
+            },
+            wanted: is_brown.then_some(least),
+        }
+    }
+
+    /// Whether a cook is there: by the goal that decided, and no paler than wanted where the recipe was not.
+    fn is_met(&self, problem: &Problem, run: &Run) -> bool {
+        let browning = problem.browning(run);
+        match self.decides {
+            Decides::Outside => browning >= self.browning,
+            Decides::Inside | Decides::Planned => {
+                run.core() >= self.core && self.wanted.is_none_or(|wanted| browning >= wanted)
+            }
+        }
+    }
+
+    /// What decided here: the outside as well where it kept the inside waiting.
+    fn decides(&self, here: &Run) -> Decides {
+        if self.decides == Decides::Inside && here.core() > self.core + Self::PAST {
+            Decides::Outside
+        } else {
+            self.decides
+        }
     }
 }
 
@@ -156,27 +267,25 @@ fn run_for(problem: &Problem, seconds: f64) -> Run {
     run
 }
 
+/// A cook of about a length until it is where another ended; nothing when it never gets there.
+fn cook(problem: &Problem, end: &End, seconds: f64) -> Option<Run> {
+    let there = |run: &Run| end.is_met(problem, run);
+    let timing = timing(problem, seconds);
+    problem
+        .watch(loaded(problem), &timing, Variation::NONE, there)
+        .ok()
+}
+
 /// A cook until it is where another ended, turned half-way; nothing when it never gets there.
-fn run_until(problem: &Problem, end: &Run, decides: Decides) -> Option<Run> {
-    let [core, colour] = [end.core(), problem.browning(end)];
-    let there = |run: &Run| match decides {
-        Decides::Inside | Decides::Planned => run.core() >= core,
-        Decides::Outside => problem.browning(run) >= colour,
-    };
-    let cook = |seconds: f64| {
-        let timing = timing(problem, seconds);
-        problem
-            .watch(loaded(problem), &timing, Variation::NONE, there)
-            .ok()
-    };
+fn run_until(problem: &Problem, end: &End) -> Option<Run> {
     // Where it is turned, its length moves the turn, and the turn its length a little.
-    let mut run = cook(2.0 * LONGEST.seconds())?;
+    let mut run = cook(problem, end, 2.0 * LONGEST.seconds())?;
     if problem.request.turns() == TurnRule::Never {
         return Some(run);
     }
     for _ in 0..4 {
         let before = run.elapsed();
-        run = cook(before)?;
+        run = cook(problem, end, before)?;
         if (run.elapsed() - before).abs() < CLOSE {
             break;
         }

@@ -2,16 +2,17 @@
 //! it does here, what was not said and what that is worth.
 
 use crate::curve;
-use crate::fryer::{MachineKind, PRESETS};
+use crate::fryer::{MachineKind, PRESETS, Preset};
+use crate::meat::{CutId, Layer, Surface};
 use crate::plan::answer::Plan;
 use crate::plan::cook::LONGEST;
 use crate::plan::error::PlanError;
 use crate::plan::make::plan;
-use crate::plan::questions::convert::{Converted, convert};
-use crate::plan::request::{Programme, Request, Start, TurnRule};
+use crate::plan::questions::convert::{Converted, Outcome, convert};
+use crate::plan::request::{PreheatRule, Programme, Request, SauceRule, Start, TurnRule};
 use crate::plan::uncertainty::assumptions::Assumption;
-use crate::recipe::Cooking;
-use crate::units::{Interval, Mass, Message, Quantity, bounds};
+use crate::recipe::{Cooking, Sauced};
+use crate::units::{Interval, Mass, Message, Quantity, Temperature, bounds};
 
 /// A recipe that was read.
 #[derive(Debug, Clone, PartialEq)]
@@ -22,16 +23,27 @@ pub struct Reading {
     pub time: Interval,
     /// What was not said, and what was taken for it.
     pub assumed: Vec<Message>,
-    /// What it leads to there, and for the kitchen's own machine.
-    pub converted: Converted,
+    /// What it leads to there.
+    pub there: Outcome,
+    /// The safe minimum, where it does not reach it there.
+    pub below: Option<Temperature>,
     /// When the inside is safe there, if it is at all.
     pub safe_at: Option<Interval>,
     /// The same recipe written for other kinds of machine, where it does not say for which: the dial's minutes here.
     pub otherwise: Vec<(MachineKind, Interval)>,
     /// What is not known, the dearest first, with what it is worth.
     pub worths: Vec<Assumption>,
-    /// The sentence for the kitchen's own machine.
-    pub here: Request,
+    /// For the kitchen's own machine, or why it does not go there.
+    pub own: Result<Own, PlanError>,
+}
+
+/// The same in the kitchen's own machine.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Own {
+    /// Dial and minutes.
+    pub converted: Converted,
+    /// The sentence of it.
+    pub request: Request,
 }
 
 /// Unknowns that are told.
@@ -46,7 +58,7 @@ const TOLD: usize = 3;
 /// let told = read_cooking("400 °F 25 min, turn half-way, in an oven-style machine, for 2 lb drumsticks");
 /// let read = reading(&told, &own).unwrap();
 /// assert_eq!(read.written.pieces, 8);
-/// assert!(read.converted.time.minutes() > 10.0);
+/// assert!(read.own.unwrap().converted.time.minutes() > 10.0);
 /// // Everything was said but the thickness.
 /// assert!(read.assumed.is_empty(), "{:?}", read.assumed);
 /// // Partial input works, and says what was taken for it.
@@ -74,21 +86,32 @@ pub fn reading(told: &Cooking, own: &Request) -> Result<Reading, PlanError> {
         }
     };
     bounds::RECIPE.check(time.seconds())?;
-    let converted = convert(&written, time, &own.machine)?;
-    let otherwise = if told.machine.is_some() {
+    let converted = convert(&written, time, &own.machine);
+    let (outcome, below) = match &converted {
+        Ok(converted) => (converted.there, converted.below),
+        // What does not go here goes there all the same.
+        Err(_) => {
+            let itself = convert(&written, time, &written.machine)?;
+            (itself.there, itself.below)
+        }
+    };
+    let otherwise = if told.machine.is_some() || converted.is_err() {
         Vec::new()
     } else {
         others(&written, time, own)
     };
     let there = there.ok();
-    let here = Request {
-        machine: own.machine.clone(),
-        setting: Some(converted.setting),
-        programme: Programme::Steady,
-        support: Request::usual(written.cut, own.machine.clone()).support,
-        known: own.known,
-        ..written.clone()
-    };
+    let own = converted.map(|converted| Own {
+        request: Request {
+            machine: own.machine.clone(),
+            setting: Some(converted.setting),
+            programme: converted.programme,
+            support: Request::usual(written.cut, own.machine.clone()).support,
+            known: own.known,
+            ..written.clone()
+        },
+        converted,
+    });
     Ok(Reading {
         safe_at: there.as_ref().and_then(|plan| safe(&written, plan)),
         worths: there.map_or_else(Vec::new, |plan| {
@@ -97,9 +120,10 @@ pub fn reading(told: &Cooking, own: &Request) -> Result<Reading, PlanError> {
         written,
         time,
         assumed,
-        converted,
+        there: outcome,
+        below,
         otherwise,
-        here,
+        own,
     })
 }
 
@@ -120,15 +144,16 @@ fn written(told: &Cooking, own: &Request, assumed: &mut Vec<Message>) -> Request
         assume(words.into());
         nearest
     });
-    let kind = told.machine.unwrap_or_else(|| {
-        assume(Message::plain(
-            "No machine: taken as a drawer with a basket",
-        ));
-        MachineKind::Drawer
-    });
-    // Of drawers the larger one: that is what recipes are written with (common practice).
-    let preset = PRESETS.iter().rfind(|preset| preset.kind == kind);
-    let machine = preset.unwrap_or(&PRESETS[0]).machine();
+    let machine = match told.machine {
+        // Of drawers the larger one: that is what recipes are written with (common practice).
+        Some(kind) => PRESETS.iter().rfind(|preset| preset.kind == kind),
+        None => {
+            let (preset, words) = usual_machine(told, cut);
+            assume(Message::plain(words));
+            preset
+        }
+    };
+    let machine = machine.unwrap_or(&PRESETS[0]).machine();
     let usual = Request::usual(cut, machine);
     let (pieces, mass) = match (told.pieces, told.mass) {
         _ if told.each.is_some() => {
@@ -153,6 +178,8 @@ fn written(told: &Cooking, own: &Request, assumed: &mut Vec<Message>) -> Request
             ));
             (pieces, usual.mass)
         }
+        // "A pork tenderloin, 600 g", where that is one of its kind.
+        (None, Some(all)) if told.is_one && is_one_piece(&usual, all) => (1, all),
         (None, Some(all)) => {
             let pieces = (all.grams() / usual.mass.grams()).round().max(1.0);
             (pieces as u32, Mass::from_grams(all.grams() / pieces))
@@ -204,18 +231,30 @@ fn written(told: &Cooking, own: &Request, assumed: &mut Vec<Message>) -> Request
             }
         }
     };
-    Request {
+    let surface = surface(&told.layers).unwrap_or(usual.surface);
+    let request = Request {
         pieces,
         mass,
         thickness: told.thickness,
-        start: if told.frozen {
-            Start::Frozen
-        } else {
-            usual.start
+        surface,
+        start: match told.tempered {
+            _ if told.frozen => Start::Frozen,
+            Some(time) if bounds::COUNTER.check(time.seconds()).is_ok() => Start::Tempered(time),
+            _ => usual.start,
         },
         setting: Some(setting),
         programme,
         turn,
+        sauce: match told.sauced {
+            Some(Sauced::Brushed) => SauceRule::LastMinutes,
+            Some(Sauced::Tossed) => SauceRule::Tossed,
+            None => usual.sauce,
+        },
+        preheat: match told.preheated {
+            Some(true) => PreheatRule::Always,
+            Some(false) => PreheatRule::Never,
+            None => usual.preheat,
+        },
         region: own.region,
         altitude: own.altitude,
         thermometer: own.thermometer,
@@ -224,7 +263,81 @@ fn written(told: &Cooking, own: &Request, assumed: &mut Vec<Message>) -> Request
         target: crate::doneness::usual_texture(usual.entry(), own.region)
             .map_or(usual.target, |texture| texture.core),
         ..usual
-    }
+    };
+    let Some(wanted) = told.inside else {
+        return request;
+    };
+    /// Degrees are rounded, K.
+    const AS_GOOD_AS: f64 = 0.3;
+    // Never below the safe minimum without being asked.
+    let target = match request.floor().core {
+        Some(least) if wanted.celsius() < least.celsius() - AS_GOOD_AS => {
+            assumed.push(Message::with(
+                "{} inside is below the safe minimum: planned to {}",
+                [Quantity::Temperature(wanted), Quantity::Temperature(least)],
+            ));
+            least
+        }
+        Some(least) if wanted < least => least,
+        _ => wanted,
+    };
+    Request { target, ..request }
+}
+
+/// What a recipe that does not say was written for, and how that is told: a drawer, or where one piece is too tall for
+/// it, an oven-style machine or an oven.
+fn usual_machine(told: &Cooking, cut: CutId) -> (Option<&'static Preset>, &'static str) {
+    const KINDS: [(MachineKind, &str); 3] = [
+        (
+            MachineKind::Drawer,
+            "No machine: taken as a drawer with a basket",
+        ),
+        (
+            MachineKind::OvenStyle,
+            "No machine: taken as an oven-style machine, since it is too large for a drawer",
+        ),
+        (
+            MachineKind::StillOven,
+            "No machine: taken as an oven, since it is too large for a drawer",
+        ),
+    ];
+    let one = match (told.each, told.mass, told.pieces) {
+        (Some(each), ..) => Some(each),
+        (None, Some(all), Some(pieces)) => {
+            Some(Mass::from_grams(all.grams() / f64::from(pieces.max(1))))
+        }
+        (None, all, _) => all.filter(|_| told.is_one || crate::meat::cut(cut).usual_pieces == 1),
+    };
+    let fits = |preset: &Preset| {
+        let usual = Request::usual(cut, preset.machine());
+        let one = Request {
+            pieces: 1,
+            mass: one.unwrap_or(usual.mass),
+            ..usual
+        };
+        !matches!(
+            one.check(),
+            Err(PlanError::TooTall { .. } | PlanError::TooLarge { .. })
+        )
+    };
+    let found = KINDS.iter().find_map(|(kind, words)| {
+        let preset = PRESETS.iter().rfind(|preset| preset.kind == *kind)?;
+        fits(preset).then_some((Some(preset), *words))
+    });
+    found.unwrap_or((None, KINDS[0].1))
+}
+
+/// Whether a piece of a cut can be so heavy.
+fn is_one_piece(usual: &Request, mass: Mass) -> bool {
+    /// Times the heaviest that shops sell.
+    const MOST: f64 = 2.5;
+    let [_, _, heavy] = usual.entry().usual_mass;
+    mass.grams() <= MOST * heavy.grams()
+}
+
+/// Layers in the order in which they were found, where they go together.
+fn surface(layers: &[Layer]) -> Option<Surface> {
+    (!layers.is_empty()).then(|| Surface::layered(layers).ok())?
 }
 
 /// When the core there is at the safe minimum, where there is one.

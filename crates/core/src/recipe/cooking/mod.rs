@@ -1,0 +1,350 @@
+//! What a recipe says of the heat, as it is printed or told: "400 °F 20 min, turn half-way, in an oven-style machine,
+//! for 2 lb drumsticks", or a label's rule, "20 min for each 450 g and 20 more". Words that are not understood are
+//! passed over; what is not said stays open.
+
+mod quantities;
+mod said;
+mod times;
+mod words;
+
+use crate::fryer::MachineKind;
+use crate::meat::{CutId, Layer, NotYet, cut};
+use crate::units::{Interval, Length, Mass, Temperature};
+
+use quantities::{gas_mark, inside, mass, temperature, thickness, time};
+use said::named_in;
+use times::Of;
+use words::Word;
+
+/// How long, by a label's rule: so long for each so much, and so long besides.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct PerMass {
+    /// For each of these ...
+    pub each: Mass,
+    /// ... so long,
+    pub time: Interval,
+    /// and so long besides.
+    pub more: Interval,
+}
+
+/// How a sauce comes on.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Sauced {
+    /// Brushed on while it cooks.
+    Brushed,
+    /// Tossed in it afterwards.
+    Tossed,
+}
+
+/// What was read.
+#[derive(Debug, Clone, PartialEq, Default)]
+pub struct Cooking {
+    /// What is cooked.
+    pub cut: Option<CutId>,
+    /// How many.
+    pub pieces: Option<u32>,
+    /// All of it together.
+    pub mass: Option<Mass>,
+    /// One piece, where it says "each".
+    pub each: Option<Mass>,
+    /// How thick.
+    pub thickness: Option<Length>,
+    /// Whether it comes straight from the freezer.
+    pub frozen: bool,
+    /// How long it stands on the counter before.
+    pub tempered: Option<Interval>,
+    /// Whether the text speaks of one piece: "a pork tenderloin".
+    pub is_one: bool,
+    /// What changes how it browns, the lowest first; nothing where nothing is named.
+    pub layers: Vec<Layer>,
+    /// What is brushed on or tossed in.
+    pub sauced: Option<Sauced>,
+    /// What is wanted inside.
+    pub inside: Option<Temperature>,
+    /// Whether it goes into a hot machine; nothing where that is not said.
+    pub preheated: Option<bool>,
+    /// What it names that is not planned.
+    pub not_planned: Option<&'static NotYet>,
+    /// At what.
+    pub setting: Option<Temperature>,
+    /// How long, all stages together; of "20-25 min" the middle.
+    pub time: Option<Interval>,
+    /// How long by weight.
+    pub rule: Option<PerMass>,
+    /// Whether it is turned; nothing where that is not said.
+    pub turned: Option<bool>,
+    /// In what.
+    pub machine: Option<MachineKind>,
+    /// Stages, where there are several: each setting with its time.
+    pub stages: Vec<(Temperature, Interval)>,
+}
+
+/// Between a number and the cut that it counts stand at most so many words: "4 boneless pork chops".
+const BETWEEN: usize = 4;
+/// Between a number and its unit.
+const MORE: [&str; 4] = ["more", "additional", "further", "extra"];
+/// What else is weighed.
+const NOT_MEAT: [&str; 20] = [
+    "salt",
+    "sugar",
+    "flour",
+    "starch",
+    "butter",
+    "oil",
+    "yogurt",
+    "yoghurt",
+    "sauce",
+    "powder",
+    "crumbs",
+    "breadcrumbs",
+    "panko",
+    "cheese",
+    "honey",
+    "water",
+    "milk",
+    "buttermilk",
+    "potatoes",
+    "vegetables",
+];
+/// What is no hotter is not dialled, °C.
+const COLDEST_DIAL: f64 = 99.0;
+/// A chicken that is heavier is a whole one, g.
+const A_BIRD: f64 = 900.0;
+/// The longest text that is read, letters.
+pub const COOKING_TEXT: usize = 4000;
+
+impl Cooking {
+    /// How long it takes for a weight, said or by the rule.
+    ///
+    /// ```
+    /// use ember_core::recipe::read_cooking;
+    /// use ember_core::units::Mass;
+    /// let label = read_cooking("180 °C, 20 minutes for each 450 g and 20 minutes more");
+    /// // By hand: 1350 g are three times 450.
+    /// assert_eq!(label.lasts(Mass::from_grams(1350.0)).unwrap().minutes(), 80.0);
+    /// ```
+    #[must_use]
+    pub fn lasts(&self, all: Mass) -> Option<Interval> {
+        let ruled = self.rule.map(|rule| {
+            let times = all.grams() / rule.each.grams();
+            Interval::from_seconds(times * rule.time.seconds() + rule.more.seconds())
+        });
+        ruled.or(self.time)
+    }
+}
+
+/// Reads what a text says of the heat.
+///
+/// ```
+/// use ember_core::{fryer::MachineKind, meat::CutId, recipe::read_cooking};
+/// let read = read_cooking("400 °F 20 min, turn half-way, in an oven-style machine, for 2 lb drumsticks");
+/// assert_eq!(read.cut, Some(CutId::Drumstick));
+/// assert!((read.setting.unwrap().fahrenheit() - 400.0).abs() < 1e-9);
+/// assert_eq!(read.time.unwrap().minutes(), 20.0);
+/// assert!((read.mass.unwrap().grams() - 907.2).abs() < 0.1);
+/// assert_eq!((read.turned, read.machine), (Some(true), Some(MachineKind::OvenStyle)));
+/// // Partial input is read as far as it goes.
+/// assert_eq!(read_cooking("180 C 2 h").time.unwrap().minutes(), 120.0);
+/// assert_eq!(read_cooking("something nice").setting, None);
+/// ```
+#[must_use]
+pub fn read_cooking(text: &str) -> Cooking {
+    let lower: String = text.to_lowercase().chars().take(COOKING_TEXT).collect();
+    let words = words::words(&lower);
+    let not_planned = said::not_planned_in(&lower);
+    let named = named_in(&lower).filter(|_| not_planned.is_none());
+    let says = |word: &str| lower.contains(word);
+    let mut read = Cooking {
+        not_planned,
+        frozen: says("frozen") && !says("not frozen"),
+        cut: named.as_ref().map(|named| named.cut),
+        is_one: named.is_some_and(|named| named.is_one),
+        layers: said::layers_in(&lower),
+        sauced: said::sauced_in(&lower),
+        machine: said::machine_in(&lower, &words),
+        turned: said::turned_in(&lower),
+        preheated: (says("preheat") || says("pre-heat")).then(|| {
+            let not = [
+                "no preheat",
+                "no need to preheat",
+                "without preheat",
+                "do not preheat",
+            ];
+            !not.iter().any(|words| says(words))
+        }),
+        rule: times::rule_in(&words),
+        ..Cooking::default()
+    };
+    let mut reader = Reader::default();
+    for n in 0..words.len() {
+        reader.take(&mut read, &words, n);
+    }
+    read.time = (reader.total > 0.0).then(|| Interval::from_seconds(reader.total));
+    if read.stages.len() < 2 {
+        read.stages.clear();
+    }
+    if read.cut.is_none() && not_planned.is_none() {
+        let is_heavy = read
+            .mass
+            .or(read.each)
+            .is_some_and(|mass| mass.grams() >= A_BIRD);
+        read.cut = said::meant_by(&lower, is_heavy);
+    }
+    if read.inside.is_none() {
+        read.inside = read.cut.and_then(|id| done_in(id, &lower));
+    }
+    read
+}
+
+/// The temperature of a doneness that is named: "medium-rare".
+fn done_in(id: CutId, text: &str) -> Option<Temperature> {
+    let named = cut(id).textures.iter();
+    let named = named.filter(|texture| text.contains(&texture.name.to_lowercase()));
+    let longest = named.max_by_key(|texture| texture.name.len())?;
+    Some(longest.core)
+}
+
+/// What was read so far.
+#[derive(Default)]
+struct Reader {
+    /// The dial that times belong to.
+    setting: Option<Temperature>,
+    /// All times in the machine, s.
+    total: f64,
+    /// Whether the weight that was found is that of the cut.
+    weighed: bool,
+}
+
+impl Reader {
+    /// Takes the number of a word, if it has one.
+    fn take(&mut self, read: &mut Cooking, words: &[Word], n: usize) {
+        let Some((word, number)) = words.get(n).and_then(|word| Some((word, word.number?))) else {
+            return;
+        };
+        let next = words.get(n + 1).filter(|next| next.number.is_none());
+        let next = next.map_or("", |next| next.text.as_str());
+        // "15 more minutes", "15 minute mark".
+        let unit = if MORE.contains(&word.text.as_str()) {
+            next
+        } else {
+            &word.text
+        };
+        if let Some(found) = gas_mark(words, n) {
+            self.dial(read, found);
+        } else if let Some(found) = inside(words, n) {
+            read.inside.get_or_insert(found);
+        } else if let Some(found) = temperature(words, n) {
+            if found.celsius() > COLDEST_DIAL {
+                self.dial(read, found);
+            }
+        } else if let Some(found) = time(number, unit) {
+            match times::of(words, n, Interval::from_seconds(self.total)) {
+                Of::Heat => self.cooks(read, words, n, found),
+                Of::Counter => read.tempered = read.tempered.or(Some(found)),
+                Of::Other => {}
+            }
+        } else if let Some(found) = mass(number, unit) {
+            self.weighs(read, words, n, found);
+        } else if let Some(found) = thickness(number, unit) {
+            read.thickness.get_or_insert(found);
+        } else if read.pieces.is_none() && number[0] >= 1.0 && number[0].fract() == 0.0 {
+            counts(read, words, n, number[0] as u32);
+        }
+    }
+
+    fn dial(&mut self, read: &mut Cooking, found: Temperature) {
+        self.setting = Some(found);
+        read.setting.get_or_insert(found);
+    }
+
+    /// A time in the machine.
+    fn cooks(&mut self, read: &mut Cooking, words: &[Word], n: usize, found: Interval) {
+        // "25 minutes at 160 °C": the dial stands behind its time.
+        let at = words
+            .get(n + 1)
+            .filter(|at| at.number.is_none() && at.text == "at");
+        if let Some(setting) = at.and_then(|_| temperature(words, n + 2)) {
+            self.dial(read, setting);
+        }
+        if times::is_of_all(words, n) {
+            self.total = 0.0;
+            read.stages.clear();
+        }
+        // "4 minutes each side" is twice that, and turned.
+        let is_of_a_side = times::is_of_a_side(words, n);
+        let sides = if is_of_a_side { 2.0 } else { 1.0 };
+        let found = Interval::from_seconds(sides * found.seconds());
+        if is_of_a_side {
+            read.turned = Some(true);
+        }
+        match &mut read.rule {
+            None => self.total += found.seconds(),
+            Some(rule) if found == rule.time || found == rule.more => {}
+            // Before what the rule says: a hot start.
+            Some(rule) => {
+                rule.more = Interval::from_seconds(rule.more.seconds() + found.seconds());
+            }
+        }
+        match (self.setting, read.stages.last_mut()) {
+            (Some(setting), Some((last, time))) if *last == setting => {
+                *time = Interval::from_seconds(time.seconds() + found.seconds());
+            }
+            (Some(setting), _) => read.stages.push((setting, found)),
+            (None, _) => {}
+        }
+    }
+
+    /// A weight: of one piece where it says so, else of all; what stands beside the name of a cut is its own.
+    fn weighs(&mut self, read: &mut Cooking, words: &[Word], n: usize, found: Mass) {
+        let text_at = |n: Option<usize>| n.and_then(|n| words.get(n)).map_or("", |word| &word.text);
+        let of_each = ["each", "apiece"].contains(&text_at(Some(n + 1)))
+            || text_at(n.checked_sub(1)) == "each";
+        // "60 g salt", "200 g of flour".
+        let next = if text_at(Some(n + 1)) == "of" {
+            n + 2
+        } else {
+            n + 1
+        };
+        let of_something_else = words
+            .get(next)
+            .is_some_and(|word| word.number.is_none() && NOT_MEAT.contains(&word.text.as_str()));
+        if of_something_else || read.rule.is_some_and(|rule| rule.each == found) {
+            return;
+        }
+        if of_each {
+            read.each.get_or_insert(found);
+            return;
+        }
+        let of_the_cut = names_a_cut(words, n + 1);
+        if read.mass.is_none() || (of_the_cut && !self.weighed) {
+            read.mass = Some(found);
+            self.weighed = of_the_cut;
+        }
+    }
+}
+
+/// Whether the next few words name one.
+fn names_a_cut(words: &[Word], from: usize) -> bool {
+    let next = words.get(from..).unwrap_or_default().iter().take(BETWEEN);
+    let next: Vec<&str> = next
+        .take_while(|word| word.number.is_none())
+        .map(|word| word.text.as_str())
+        .collect();
+    let next = next.join(" ");
+    named_in(&next).is_some() || said::meant_by(&next, true).is_some()
+}
+
+/// A number of pieces, where the words behind it name a cut or say so.
+fn counts(read: &mut Cooking, words: &[Word], n: usize, count: u32) {
+    let counted = words.get(n..).unwrap_or_default().iter().enumerate();
+    let counted =
+        counted.take_while(|(far, word)| *far == 0 || (word.number.is_none() && *far <= BETWEEN));
+    let what: Vec<&str> = counted.map(|(_, word)| word.text.as_str()).collect();
+    let are_pieces = what
+        .first()
+        .is_some_and(|word| ["pieces", "pcs"].contains(word));
+    let what = what.join(" ");
+    if are_pieces || named_in(&what).is_some() || said::meant_by(&what, false).is_some() {
+        read.pieces = Some(count);
+    }
+}

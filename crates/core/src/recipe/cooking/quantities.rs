@@ -1,0 +1,151 @@
+//! What a number with its unit is.
+
+use super::words::Word;
+use crate::units::{Interval, Length, Mass, Temperature};
+
+/// Above this a number of degrees without a unit is in Fahrenheit (common practice: no dial goes so far in
+/// Celsius).
+const CELSIUS_UP_TO: f64 = 260.0;
+/// And below this no dial goes at all.
+const A_DIAL: f64 = 50.0;
+/// From here on "at" says that it is a dial, °C.
+const SAID_AT: f64 = 100.0;
+/// Nobody wants less or more inside the meat, °C; what has a unit and is no hotter is wanted there.
+const COLDEST_INSIDE: f64 = 45.0;
+const HOTTEST_INSIDE: f64 = 99.0;
+/// Dials of gas ovens by their marks from 1 on, °C (common practice).
+const GAS_MARKS: [f64; 9] = [
+    140.0, 150.0, 170.0, 180.0, 190.0, 200.0, 220.0, 230.0, 240.0,
+];
+/// Pieces are no thicker than this, mm: "cut an inch from the tip of a foot-long joint" says nothing of it.
+const THICKEST: f64 = 120.0;
+
+pub fn middle([from, to]: [f64; 2]) -> f64 {
+    f64::midpoint(from, to)
+}
+
+/// With its unit, or without one where the number can be nothing else: "at 400, 20 min", "at 180 for 20 min".
+pub fn temperature(words: &[Word], at: usize) -> Option<Temperature> {
+    let word = words.get(at)?;
+    let number = word.number?;
+    let value = middle(number);
+    let next = words
+        .get(at + 1)
+        .filter(|next| next.number.is_none() && !word.ends);
+    let unit = match word.text.as_str() {
+        "" => next.map_or("", |next| next.text.as_str()),
+        unit => unit,
+    };
+    let is_said_at = || {
+        let before = at.checked_sub(1).and_then(|n| words.get(n));
+        before.is_some_and(|before| matches!(before.text.as_str(), "at" | "to" | "@"))
+    };
+    match unit {
+        "f" | "fahrenheit" | "ºf" => Some(Temperature::from_fahrenheit(value)),
+        "c" | "celsius" | "centigrade" => Some(Temperature::from_celsius(value)),
+        _ if time(number, unit).is_some()
+            || mass(number, unit).is_some()
+            || thickness(number, unit).is_some() =>
+        {
+            None
+        }
+        _ if value > CELSIUS_UP_TO && value <= 550.0 => Some(Temperature::from_fahrenheit(value)),
+        "" if value >= A_DIAL => Some(Temperature::from_celsius(value)),
+        _ if value >= SAID_AT && is_said_at() => Some(Temperature::from_celsius(value)),
+        _ => None,
+    }
+}
+
+/// What is wanted inside the meat, where the words before say that it is that.
+pub fn inside(words: &[Word], at: usize) -> Option<Temperature> {
+    const INSIDE: [&str; 8] = [
+        "internal",
+        "inside",
+        "core",
+        "center",
+        "centre",
+        "reaches",
+        "reads",
+        "registers",
+    ];
+    /// Words between that and its number.
+    const NEAR: usize = 5;
+    let word = words.get(at)?;
+    let value = middle(word.number?);
+    let before = words.get(..at)?.iter().rev();
+    let before: Vec<&str> = before
+        .take_while(|word| word.number.is_none())
+        .take(NEAR)
+        .map(|word| word.text.as_str())
+        .collect();
+    let says = before.iter().any(|word| INSIDE.contains(word))
+        || before.iter().take(2).any(|word| *word == "until");
+    let next = words.get(at + 1).map_or("", |next| next.text.as_str());
+    let unit = if word.text.is_empty() {
+        next
+    } else {
+        &word.text
+    };
+    let found = match unit {
+        "f" | "fahrenheit" => Temperature::from_fahrenheit(value),
+        "c" | "celsius" => Temperature::from_celsius(value),
+        _ if !says || time([value; 2], unit).is_some() || mass([value; 2], unit).is_some() => {
+            return None;
+        }
+        _ if value > HOTTEST_INSIDE => Temperature::from_fahrenheit(value),
+        _ => Temperature::from_celsius(value),
+    };
+    (COLDEST_INSIDE..=HOTTEST_INSIDE)
+        .contains(&found.celsius())
+        .then_some(found)
+}
+
+/// "Gas mark 6", "gas 6".
+pub fn gas_mark(words: &[Word], at: usize) -> Option<Temperature> {
+    let before = |far: usize| {
+        at.checked_sub(far)
+            .and_then(|n| words.get(n))
+            .map(|word| word.text.as_str())
+    };
+    let number = words.get(at)?.number?;
+    let is_mark =
+        before(1) == Some("gas") || (before(1) == Some("mark") && before(2) == Some("gas"));
+    if !is_mark || number[0] < 1.0 {
+        return None;
+    }
+    let celsius = GAS_MARKS.get(middle(number).round() as usize - 1)?;
+    Some(Temperature::from_celsius(*celsius))
+}
+
+pub fn thickness(number: [f64; 2], unit: &str) -> Option<Length> {
+    let millimetres = match unit {
+        "inch" | "inches" | "in" => 25.4,
+        "cm" | "centimetre" | "centimetres" => 10.0,
+        "mm" | "millimetre" | "millimetres" => 1.0,
+        _ => return None,
+    };
+    let thick = millimetres * middle(number);
+    (5.0..=THICKEST)
+        .contains(&thick)
+        .then(|| Length::from_millimetres(thick))
+}
+
+pub fn time(number: [f64; 2], unit: &str) -> Option<Interval> {
+    let minutes = match unit {
+        "min" | "mins" | "minute" | "minutes" | "m" | "'" => 1.0,
+        "h" | "hr" | "hrs" | "hour" | "hours" => 60.0,
+        _ => return None,
+    };
+    Some(Interval::from_minutes(minutes * middle(number)))
+}
+
+pub fn mass(number: [f64; 2], unit: &str) -> Option<Mass> {
+    let grams = match unit {
+        "g" | "gram" | "grams" => 1.0,
+        "kg" | "kilo" | "kilos" | "kilogram" | "kilograms" => 1000.0,
+        "lb" | "lbs" | "pound" | "pounds" => 453.592_37,
+        "oz" | "ounce" | "ounces" => 28.349_523,
+        _ => return None,
+    };
+    Some(Mass::from_grams(grams * middle(number)))
+}

@@ -1,0 +1,242 @@
+//! What a text says without numbers: what is cooked, in what, how it is turned and sauced, what is on it.
+
+use super::Sauced;
+use super::quantities::temperature;
+use super::words::Word;
+use crate::fryer::MachineKind;
+use crate::meat::{CATALOGUE, CutId, Layer, NOT_YET, NotYet};
+
+fn says(text: &str, any: &[&str]) -> bool {
+    any.iter().any(|word| text.contains(word))
+}
+
+pub fn turned_in(text: &str) -> Option<bool> {
+    const NOT: [&str; 6] = [
+        "no turning",
+        "do not turn",
+        "don't turn",
+        "without turning",
+        "no need to flip",
+        "do not flip",
+    ];
+    const TURNED: [&str; 7] = [
+        "turn", "flip", "half-way", "halfway", "shake", "shaking", "toss",
+    ];
+    // A dial is turned as well.
+    const DIAL: [&str; 7] = [
+        "turn up",
+        "turn down",
+        "turn the heat",
+        "turn the oven",
+        "turn the temp",
+        "turn on",
+        "return",
+    ];
+    let meat = (DIAL.iter()).fold(text.to_owned(), |text, dial| text.replace(dial, ""));
+    if says(text, &NOT) {
+        Some(false)
+    } else if says(&meat, &TURNED) {
+        Some(true)
+    } else {
+        None
+    }
+}
+
+/// The kind a text speaks of; what is more special first.
+pub fn machine_in(text: &str, words: &[Word]) -> Option<MachineKind> {
+    const SAID: &[(&[&str], MachineKind)] = &[
+        (
+            &["oven-style", "oven style", "toaster oven", "air fryer oven"],
+            MachineKind::OvenStyle,
+        ),
+        (
+            &["dual", "twin", "two drawers", "two-drawer"],
+            MachineKind::TwinDrawers,
+        ),
+        (&["lidded grill", "indoor grill"], MachineKind::LiddedGrill),
+        (
+            &[
+                "drawer",
+                "basket",
+                "air fryer",
+                "air-fryer",
+                "airfryer",
+                "air fry",
+                "air-fry",
+            ],
+            MachineKind::Drawer,
+        ),
+        (
+            &[
+                "fan oven",
+                "convection",
+                "fan on",
+                "fan-assisted",
+                "fan assisted",
+            ],
+            MachineKind::FanOven,
+        ),
+    ];
+    let found = SAID.iter().find(|(any, _)| says(text, any));
+    if let Some((_, kind)) = found {
+        return Some(*kind);
+    }
+    // "200 °C, 180 fan, gas 6": the first counts.
+    let has = |word: &str| words.iter().any(|one| one.text == word);
+    if has("fan") {
+        let dial = (0..words.len()).find(|n| temperature(words, *n).is_some());
+        let of_first = dial.is_some_and(|n| {
+            let around = n.saturating_sub(1)..=n + 1;
+            let around = words.get(around).unwrap_or_default().iter().enumerate();
+            let mut near = around.filter(|(at, word)| *at < 2 || word.number.is_none());
+            near.any(|(_, word)| word.text == "fan")
+        });
+        return Some(if of_first {
+            MachineKind::FanOven
+        } else {
+            MachineKind::StillOven
+        });
+    }
+    (text.contains("oven") || has("gas")).then_some(MachineKind::StillOven)
+}
+
+/// What is brushed on or tossed in.
+pub fn sauced_in(text: &str) -> Option<Sauced> {
+    const SAUCES: [&str; 4] = ["sauce", "glaze", "barbecue", "bbq"];
+    const BRUSHED: [&str; 6] = ["brush", "baste", "basting", "mop ", "slather", "glaze with"];
+    if !says(text, &SAUCES) {
+        None
+    } else if says(
+        text,
+        &[
+            "toss in",
+            "tossed in",
+            "toss with",
+            "toss the",
+            "toss them",
+            "coat in",
+            "coat with",
+        ],
+    ) && text.find("toss").or_else(|| text.find("coat")) < text.rfind("sauce")
+    {
+        Some(Sauced::Tossed)
+    } else {
+        says(text, &BRUSHED).then_some(Sauced::Brushed)
+    }
+}
+
+/// What is on the meat, the lowest first; nothing where the text names nothing that changes how it browns.
+pub fn layers_in(text: &str) -> Vec<Layer> {
+    const ON_IT: [(&[&str], Layer); 5] = [
+        (&["baking powder"], Layer::BakingPowder),
+        (
+            &["corn starch", "cornstarch", "cornflour", "potato starch"],
+            Layer::Starch,
+        ),
+        (&["flour"], Layer::Flour),
+        (
+            &["beaten egg", "egg wash", "in egg", "dip in the egg"],
+            Layer::Egg,
+        ),
+        (
+            &["breadcrumb", "bread crumb", "panko", "crumbs"],
+            Layer::Crumb,
+        ),
+    ];
+    let text = text.replace("cornflour", "cornstarch");
+    let mut on_it: Vec<Layer> = ON_IT
+        .iter()
+        .filter(|(any, _)| says(&text, any))
+        .map(|(_, layer)| *layer)
+        .collect();
+    if !on_it.is_empty() {
+        on_it.insert(0, Layer::PattedDry);
+        on_it.extend(text.contains("spray").then_some(Layer::Spray));
+    }
+    on_it
+}
+
+/// Whether a text has a name, as a word or its beginning, and where it ends.
+fn found(text: &str, name: &str) -> Option<usize> {
+    let name = name.to_lowercase();
+    let mut at = text.match_indices(&name);
+    at.find(|(at, _)| {
+        let before = text.get(..*at).and_then(|head| head.chars().next_back());
+        before.is_none_or(|c| !c.is_alphanumeric())
+    })
+    .map(|(at, _)| at + name.len())
+}
+
+/// A cut whose name a text has.
+pub struct Named {
+    /// The name, as the catalogue has it.
+    pub name: &'static str,
+    /// Which it is.
+    pub cut: CutId,
+    /// Whether that speaks of one piece.
+    pub is_one: bool,
+}
+
+/// The cut whose name a text has, the longest that is found.
+pub fn named_in(text: &str) -> Option<Named> {
+    let all = CATALOGUE.iter().flat_map(|entry| {
+        let own = [entry.name, entry.plural].into_iter();
+        own.chain(entry.id.other_names().iter().copied())
+            .map(|name| (name, entry.id))
+    });
+    let named = all.filter_map(|(name, id)| Some((name, found(text, name)?, id)));
+    // Of names of one length the first of the catalogue: what is usual stands before what is special.
+    let (name, end, id) = named.min_by_key(|(name, _, _)| std::cmp::Reverse(name.len()))?;
+    let goes_on = text.get(end..).and_then(|rest| rest.chars().next());
+    Some(Named {
+        name,
+        cut: meant(id, text),
+        is_one: !name.ends_with('s') && !goes_on.is_some_and(char::is_alphanumeric),
+    })
+}
+
+/// Of a cut with a bone the one without, where the text says that elsewhere: "pork chops, 2 cm, boneless"; a chop of
+/// lamb, where the name is that of any chop.
+fn meant(id: CutId, text: &str) -> CutId {
+    if matches!(id, CutId::PorkChop | CutId::ThinChop)
+        && text.contains("lamb")
+        && !text.contains("pork")
+    {
+        return CutId::LambChop;
+    }
+    if !text.contains("boneless") || text.contains("bone-in") {
+        return id;
+    }
+    match id {
+        CutId::PorkChop => CutId::BonelessChop,
+        CutId::ThinChop => CutId::ThinBonelessChop,
+        CutId::BoneInThigh => CutId::BonelessThigh,
+        other => other,
+    }
+}
+
+/// What a text can only mean where it names no cut: chops are of pork, unless it is another animal's, and a chicken
+/// is a whole one.
+pub fn meant_by(text: &str, is_heavy: bool) -> Option<CutId> {
+    if found(text, "chops").is_some() {
+        let of_another = ["veal", "venison"].iter().any(|other| text.contains(other));
+        return (!of_another).then(|| meant(CutId::PorkChop, text));
+    }
+    let is_whole = is_heavy || text.contains("whole");
+    (is_whole && found(text, "chicken").is_some()).then_some(CutId::WholeChicken)
+}
+
+/// Something that is not planned, where the text names it and no cut, or as more than the cut: "gammon joint", "rack
+/// of lamb".
+pub fn not_planned_in(text: &str) -> Option<&'static NotYet> {
+    let cut = named_in(text).map(|named| named.name.to_lowercase());
+    let is_more_than = |name: &str, end: usize| {
+        let rest = text.get(end..).unwrap_or_default().trim_start();
+        cut.as_ref()
+            .is_none_or(|cut| name.contains(cut.as_str()) || rest.starts_with(cut.as_str()))
+    };
+    NOT_YET.iter().find(|one| {
+        let mut named = one.names.iter();
+        named.any(|name| found(text, name).is_some_and(|end| is_more_than(name, end)))
+    })
+}

@@ -1,0 +1,229 @@
+//! Which times are in the machine, and how a label counts them.
+
+use super::PerMass;
+use super::quantities::{mass, middle, time};
+use super::words::Word;
+use crate::units::Interval;
+
+/// What a time is of.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Of {
+    /// In the machine.
+    Heat,
+    /// On the counter before.
+    Counter,
+    /// Something else: rest, marinade, preheating; or a moment within a time that was told.
+    Other,
+}
+
+/// Anywhere before its time, up to another number.
+const BESIDE: [&str; 20] = [
+    "rest",
+    "resting",
+    "rested",
+    "marinate",
+    "marinated",
+    "marinade",
+    "preheat",
+    "preheated",
+    "pre-heat",
+    "stand",
+    "chill",
+    "soak",
+    "cool",
+    "brine",
+    "dry-brine",
+    "thaw",
+    "defrost",
+    "parboil",
+    "simmer",
+    "tent",
+];
+/// Within its part of the sentence, where it may mean much.
+const BESIDE_NEAR: [&str; 8] = [
+    "sit",
+    "refrigerate",
+    "fridge",
+    "refrigerator",
+    "freezer",
+    "boil",
+    "salt",
+    "steam",
+];
+/// On the counter.
+const COUNTER: [&str; 5] = ["room", "counter", "temper", "tempered", "ambient"];
+/// What is done with the pieces at a moment.
+const TURNS: [&str; 7] = ["turn", "flip", "shak", "toss", "half", "rotat", "swap"];
+
+/// What the time at a place of the words is of; `told` is what was told of the heat before.
+pub fn of(words: &[Word], at: usize, told: Interval) -> Of {
+    if is_on_the_counter(words, at) {
+        Of::Counter
+    } else if is_beside(words, at) || is_a_moment(words, at, told) {
+        Of::Other
+    } else {
+        Of::Heat
+    }
+}
+
+/// The words before a place up to another number, the nearest first.
+fn before(words: &[Word], at: usize) -> impl Iterator<Item = &Word> {
+    let before = words.get(..at).unwrap_or_default().iter().rev();
+    before.take_while(|word| word.number.is_none())
+}
+
+/// The words behind a place up to another number.
+fn behind(words: &[Word], at: usize) -> impl Iterator<Item = &Word> {
+    let behind = words.get(at + 1..).unwrap_or_default().iter();
+    behind.take_while(|word| word.number.is_none())
+}
+
+/// The same within the part of the sentence.
+fn near(words: &[Word], at: usize) -> impl Iterator<Item = &Word> {
+    before(words, at).take_while(|word| !word.ends)
+}
+
+fn has(list: &[&str], word: &Word) -> bool {
+    list.contains(&word.text.as_str())
+}
+
+/// "Room temperature for 30 minutes", "30 minutes at room temperature".
+fn is_on_the_counter(words: &[Word], at: usize) -> bool {
+    let ends = words.get(at).is_some_and(|word| word.ends);
+    near(words, at).take(6).any(|word| has(&COUNTER, word))
+        || (!ends && behind(words, at).take(4).any(|word| has(&COUNTER, word)))
+}
+
+/// Of resting, marinating, preheating, as the words around it say.
+fn is_beside(words: &[Word], at: usize) -> bool {
+    /// Words that still belong to it.
+    const NEAR: usize = 6;
+    if before(words, at).take(NEAR).any(|word| has(&BESIDE, word))
+        || near(words, at)
+            .take(NEAR)
+            .any(|word| has(&BESIDE_NEAR, word))
+    {
+        return true;
+    }
+    // "8 hours in the fridge".
+    let ends = words.get(at).is_some_and(|word| word.ends);
+    if !ends
+        && behind(words, at)
+            .take(3)
+            .any(|word| has(&BESIDE_NEAR, word))
+    {
+        return true;
+    }
+    // "10 min rest", but not "18 minutes, rest 5 minutes".
+    let rests = behind(words, at)
+        .take(2)
+        .position(|word| word.text == "rest");
+    rests.is_some_and(|n| {
+        let after = words.get(at + n + 2);
+        after.is_none_or(|after| {
+            let number = after.number;
+            number.is_none_or(|number| time(number, &after.text).is_none())
+        })
+    })
+}
+
+/// When something is done, within what was told: "every 8 minutes", "turning after 10 minutes", "at the 15 minute
+/// mark".
+fn is_a_moment(words: &[Word], at: usize, told: Interval) -> bool {
+    if behind(words, at)
+        .next()
+        .is_some_and(|word| word.text == "mark")
+    {
+        return true;
+    }
+    let said: Vec<&Word> = before(words, at).take(7).collect();
+    if said.first().is_some_and(|word| word.text == "every") {
+        return true;
+    }
+    let turns = |word: &&Word| TURNS.iter().any(|turn| word.text.starts_with(turn));
+    // "after the first 10 minutes".
+    let lead = said
+        .iter()
+        .take(4)
+        .position(|word| matches!(word.text.as_str(), "after" | "at" | "first"));
+    let Some(lead) = lead else {
+        // "after 5 and 10 minutes": as the one before it.
+        let last = at.checked_sub(1).and_then(|n| words.get(n));
+        let goes_on = last.is_some_and(|last| {
+            last.number.is_some() && matches!(last.text.as_str(), "and" | "or" | "")
+        });
+        return goes_on && is_a_moment(words, at - 1, told);
+    };
+    if said.iter().skip(lead).any(turns) {
+        return true;
+    }
+    // "After 10 minutes flip them", of the 20 that were told.
+    let own = words
+        .get(at)
+        .and_then(|word| time(word.number?, &word.text));
+    let within = own.is_some_and(|own| own <= told);
+    within && behind(words, at).take(3).any(|word| turns(&word))
+}
+
+/// "20 min total", "a total of 20 min".
+pub fn is_of_all(words: &[Word], at: usize) -> bool {
+    const ALL: [&str; 3] = ["total", "altogether", "overall"];
+    behind(words, at).next().is_some_and(|word| has(&ALL, word))
+        || before(words, at).take(2).any(|word| has(&ALL, word))
+}
+
+/// "each side", "per side", "on either side", right behind a time.
+pub fn is_of_a_side(words: &[Word], at: usize) -> bool {
+    let behind = words.get(at + 1..).unwrap_or_default().iter().take(3);
+    let said: Vec<&str> = behind
+        .take_while(|word| word.number.is_none())
+        .map(|word| word.text.as_str())
+        .collect();
+    let of = |word: &&str| ["each", "per", "a", "either"].contains(word);
+    said.windows(2)
+        .any(|pair| matches!(pair, [first, second] if of(first) && second.starts_with("side")))
+}
+
+/// "20 min for each 450 g and 20 more", "20 minutes per pound plus 20 minutes".
+pub fn rule_in(words: &[Word]) -> Option<PerMass> {
+    let per = words.iter().enumerate();
+    per.filter(|(_, word)| matches!(word.text.as_str(), "per" | "each" | "every"))
+        .find_map(|(per, _)| rule_at(words, per))
+}
+
+fn rule_at(words: &[Word], per: usize) -> Option<PerMass> {
+    let time_of = |word: &Word| word.number.and_then(|number| time(number, &word.text));
+    let before = words.get(..per)?.iter().rev().take(3).find_map(time_of)?;
+    let (at, each) = words
+        .iter()
+        .enumerate()
+        .skip(per)
+        .take(3)
+        .find_map(|(n, word)| {
+            let bare = word.number.unwrap_or([1.0; 2]);
+            mass(bare, &word.text).map(|each| (n, each))
+        })?;
+    // What is added: within a few words, with or without its unit.
+    let rest = words.get(at + 1..)?.iter().take(4).collect::<Vec<_>>();
+    let adds = rest.iter().any(|word| {
+        matches!(
+            word.text.as_str(),
+            "and" | "plus" | "more" | "over" | "extra"
+        )
+    });
+    let more = rest.iter().find_map(|word| {
+        time_of(word).or_else(|| match word.text.as_str() {
+            "more" | "extra" | "over" | "" => word
+                .number
+                .map(|number| Interval::from_minutes(middle(number))),
+            _ => None,
+        })
+    });
+    Some(PerMass {
+        each,
+        time: before,
+        more: more
+            .filter(|_| adds)
+            .unwrap_or_else(|| Interval::from_seconds(0.0)),
+    })
+}
