@@ -1,6 +1,6 @@
 //! Recipes as they are printed and told, read for the heat. The texts are invented in the manner of practitioners;
 //! their numbers are common practice.
-#![allow(clippy::unwrap_used, reason = "tests")]
+#![allow(clippy::unwrap_used, clippy::indexing_slicing, reason = "tests")]
 
 use ember_core::fryer::{MachineKind, PRESETS};
 use ember_core::meat::{Browning, CutId, Layer};
@@ -434,6 +434,19 @@ fn what_a_time_is_of_is_read() {
     );
     assert_eq!(inside("190 C, core 75"), Some(75.0));
     assert_eq!(inside("cook until golden, 180 C"), None);
+    let pieces = |text: &str| {
+        let read = read_cooking(text);
+        let one = read.each.or(read.mass);
+        (read.pieces, one.map(|mass| mass.grams().round()))
+    };
+    assert_eq!(
+        pieces("bone-in thighs 6 x 170 g, 200 C 25 min"),
+        (Some(6), Some(170.0))
+    );
+    assert_eq!(
+        pieces("8 oz chicken breasts (2) 18 min"),
+        (Some(2), Some(227.0))
+    );
     // What else is weighed is not the meat.
     let brined =
         read_cooking("Brine in water with 60 g salt. Then 4 pork chops at 190 for 14 minutes");
@@ -500,6 +513,17 @@ fn a_recipe_is_read_for_a_machine_that_differs() {
     );
     assert_eq!(read.written.machine.kind, MachineKind::OvenStyle);
     assert!(read.there.core.celsius() > 60.0);
+    // Also where it says that it is a drawer: larger ones are sold than are known here.
+    let said = reading(
+        &read_cooking("air fryer, 5 lb whole chicken 350F 70 min"),
+        &own,
+    )
+    .unwrap();
+    assert_eq!(said.written.machine.kind, MachineKind::OvenStyle);
+    assert!(said.assumed[0].text.contains("Too large for the drawers"));
+    let two = reading(&read_cooking("8 oz chicken breasts (2) 375F 18 min"), &own).unwrap();
+    let one = two.written.mass.grams().round();
+    assert_eq!((two.written.pieces, one), (2, 227.0));
     let wings =
         read_cooking("wings (900 g) in the oven at 120 °C for 30 min, then 220°C 40-50 min");
     let read = reading(&wings, &own).unwrap().own.unwrap();

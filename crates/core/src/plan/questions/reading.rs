@@ -46,6 +46,8 @@ pub struct Own {
     pub request: Request,
 }
 
+/// No piece is lighter than this share of the lightest that shops sell.
+const LIGHTEST: f64 = 0.8;
 /// Unknowns that are told.
 const TOLD: usize = 3;
 
@@ -144,16 +146,7 @@ fn written(told: &Cooking, own: &Request, assumed: &mut Vec<Message>) -> Request
         assume(words.into());
         nearest
     });
-    let machine = match told.machine {
-        // Of drawers the larger one: that is what recipes are written with (common practice).
-        Some(kind) => PRESETS.iter().rfind(|preset| preset.kind == kind),
-        None => {
-            let (preset, words) = usual_machine(told, cut);
-            assume(Message::plain(words));
-            preset
-        }
-    };
-    let machine = machine.unwrap_or(&PRESETS[0]).machine();
+    let machine = written_for(told, cut, &mut assume).machine();
     let usual = Request::usual(cut, machine);
     let (pieces, mass) = match (told.pieces, told.mass) {
         _ if told.each.is_some() => {
@@ -167,10 +160,20 @@ fn written(told: &Cooking, own: &Request, assumed: &mut Vec<Message>) -> Request
             });
             (pieces, each)
         }
-        (Some(pieces), Some(all)) => (
-            pieces,
-            Mass::from_grams(all.grams() / f64::from(pieces.max(1))),
-        ),
+        (Some(pieces), Some(all)) => {
+            let each = Mass::from_grams(all.grams() / f64::from(pieces.max(1)));
+            let [light, ..] = usual.entry().usual_mass;
+            // "8 oz chicken breasts (2)".
+            if pieces > 1 && each.grams() < LIGHTEST * light.grams() {
+                assume(Message::with(
+                    "{} is taken as the weight of one",
+                    [Quantity::Mass(all)],
+                ));
+                (pieces, all)
+            } else {
+                (pieces, each)
+            }
+        }
         (Some(pieces), None) => {
             assume(Message::with(
                 "No weight: {} each",
@@ -284,22 +287,12 @@ fn written(told: &Cooking, own: &Request, assumed: &mut Vec<Message>) -> Request
     Request { target, ..request }
 }
 
-/// What a recipe that does not say was written for, and how that is told: a drawer, or where one piece is too tall for
-/// it, an oven-style machine or an oven.
-fn usual_machine(told: &Cooking, cut: CutId) -> (Option<&'static Preset>, &'static str) {
-    const KINDS: [(MachineKind, &str); 3] = [
-        (
-            MachineKind::Drawer,
-            "No machine: taken as a drawer with a basket",
-        ),
-        (
-            MachineKind::OvenStyle,
-            "No machine: taken as an oven-style machine, since it is too large for a drawer",
-        ),
-        (
-            MachineKind::StillOven,
-            "No machine: taken as an oven, since it is too large for a drawer",
-        ),
+/// The machine a recipe was written for: the one it says, or a drawer; where one piece is too large for the drawers
+/// that are known here, an oven-style machine or an oven.
+fn written_for(told: &Cooking, cut: CutId, assume: &mut impl FnMut(Message)) -> &'static Preset {
+    const LARGER: [(MachineKind, &str); 2] = [
+        (MachineKind::OvenStyle, "an oven-style machine"),
+        (MachineKind::StillOven, "an oven"),
     ];
     let one = match (told.each, told.mass, told.pieces) {
         (Some(each), ..) => Some(each),
@@ -320,11 +313,30 @@ fn usual_machine(told: &Cooking, cut: CutId) -> (Option<&'static Preset>, &'stat
             Err(PlanError::TooTall { .. } | PlanError::TooLarge { .. })
         )
     };
-    let found = KINDS.iter().find_map(|(kind, words)| {
-        let preset = PRESETS.iter().rfind(|preset| preset.kind == *kind)?;
-        fits(preset).then_some((Some(preset), *words))
+    // Of drawers the larger one: that is what recipes are written with (common practice).
+    let of = |kind: MachineKind| PRESETS.iter().rfind(|preset| preset.kind == kind);
+    let kind = told.machine.unwrap_or(MachineKind::Drawer);
+    let usual = of(kind).unwrap_or(&PRESETS[0]);
+    let larger = LARGER.iter().find_map(|(kind, words)| {
+        let preset = of(*kind).filter(|preset| fits(preset))?;
+        Some((preset, words))
     });
-    found.unwrap_or((None, KINDS[0].1))
+    match larger {
+        Some((preset, words)) if kind == MachineKind::Drawer && !fits(usual) => {
+            assume(
+                format!("Too large for the drawers that are known here: taken as {words}").into(),
+            );
+            preset
+        }
+        _ => {
+            if told.machine.is_none() {
+                assume(Message::plain(
+                    "No machine: taken as a drawer with a basket",
+                ));
+            }
+            usual
+        }
+    }
 }
 
 /// Whether a piece of a cut can be so heavy.

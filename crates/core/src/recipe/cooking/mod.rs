@@ -106,6 +106,8 @@ const NOT_MEAT: [&str; 20] = [
     "potatoes",
     "vegetables",
 ];
+/// A number alone behind a cut is of its pieces up to here.
+const MOST_COUNTED: u32 = 30;
 /// What is no hotter is not dialled, °C.
 const COLDEST_DIAL: f64 = 99.0;
 /// A chicken that is heavier is a whole one, g.
@@ -298,7 +300,7 @@ impl Reader {
     fn weighs(&mut self, read: &mut Cooking, words: &[Word], n: usize, found: Mass) {
         let text_at = |n: Option<usize>| n.and_then(|n| words.get(n)).map_or("", |word| &word.text);
         let of_each = ["each", "apiece"].contains(&text_at(Some(n + 1)))
-            || text_at(n.checked_sub(1)) == "each";
+            || ["each", "x", "×"].contains(&text_at(n.checked_sub(1)));
         // "60 g salt", "200 g of flour".
         let next = if text_at(Some(n + 1)) == "of" {
             n + 2
@@ -323,6 +325,13 @@ impl Reader {
     }
 }
 
+/// Whether the words right before name one.
+fn follows_a_cut(words: &[Word], n: usize) -> bool {
+    let before = words.get(n.saturating_sub(2)..n).unwrap_or_default();
+    let before: Vec<&str> = before.iter().map(|word| word.text.as_str()).collect();
+    named_in(&before.join(" ")).is_some()
+}
+
 /// Whether the next few words name one.
 fn names_a_cut(words: &[Word], from: usize) -> bool {
     let next = words.get(from..).unwrap_or_default().iter().take(BETWEEN);
@@ -334,15 +343,23 @@ fn names_a_cut(words: &[Word], from: usize) -> bool {
     named_in(&next).is_some() || said::meant_by(&next, true).is_some()
 }
 
-/// A number of pieces, where the words behind it name a cut or say so.
+/// A number of pieces, where the words around it name a cut or say so: "4 boneless pork chops", "8 pieces", "6 x 170 g",
+/// "chicken breasts (2)".
 fn counts(read: &mut Cooking, words: &[Word], n: usize, count: u32) {
     let counted = words.get(n..).unwrap_or_default().iter().enumerate();
     let counted =
         counted.take_while(|(far, word)| *far == 0 || (word.number.is_none() && *far <= BETWEEN));
     let what: Vec<&str> = counted.map(|(_, word)| word.text.as_str()).collect();
-    let are_pieces = what
-        .first()
-        .is_some_and(|word| ["pieces", "pcs"].contains(word));
+    let are_pieces = match what.first() {
+        Some(&("pieces" | "pcs")) => true,
+        Some(&("x" | "×")) => {
+            let next = words.get(n + 1);
+            next.and_then(|next| mass(next.number?, &next.text))
+                .is_some()
+        }
+        Some(&"") => follows_a_cut(words, n) && count <= MOST_COUNTED,
+        _ => false,
+    };
     let what = what.join(" ");
     if are_pieces || named_in(&what).is_some() || said::meant_by(&what, false).is_some() {
         read.pieces = Some(count);

@@ -9,7 +9,7 @@ use crate::error::{ApiError, Problem};
 use crate::kitchen::Kitchen;
 use crate::readings_file::LONGEST_KB;
 
-/// Reads a file of readings that another program wrote, CSV in most of its dialects: what is in it, what has to be
+/// Reads a file of readings that another program wrote, CSV in most of its dialects or JSON: what is in it, what has to be
 /// said, what is wrong in which line; and with `keep` all of it into the cook, unless a line is wrong.
 #[utoipa::path(
     operation_id = "read_readings_file",

@@ -1,0 +1,340 @@
+//! A table out of a file: CSV of any kind, or JSON that holds one object for each line.
+
+use chrono::Timelike;
+use serde_json::Value;
+
+use super::moments::{Moment, moment, number};
+use super::refused;
+use crate::dto::readings_file::{ClockDto, FileColumnDto};
+use crate::dto::thermometer::SentUnitDto;
+use crate::error::ApiError;
+
+/// Lines and columns at the most.
+const MOST_LINES: usize = 40_000;
+const MOST_COLUMNS: usize = 40;
+/// Lines before the table that some programs write.
+const PREAMBLE: usize = 40;
+/// A table of text.
+pub struct Table {
+    /// Of its columns.
+    pub names: Vec<String>,
+    /// Number of its line in the file, with its cells.
+    pub rows: Vec<(usize, Vec<String>)>,
+    /// Whether its numbers have a comma for a point.
+    pub decimal_comma: bool,
+}
+
+impl Table {
+    pub fn of(text: &[u8]) -> Result<Self, ApiError> {
+        let text = decoded(text)?;
+        if let Some(table) = from_json(&text)? {
+            return Ok(table);
+        }
+        let lines: Vec<&str> = text.lines().take(PREAMBLE + 5).collect();
+        let delimiter = delimiter(&lines);
+        let mut records = csv::ReaderBuilder::new()
+            .delimiter(delimiter)
+            .has_headers(false)
+            .flexible(true)
+            .trim(csv::Trim::All)
+            .from_reader(text.as_bytes());
+        let mut rows: Vec<(usize, Vec<String>)> = Vec::new();
+        for record in records.records() {
+            let record = record.map_err(|error| {
+                let line = error.position().map_or(0, csv::Position::line);
+                refused(format!("line {line}: {error}"))
+            })?;
+            let line = record.position().map_or(0, csv::Position::line);
+            if rows.len() >= MOST_LINES {
+                return Err(too_long());
+            }
+            let cells = record.iter().take(MOST_COLUMNS).map(harmless).collect();
+            rows.push((usize::try_from(line).unwrap_or(0), cells));
+        }
+        let decimal_comma = delimiter != b',';
+        // The table begins before the first line that has two numbers, or a time and a number, with a name for each.
+        let is_value =
+            |cell: &String| number(cell, decimal_comma).is_some() || moment(cell).is_some();
+        let first = rows
+            .iter()
+            .position(|(_, cells)| {
+                cells.len() >= 2 && cells.iter().filter(|cell| is_value(cell)).count() >= 2
+            })
+            .ok_or_else(nothing_found)?;
+        let width = rows.get(first).map_or(0, |(_, cells)| cells.len());
+        let header = first
+            .checked_sub(1)
+            .and_then(|n| rows.get(n))
+            .filter(|(_, cells)| {
+                cells.len() >= 2
+                    && !cells
+                        .iter()
+                        .any(|cell| number(cell, decimal_comma).is_some())
+            });
+        let names = (0..width)
+            .map(|n| {
+                let name = header
+                    .and_then(|(_, cells)| cells.get(n))
+                    .filter(|name| !name.is_empty());
+                name.cloned().unwrap_or_else(|| format!("column {}", n + 1))
+            })
+            .collect();
+        rows.drain(..first);
+        Ok(Self {
+            names,
+            rows,
+            decimal_comma,
+        })
+    }
+
+    /// Its columns, each with its first cell.
+    pub fn columns(&self) -> Vec<FileColumnDto> {
+        let example = |n: usize| {
+            let mut cells = self.rows.iter().filter_map(|(_, cells)| cells.get(n));
+            cells
+                .find(|cell| !cell.is_empty())
+                .cloned()
+                .unwrap_or_default()
+        };
+        let names = self.names.iter().enumerate();
+        names
+            .map(|(n, name)| FileColumnDto {
+                name: name.clone(),
+                example: example(n),
+            })
+            .collect()
+    }
+
+    /// The first column that is named like one of these words, in their order.
+    fn named(&self, words: &[&str], but: &[Option<usize>]) -> Option<usize> {
+        words.iter().find_map(|word| {
+            self.names.iter().enumerate().position(|(n, name)| {
+                !but.contains(&Some(n))
+                    && name
+                        .to_lowercase()
+                        .split(|c: char| !c.is_alphanumeric())
+                        .any(|one| one.starts_with(word))
+            })
+        })
+    }
+
+    fn cells(&self, column: usize) -> impl Iterator<Item = &str> {
+        let cells = self
+            .rows
+            .iter()
+            .filter_map(move |(_, cells)| cells.get(column));
+        cells.map(String::as_str).filter(|cell| !cell.is_empty())
+    }
+
+    pub fn time(&self) -> Option<usize> {
+        self.named(
+            &[
+                "elapsed",
+                "timestamp",
+                "datetime",
+                "time",
+                "min",
+                "sec",
+                "date",
+            ],
+            &[],
+        )
+        .or_else(|| {
+            (0..self.names.len()).find(|n| {
+                self.cells(*n)
+                    .next()
+                    .is_some_and(|cell| moment(cell).is_some())
+            })
+        })
+        .or_else(|| (0..self.names.len()).find(|n| self.rises(*n)))
+    }
+
+    /// Whether a column only ever rises, as a time does.
+    fn rises(&self, column: usize) -> bool {
+        let values: Vec<f64> = self
+            .cells(column)
+            .filter_map(|cell| number(cell, self.decimal_comma))
+            .take(50)
+            .collect();
+        values.len() >= 3
+            && values
+                .windows(2)
+                .all(|pair| matches!(pair, [a, b] if b > a))
+    }
+
+    pub fn core(&self, time: Option<usize>) -> Option<usize> {
+        let numeric = |n: &usize| {
+            self.cells(*n)
+                .next()
+                .is_some_and(|cell| number(cell, self.decimal_comma).is_some())
+        };
+        self.named(
+            &[
+                "core", "internal", "meat", "food", "probe", "tip", "channel1", "ch1", "temp",
+            ],
+            &[time],
+        )
+        .filter(numeric)
+        .or_else(|| {
+            (0..self.names.len())
+                .filter(|n| Some(*n) != time)
+                .find(numeric)
+        })
+    }
+
+    pub fn air(&self, time: Option<usize>, core: Option<usize>) -> Option<usize> {
+        self.named(
+            &["air", "ambient", "pit", "oven", "chamber", "grill"],
+            &[time, core],
+        )
+    }
+
+    pub fn clock(&self, time: usize) -> Option<ClockDto> {
+        let first = self.cells(time).next()?;
+        let name = self.names.get(time)?.to_lowercase();
+        match moment(first) {
+            Some(Moment::At(_) | Moment::Local(_)) => Some(ClockDto::DateTime),
+            // Elapsed clocks begin near nought.
+            Some(Moment::OfDay(at))
+                if name.contains("elapsed") || at.num_seconds_from_midnight() < 600 =>
+            {
+                Some(ClockDto::Elapsed)
+            }
+            Some(Moment::OfDay(_)) => Some(ClockDto::TimeOfDay),
+            None if name.contains("min") => Some(ClockDto::Minutes),
+            None if name.contains("sec") || name.ends_with("(s)") || name.ends_with("_s") => {
+                Some(ClockDto::Seconds)
+            }
+            None => None,
+        }
+    }
+
+    pub fn unit(&self, core: usize) -> Option<SentUnitDto> {
+        let of = |text: &str| {
+            let text = text.to_lowercase();
+            // "Probe 1 (°F)", "core_c", "Internal Temp [F]", "54.5 °C".
+            let last = text
+                .split(|c: char| !c.is_alphabetic())
+                .rfind(|word| !word.is_empty())?;
+            let says = |words: [&str; 3]| words.contains(&last) || text.contains(words[2]);
+            if says(["f", "degf", "fahrenheit"]) {
+                Some(SentUnitDto::Fahrenheit)
+            } else if says(["c", "degc", "celsius"]) {
+                Some(SentUnitDto::Celsius)
+            } else {
+                None
+            }
+        };
+        let name = self.names.get(core).and_then(|name| of(name));
+        name.or_else(|| self.cells(core).next().and_then(of))
+    }
+}
+
+/// Lines of JSON objects, one array of them, or one within an object: each name is a column. Nothing where it is none.
+fn from_json(text: &str) -> Result<Option<Table>, ApiError> {
+    if !text.trim_start().starts_with(['[', '{']) {
+        return Ok(None);
+    }
+    let lines: Vec<Value> = match serde_json::from_str(text) {
+        Ok(Value::Array(lines)) => lines,
+        Ok(Value::Object(all)) => {
+            let longest = all.into_iter().filter_map(|(_, value)| match value {
+                Value::Array(lines) => Some(lines),
+                _ => None,
+            });
+            longest.max_by_key(Vec::len).unwrap_or_default()
+        }
+        // One object in each line.
+        _ => {
+            let lines = text.lines().filter(|line| !line.trim().is_empty());
+            let read = lines.enumerate().map(|(n, line)| {
+                serde_json::from_str(line)
+                    .map_err(|error| refused(format!("line {}: {error}", n + 1)))
+            });
+            read.collect::<Result<_, _>>()?
+        }
+    };
+    if lines.len() > MOST_LINES {
+        return Err(too_long());
+    }
+    let mut names: Vec<String> = Vec::new();
+    for line in lines.iter().filter_map(Value::as_object) {
+        for (name, value) in line {
+            let is_cell = value.is_number() || value.is_string();
+            if is_cell && !names.contains(name) && names.len() < MOST_COLUMNS {
+                names.push(name.clone());
+            }
+        }
+    }
+    let cell = |value: Option<&Value>| match value {
+        Some(Value::String(text)) => harmless(text),
+        Some(Value::Number(number)) => number.to_string(),
+        _ => String::new(),
+    };
+    let rows = lines.iter().enumerate().map(|(n, line)| {
+        let cells = names.iter().map(|name| cell(line.get(name)));
+        (n + 1, cells.collect())
+    });
+    let rows: Vec<_> = rows.collect();
+    if names.len() < 2 || rows.is_empty() {
+        return Err(nothing_found());
+    }
+    Ok(Some(Table {
+        rows,
+        names: names.iter().map(|name| harmless(name)).collect(),
+        decimal_comma: false,
+    }))
+}
+
+fn too_long() -> ApiError {
+    refused(format!(
+        "more than {MOST_LINES} lines; choose a shorter log"
+    ))
+}
+
+fn nothing_found() -> ApiError {
+    refused("no line with a time and a temperature was found; a file has them in columns")
+}
+
+/// A text in UTF-8, with or without its mark, or in UTF-16 with one, as some programs write.
+fn decoded(bytes: &[u8]) -> Result<String, ApiError> {
+    let utf16 = |rest: &[u8], read: fn([u8; 2]) -> u16| {
+        let units = rest
+            .chunks_exact(2)
+            .filter_map(|pair| Some(read(pair.try_into().ok()?)));
+        char::decode_utf16(units)
+            .map(|c| c.unwrap_or(char::REPLACEMENT_CHARACTER))
+            .collect()
+    };
+    match bytes {
+        [0xFF, 0xFE, rest @ ..] => Ok(utf16(rest, u16::from_le_bytes)),
+        [0xFE, 0xFF, rest @ ..] => Ok(utf16(rest, u16::from_be_bytes)),
+        [0xEF, 0xBB, 0xBF, rest @ ..] => Ok(String::from_utf8_lossy(rest).into_owned()),
+        rest if rest.contains(&0) => Err(refused("this is no text; save the log as CSV first")),
+        rest => Ok(String::from_utf8_lossy(rest).into_owned()),
+    }
+}
+
+/// What parts the columns: what is there equally often in most lines.
+fn delimiter(lines: &[&str]) -> u8 {
+    let score = |delimiter: &char| {
+        let counts: Vec<usize> = lines
+            .iter()
+            .map(|line| line.matches(*delimiter).count())
+            .collect();
+        let most = counts.iter().copied().max().unwrap_or(0);
+        let same = counts
+            .iter()
+            .filter(|count| **count == most && most > 0)
+            .count();
+        (same, most)
+    };
+    // A comma last: it may be a decimal one.
+    let found = ['\t', ';', ','].into_iter().rev().max_by_key(score);
+    found.map_or(b',', |c| c as u8)
+}
+
+/// Nothing that a page could stumble over.
+fn harmless(cell: &str) -> String {
+    cell.chars().filter(|c| !c.is_control()).take(60).collect()
+}
