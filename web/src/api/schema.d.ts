@@ -198,7 +198,7 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Reads a file of readings that another program wrote, CSV in most of its dialects: what is in it, what has to be
+         * Reads a file of readings that another program wrote, CSV in most of its dialects or JSON: what is in it, what has to be
          *     said, what is wrong in which line; and with `keep` all of it into the cook, unless a line is wrong.
          */
         post: operations["read_readings_file"];

@@ -47,7 +47,11 @@ export function ReadingsFile({ cook, units }: ReadingsFileProps) {
   const error = preview.error ?? keep.error;
   return (
     <Box mt="3">
-      <FileButton label="File with readings" accept=".csv,.txt,.tsv,.json,text/*,application/json" onFile={begin}>
+      <FileButton
+        label="File with readings"
+        accept=".csv,.txt,.tsv,.json,text/*,application/json"
+        onFile={begin}
+      >
         Add readings from a file
       </FileButton>
       {added === null ? null : (

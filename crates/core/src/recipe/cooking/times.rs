@@ -66,10 +66,13 @@ pub fn of(words: &[Word], at: usize, told: Interval) -> Of {
     }
 }
 
-/// The words before a place up to another number, the nearest first.
+/// The words before a place up to the one that another number stands before, the nearest first: "minute 23: rest
+/// 5 min".
 fn before(words: &[Word], at: usize) -> impl Iterator<Item = &Word> {
-    let before = words.get(..at).unwrap_or_default().iter().rev();
-    before.take_while(|word| word.number.is_none())
+    let before = words.get(..at).unwrap_or_default();
+    let from = before.iter().rposition(|word| word.number.is_some());
+    let near = before.get(from.unwrap_or(0)..).unwrap_or_default();
+    near.iter().rev()
 }
 
 /// The words behind a place up to another number.
