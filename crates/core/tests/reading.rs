@@ -346,7 +346,7 @@ fn where_and_how_is_read() {
 /// stands behind their time, ovens by three dials.
 #[test]
 fn what_a_time_is_of_is_read() {
-    let told: [(&str, f64, f64, usize); 12] = [
+    let told: [(&str, f64, f64, usize); 14] = [
         (
             "Turkey breast joint, 900 g. Air fry at 170 °C for 50 minutes. Turn over after 25 minutes. Allow to stand \
              15 minutes.",
@@ -410,6 +410,19 @@ fn what_a_time_is_of_is_read() {
         ),
         ("Drumsticks 20 min @ 200", 20.0, 200.0, 0),
         (
+            "Prep time: 10 minutes. Cook time: 25 minutes. Total time: 35 minutes. 1. Season the wings. 2. Cook at \
+             400F for 24 minutes.",
+            24.0,
+            204.4,
+            0,
+        ),
+        (
+            "Wings, 400F. Prep Time 5 mins, Cook Time 25 mins",
+            25.0,
+            204.4,
+            0,
+        ),
+        (
             "cook at 380 for 20 min until an internal temp of 165, then rest 5 min",
             20.0,
             193.3,
@@ -447,6 +460,8 @@ fn what_a_time_is_of_is_read() {
         pieces("8 oz chicken breasts (2) 18 min"),
         (Some(2), Some(227.0))
     );
+    assert_eq!(pieces("1. Season the wings. 2. Cook 20 min").0, None);
+    assert_eq!(pieces("28 g protein, 12 g fat; wings 900 g").1, Some(900.0));
     // What else is weighed is not the meat.
     let brined =
         read_cooking("Brine in water with 60 g salt. Then 4 pork chops at 190 for 14 minutes");

@@ -184,6 +184,10 @@ pub fn cooking(text: &str) -> String {
     for field in ["name", "recipeIngredient", "recipeInstructions"] {
         strings(found.get(field).unwrap_or(&Value::Null), &mut said);
     }
+    // Where the steps do not say it.
+    let time = found.get("cookTime").and_then(Value::as_str);
+    let time = time.and_then(interval);
+    said.extend(time.map(|time| format!("Cook time {} minutes", time.minutes())));
     said.join(". ")
 }
 

@@ -84,7 +84,12 @@ const BETWEEN: usize = 4;
 /// Between a number and its unit.
 const MORE: [&str; 4] = ["more", "additional", "further", "extra"];
 /// What else is weighed.
-const NOT_MEAT: [&str; 20] = [
+const NOT_MEAT: [&str; 25] = [
+    "protein",
+    "fat",
+    "carbs",
+    "carbohydrates",
+    "fiber",
     "salt",
     "sugar",
     "flour",
@@ -181,7 +186,8 @@ pub fn read_cooking(text: &str) -> Cooking {
     for n in 0..words.len() {
         reader.take(&mut read, &words, n);
     }
-    read.time = (reader.total > 0.0).then(|| Interval::from_seconds(reader.total));
+    let total = (reader.total > 0.0).then(|| Interval::from_seconds(reader.total));
+    read.time = total.or(reader.card);
     if read.stages.len() < 2 {
         read.stages.clear();
     }
@@ -213,6 +219,8 @@ struct Reader {
     setting: Option<Temperature>,
     /// All times in the machine, s.
     total: f64,
+    /// What a page says at its head.
+    card: Option<Interval>,
     /// Whether the weight that was found is that of the cut.
     weighed: bool,
 }
@@ -243,6 +251,7 @@ impl Reader {
             match times::of(words, n, Interval::from_seconds(self.total)) {
                 Of::Heat => self.cooks(read, words, n, found),
                 Of::Counter => read.tempered = read.tempered.or(Some(found)),
+                Of::Card => self.card = Some(found),
                 Of::Other => {}
             }
         } else if let Some(found) = mass(number, unit) {
@@ -328,8 +337,9 @@ impl Reader {
 /// Whether the words right before name one.
 fn follows_a_cut(words: &[Word], n: usize) -> bool {
     let before = words.get(n.saturating_sub(2)..n).unwrap_or_default();
+    let goes_on = before.last().is_some_and(|word| !word.ends);
     let before: Vec<&str> = before.iter().map(|word| word.text.as_str()).collect();
-    named_in(&before.join(" ")).is_some()
+    goes_on && named_in(&before.join(" ")).is_some()
 }
 
 /// Whether the next few words name one.
@@ -360,6 +370,13 @@ fn counts(read: &mut Cooking, words: &[Word], n: usize, count: u32) {
         Some(&"") => follows_a_cut(words, n) && count <= MOST_COUNTED,
         _ => false,
     };
+    // "1. Pat the wings dry".
+    let is_a_list = words
+        .get(n)
+        .is_some_and(|word| word.text.is_empty() && word.ends);
+    if is_a_list && !are_pieces {
+        return;
+    }
     let what = what.join(" ");
     if are_pieces || named_in(&what).is_some() || said::meant_by(&what, false).is_some() {
         read.pieces = Some(count);

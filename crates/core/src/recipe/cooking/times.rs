@@ -12,6 +12,8 @@ pub enum Of {
     Heat,
     /// On the counter before.
     Counter,
+    /// In the machine, as a page says it at its head, before its steps say it again.
+    Card,
     /// Something else: rest, marinade, preheating; or a moment within a time that was told.
     Other,
 }
@@ -57,7 +59,9 @@ const TURNS: [&str; 7] = ["turn", "flip", "shak", "toss", "half", "rotat", "swap
 
 /// What the time at a place of the words is of; `told` is what was told of the heat before.
 pub fn of(words: &[Word], at: usize, told: Interval) -> Of {
-    if is_on_the_counter(words, at) {
+    if let Some(of) = of_a_card(words, at) {
+        of
+    } else if is_on_the_counter(words, at) {
         Of::Counter
     } else if is_beside(words, at) || is_a_moment(words, at, told) {
         Of::Other
@@ -88,6 +92,19 @@ fn near(words: &[Word], at: usize) -> impl Iterator<Item = &Word> {
 
 fn has(list: &[&str], word: &Word) -> bool {
     list.contains(&word.text.as_str())
+}
+
+/// "Prep time 10 minutes, cook time: 25 minutes, total time 35 minutes".
+fn of_a_card(words: &[Word], at: usize) -> Option<Of> {
+    let said: Vec<&str> = before(words, at)
+        .take(2)
+        .map(|word| word.text.as_str())
+        .collect();
+    match said.as_slice() {
+        ["time", "cook" | "cooking" | "bake" | "baking" | "roasting"] => Some(Of::Card),
+        ["time", _] => Some(Of::Other),
+        _ => None,
+    }
 }
 
 /// "Room temperature for 30 minutes", "30 minutes at room temperature".
