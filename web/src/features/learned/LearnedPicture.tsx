@@ -11,7 +11,7 @@ export interface Row {
   faint?: boolean;
 }
 
-interface LearnedPictureProps {
+export interface LearnedPictureProps {
   title: string;
   /** Half of the scale. */
   reach: number;

@@ -10,11 +10,15 @@ import { learnedWords } from "../../domain/learned";
 import { day } from "../../lib/clock";
 import { capital, count } from "../../lib/text";
 import { difference, minutes, type Units } from "../../lib/units";
-import { LearnedPicture, type Row } from "./LearnedPicture";
+import { LearnedPicture, type LearnedPictureProps, type Row } from "./LearnedPicture";
 
 interface OfMachineProps {
   learned: LearnedMachine;
   units: Units;
+}
+
+interface Picture extends Omit<LearnedPictureProps, "rows"> {
+  of: "heat" | "offset" | "browning";
 }
 
 /** Cooks in the picture, at the most. */
@@ -39,7 +43,7 @@ export function OfMachine({ learned, units }: OfMachineProps) {
   const over = useMutation({ mutationFn: () => startOver(learned.machine), ...changed });
   const degrees = (kelvins: number) => difference(kelvins, units);
   const counted = learned.cooks.filter((cook) => cook.counts);
-  const rowsOf = (of: "heat" | "offset" | "browning"): Row[] => {
+  const rowsOf = (of: Picture["of"]): Row[] => {
     const [usual, now] = learned[of];
     if (!usual || !now) return [];
     const said = learned.cooks.flatMap((cook): Row[] => {
@@ -52,7 +56,6 @@ export function OfMachine({ learned, units }: OfMachineProps) {
       { label: "now", ...now, now: true },
     ];
   };
-  const seesColours = learned.cooks.some(({ browning }) => browning);
   const effect = useQuery(learnedEffectQuery());
   const changes = effect.data?.machines
     .find(({ machine }) => machine === learned.machine)
@@ -63,6 +66,21 @@ export function OfMachine({ learned, units }: OfMachineProps) {
     const by = Math.round((Math.exp(log) - 1) * 100);
     return by === 0 ? "as its kind" : `${by > 0 ? "+" : "−"}${Math.abs(by)} %`;
   };
+  const pictures: Picture[] = [
+    { of: "offset", title: "Its air against its dial", reach: OFFSET, words: signed },
+    { of: "heat", title: "The heat its fan carries", reach: HEAT, words: percent },
+    // Only where somebody told of a colour.
+    ...(learned.cooks.some(({ browning }) => browning)
+      ? [
+          {
+            of: "browning" as const,
+            title: "How fast faces brown in it",
+            reach: BROWNING,
+            words: percent,
+          },
+        ]
+      : []),
+  ];
   return (
     <Box mt="1">
       <Text textStyle="body">
@@ -81,32 +99,11 @@ export function OfMachine({ learned, units }: OfMachineProps) {
             </Text>
           ) : null}
           <Flex gap="8" wrap="wrap">
-            <Box flex="1" minW="16rem">
-              <LearnedPicture
-                title="Its air against its dial"
-                reach={OFFSET}
-                rows={rowsOf("offset")}
-                words={signed}
-              />
-            </Box>
-            <Box flex="1" minW="16rem">
-              <LearnedPicture
-                title="The heat its fan carries"
-                reach={HEAT}
-                rows={rowsOf("heat")}
-                words={percent}
-              />
-            </Box>
-            {seesColours ? (
-              <Box flex="1" minW="16rem">
-                <LearnedPicture
-                  title="How fast faces brown in it"
-                  reach={BROWNING}
-                  rows={rowsOf("browning")}
-                  words={percent}
-                />
+            {pictures.map(({ of, ...picture }) => (
+              <Box key={of} flex="1" minW="16rem">
+                <LearnedPicture {...picture} rows={rowsOf(of)} />
               </Box>
-            ) : null}
+            ))}
           </Flex>
           <Text textStyle="small" color="ink.soft">
             Thin: what is usual, then each cook, the latest first. Thick: what plans count with.

@@ -2,8 +2,15 @@
 import { Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { catalogueQuery, machinesQuery, offQuery } from "../../api/queries";
-import { optionsOf, Pick } from "../../components/Pick";
+import { optionsOf, Pick, type PickOption } from "../../components/Pick";
 import { FOUND, HOW, type LogFilter, SEASONS } from "./search";
+
+interface List {
+  of: keyof LogFilter;
+  label: string;
+  none: string;
+  options: PickOption<string>[];
+}
 
 interface FiltersProps {
   chosen: LogFilter;
@@ -23,51 +30,29 @@ export function Filters({ chosen, onChoose }: FiltersProps) {
     ...(machines.data?.items ?? []).map(({ machine }) => machine.name),
     ...(cooked.data ?? []).map(({ machine }) => machine),
   ]);
-  const width = { base: "calc(50% - 0.25rem)", md: "11rem" };
-  const pick = (name: keyof LogFilter) => (value: string | undefined) =>
-    onChoose({ ...chosen, [name]: value });
+  const lists: List[] = [
+    { of: "cut", label: "Cut", none: "every cut", options: cuts },
+    {
+      of: "machine",
+      label: "Machine",
+      none: "every machine",
+      options: [...names].map((name) => ({ value: name, text: name })),
+    },
+    { of: "how", label: "Method", none: "any method", options: optionsOf(HOW) },
+    { of: "found", label: "Outcome", none: "however it came out", options: optionsOf(FOUND) },
+    { of: "season", label: "Season", none: "all year", options: optionsOf(SEASONS) },
+  ];
   return (
     <Flex gap="2" wrap="wrap" mb="4" role="group" aria-label="Show only">
-      <Pick
-        w={width}
-        none="every cut"
-        label="Cut"
-        value={chosen.cut}
-        options={cuts}
-        onPick={pick("cut")}
-      />
-      <Pick
-        w={width}
-        none="every machine"
-        label="Machine"
-        value={chosen.machine}
-        options={[...names].map((name) => ({ value: name, text: name }))}
-        onPick={pick("machine")}
-      />
-      <Pick
-        w={width}
-        none="any method"
-        label="Method"
-        value={chosen.how}
-        options={optionsOf(HOW)}
-        onPick={pick("how")}
-      />
-      <Pick
-        w={width}
-        none="however it came out"
-        label="Outcome"
-        value={chosen.found}
-        options={optionsOf(FOUND)}
-        onPick={pick("found")}
-      />
-      <Pick
-        w={width}
-        none="all year"
-        label="Season"
-        value={chosen.season}
-        options={optionsOf(SEASONS)}
-        onPick={pick("season")}
-      />
+      {lists.map(({ of, ...list }) => (
+        <Pick
+          key={of}
+          w={{ base: "calc(50% - 0.25rem)", md: "11rem" }}
+          {...list}
+          value={chosen[of]}
+          onPick={(value: string | undefined) => onChoose({ ...chosen, [of]: value })}
+        />
+      ))}
     </Flex>
   );
 }
