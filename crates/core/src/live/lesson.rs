@@ -52,7 +52,8 @@ const BY_TASTE: f64 = 9.0;
 /// what is longer is a machine that warms up slowly, and shows as its heat (from memory).
 const LATE: f64 = 0.25;
 /// Half of what is not known of a thickness or of a fridge stays from cook to cook, the other half is this
-/// piece's and this day's (from memory).
+/// piece's and this day's (from memory); so it is with what the model itself does not know, which stays with the
+/// machine and the cut as well, and is learned as theirs.
 pub const STAYS: f64 = 0.5;
 /// Of a fridge, K.
 pub const FRIDGE: f64 = 2.0;
@@ -155,7 +156,7 @@ fn marginal(
                     let (a, b) = (seen.get(i)?, seen.get(j)?);
                     let noise = if i == j { a.noise } else { 0.0 };
                     let alone = dot(own.get(i)?, own.get(j)?);
-                    Some(alone + of_the_model(&a.quantity, &b.quantity) + noise)
+                    Some(alone + (1.0 - STAYS) * of_the_model(&a.quantity, &b.quantity) + noise)
                 })
                 .collect()
         })
