@@ -346,7 +346,7 @@ fn where_and_how_is_read() {
 /// stands behind their time, ovens by three dials.
 #[test]
 fn what_a_time_is_of_is_read() {
-    let told: [(&str, f64, f64, usize); 14] = [
+    let told: [(&str, f64, f64, usize); 15] = [
         (
             "Turkey breast joint, 900 g. Air fry at 170 °C for 50 minutes. Turn over after 25 minutes. Allow to stand \
              15 minutes.",
@@ -425,6 +425,13 @@ fn what_a_time_is_of_is_read() {
         (
             "cook at 380 for 20 min until an internal temp of 165, then rest 5 min",
             20.0,
+            193.3,
+            0,
+        ),
+        // What is wanted inside is no dial, whatever number comes next.
+        (
+            "cook at 380 for 20 min until an internal temp of 165, 5 min more if not",
+            25.0,
             193.3,
             0,
         ),

@@ -1,5 +1,6 @@
 //! What a kitchen learns from its cooks: of each machine how much harder it blows and how much hotter it is than
-//! its dial says and how fast faces brown in it, of each cut how thick it is bought for its weight, of the fridge how cold it is.
+//! its dial says and how fast faces brown in it, of each cut how thick it is bought for its weight, of the fridge how
+//! cold it is.
 //!
 //! How fast faces brown in a machine is learned from the colours that were told, after its heat: they say nothing of
 //! that ([`crate::live::Colour`]).
@@ -19,7 +20,7 @@ use crate::live::gauss::inverse;
 use crate::live::{FRIDGE, LEARNED, Lesson, STAYS};
 use crate::meat::{CutId, cut};
 use crate::plan::{BROWNS, HEAT, Known, KnownCut, KnownMachine, THERMOSTAT};
-use crate::units::TemperatureDifference;
+use crate::units::{TemperatureDifference, bounds};
 
 /// A lesson counts half after so many days (common practice in kind, from memory in size: baskets are coated with
 /// fat, seals leak, butchers change).
@@ -406,7 +407,8 @@ impl OfMachine {
             ),
             together: self.together,
             offset_spread: left.sqrt(),
-            browning: self.browning.mean.exp().clamp(0.4, 2.5),
+            browning: (self.browning.mean.exp())
+                .clamp(bounds::BROWNING_FACTOR.min, bounds::BROWNING_FACTOR.max),
             browning_spread: (self.browning).wider((1.0 - STAYS).sqrt() * BROWNS).spread,
             cooks: u32::try_from(self.cooks.len()).unwrap_or(u32::MAX),
         }

@@ -66,6 +66,8 @@ impl Shade {
 pub struct Seen<'a> {
     /// As it was planned.
     pub planned: Planned<'a>,
+    /// The same made ready for the solver.
+    pub problem: &'a Problem<'a>,
     /// When it was started, s.
     pub started: f64,
     /// All that was told.
@@ -153,9 +155,8 @@ impl Seen<'_> {
         let loaded: Vec<Told> = (self.told.iter().copied())
             .filter(|told| matches!(told.what, What::Done(step) if loads(step)))
             .collect();
-        let problem = Problem::new(planned.request);
         let facts = Facts::of(planned, self.started, &loaded);
-        let computed = Computed::along(planned, &facts, &problem, &mut Kept::default())?;
+        let computed = Computed::along(planned, &facts, self.problem, &mut Kept::default())?;
         let at = planned.cooks_for(computed.number);
         Some(computed.curves.browned(at, None)?.mean)
     }

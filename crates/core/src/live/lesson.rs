@@ -105,6 +105,7 @@ pub fn lesson(planned: Planned, started: f64, told: &[Told], found: Found) -> Op
     let units = Units::of(planned.request);
     let colour = colour::Seen {
         planned,
+        problem: &problem,
         started,
         told,
         facts: &facts,

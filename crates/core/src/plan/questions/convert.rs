@@ -7,7 +7,7 @@ use super::super::request::{Programme, Request, TurnRule};
 use super::super::{LONGEST, Outside};
 use crate::fryer::{Machine, Run};
 use crate::meat::Browning;
-use crate::units::{Interval, Temperature, round_to_step};
+use crate::units::{Interval, Temperature, bounds, round_to_step};
 
 /// What a recipe leads to.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -62,7 +62,7 @@ const CLOSE: f64 = 1.0;
 /// assert_eq!((itself.setting.celsius(), itself.time), (200.0, minutes));
 /// ```
 pub fn convert(recipe: &Request, time: Interval, other: &Machine) -> Result<Converted, PlanError> {
-    crate::units::bounds::RECIPE.check(time.seconds())?;
+    bounds::RECIPE.check(time.seconds())?;
     recipe.check()?;
     let there = Request {
         machine: other.clone(),
@@ -146,37 +146,21 @@ fn matched(
 
 /// A stage so many times as long, in whole minutes.
 fn stretched(programme: Programme, by: f64) -> Programme {
-    let minutes =
-        |time: Interval| Interval::from_minutes((time.minutes() * by).round().clamp(1.0, 120.0));
-    match programme {
-        Programme::Steady => Programme::Steady,
-        Programme::HotStart { setting, time } => Programme::HotStart {
-            setting,
-            time: minutes(time),
-        },
-        Programme::HotFinish { setting, time } => Programme::HotFinish {
-            setting,
-            time: minutes(time),
-        },
-    }
+    let bound = bounds::STAGE_TIME;
+    programme.staged(|setting, time| {
+        let seconds = 60.0 * (time.minutes() * by).round();
+        let time = Interval::from_seconds(seconds.clamp(bound.min, bound.max));
+        (setting, time)
+    })
 }
 
 /// A stage at a setting that the other machine's dial has.
 fn within(programme: Programme, machine: &Machine) -> Programme {
     let (lowest, highest) = (machine.lowest.celsius(), machine.highest.celsius());
-    let clamped =
-        |setting: Temperature| Temperature::from_celsius(setting.celsius().clamp(lowest, highest));
-    match programme {
-        Programme::Steady => Programme::Steady,
-        Programme::HotStart { setting, time } => Programme::HotStart {
-            setting: clamped(setting),
-            time,
-        },
-        Programme::HotFinish { setting, time } => Programme::HotFinish {
-            setting: clamped(setting),
-            time,
-        },
-    }
+    programme.staged(|setting, time| {
+        let celsius = setting.celsius().clamp(lowest, highest);
+        (Temperature::from_celsius(celsius), time)
+    })
 }
 
 /// Where a recipe ends.
@@ -215,11 +199,11 @@ impl End {
 
     /// Whether a cook is there: by the goal that decided, and no paler than wanted where the recipe was not.
     fn is_met(&self, problem: &Problem, run: &Run) -> bool {
-        let browning = problem.browning(run);
+        let is_brown = |wanted| problem.browning(run) >= wanted;
         match self.decides {
-            Decides::Outside => browning >= self.browning,
+            Decides::Outside => is_brown(self.browning),
             Decides::Inside | Decides::Planned => {
-                run.core() >= self.core && self.wanted.is_none_or(|wanted| browning >= wanted)
+                run.core() >= self.core && self.wanted.is_none_or(is_brown)
             }
         }
     }

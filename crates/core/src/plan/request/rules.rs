@@ -146,6 +146,40 @@ pub enum Programme {
     },
 }
 
+impl Programme {
+    /// The same with another stage, made from its own; a steady one has none.
+    ///
+    /// ```
+    /// use ember_core::plan::Programme;
+    /// use ember_core::units::{Interval, Temperature};
+    /// let hot = Programme::HotStart {
+    ///     setting: Temperature::from_celsius(220.0),
+    ///     time: Interval::from_minutes(10.0),
+    /// };
+    /// let cooler = hot.staged(|_, time| (Temperature::from_celsius(200.0), time));
+    /// let Programme::HotStart { setting, time } = cooler else { panic!() };
+    /// assert_eq!((setting.celsius(), time.minutes()), (200.0, 10.0));
+    /// assert_eq!(Programme::Steady.staged(|_, _| unreachable!()), Programme::Steady);
+    /// ```
+    #[must_use]
+    pub fn staged(
+        self,
+        stage: impl FnOnce(Temperature, Interval) -> (Temperature, Interval),
+    ) -> Self {
+        match self {
+            Self::Steady => Self::Steady,
+            Self::HotStart { setting, time } => {
+                let (setting, time) = stage(setting, time);
+                Self::HotStart { setting, time }
+            }
+            Self::HotFinish { setting, time } => {
+                let (setting, time) = stage(setting, time);
+                Self::HotFinish { setting, time }
+            }
+        }
+    }
+}
+
 /// What the cook measures with.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Thermometer {

@@ -233,7 +233,7 @@ impl Reader {
         };
         let next = words.get(n + 1).filter(|next| next.number.is_none());
         let next = next.map_or("", |next| next.text.as_str());
-        // "15 more minutes", "15 minute mark".
+        // "15 more minutes".
         let unit = if MORE.contains(&word.text.as_str()) {
             next
         } else {

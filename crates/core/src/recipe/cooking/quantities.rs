@@ -24,25 +24,37 @@ pub fn middle([from, to]: [f64; 2]) -> f64 {
     f64::midpoint(from, to)
 }
 
+/// The unit of a number: the word it stands before, or the next one where that is none of its own.
+fn unit(words: &[Word], at: usize) -> &str {
+    match words.get(at) {
+        Some(word) if word.text.is_empty() && !word.ends => words
+            .get(at + 1)
+            .filter(|next| next.number.is_none())
+            .map_or("", |next| next.text.as_str()),
+        Some(word) => &word.text,
+        None => "",
+    }
+}
+
+/// Degrees of a scale that is named.
+fn degrees(value: f64, unit: &str) -> Option<Temperature> {
+    match unit {
+        "f" | "fahrenheit" => Some(Temperature::from_fahrenheit(value)),
+        "c" | "celsius" | "centigrade" => Some(Temperature::from_celsius(value)),
+        _ => None,
+    }
+}
+
 /// With its unit, or without one where the number can be nothing else: "at 400, 20 min", "at 180 for 20 min".
 pub fn temperature(words: &[Word], at: usize) -> Option<Temperature> {
-    let word = words.get(at)?;
-    let number = word.number?;
+    let number = words.get(at)?.number?;
     let value = middle(number);
-    let next = words
-        .get(at + 1)
-        .filter(|next| next.number.is_none() && !word.ends);
-    let unit = match word.text.as_str() {
-        "" => next.map_or("", |next| next.text.as_str()),
-        unit => unit,
-    };
+    let unit = unit(words, at);
     let is_said_at = || {
         let before = at.checked_sub(1).and_then(|n| words.get(n));
-        before.is_some_and(|before| matches!(before.text.as_str(), "at" | "to" | "@"))
+        before.is_some_and(|before| matches!(before.text.as_str(), "at" | "to"))
     };
-    match unit {
-        "f" | "fahrenheit" | "ºf" => Some(Temperature::from_fahrenheit(value)),
-        "c" | "celsius" | "centigrade" => Some(Temperature::from_celsius(value)),
+    degrees(value, unit).or_else(|| match unit {
         _ if time(number, unit).is_some()
             || mass(number, unit).is_some()
             || thickness(number, unit).is_some() =>
@@ -53,7 +65,7 @@ pub fn temperature(words: &[Word], at: usize) -> Option<Temperature> {
         "" if value >= A_DIAL => Some(Temperature::from_celsius(value)),
         _ if value >= SAID_AT && is_said_at() => Some(Temperature::from_celsius(value)),
         _ => None,
-    }
+    })
 }
 
 /// What is wanted inside the meat, where the words before say that it is that.
@@ -70,8 +82,8 @@ pub fn inside(words: &[Word], at: usize) -> Option<Temperature> {
     ];
     /// Words between that and its number.
     const NEAR: usize = 5;
-    let word = words.get(at)?;
-    let value = middle(word.number?);
+    let number = words.get(at)?.number?;
+    let value = middle(number);
     let before = words.get(..at)?.iter().rev();
     let before: Vec<&str> = before
         .take_while(|word| word.number.is_none())
@@ -80,20 +92,13 @@ pub fn inside(words: &[Word], at: usize) -> Option<Temperature> {
         .collect();
     let says = before.iter().any(|word| INSIDE.contains(word))
         || before.iter().take(2).any(|word| *word == "until");
-    let next = words.get(at + 1).map_or("", |next| next.text.as_str());
-    let unit = if word.text.is_empty() {
-        next
-    } else {
-        &word.text
-    };
-    let found = match unit {
-        "f" | "fahrenheit" => Temperature::from_fahrenheit(value),
-        "c" | "celsius" => Temperature::from_celsius(value),
-        _ if !says || time([value; 2], unit).is_some() || mass([value; 2], unit).is_some() => {
-            return None;
-        }
-        _ if value > HOTTEST_INSIDE => Temperature::from_fahrenheit(value),
-        _ => Temperature::from_celsius(value),
+    let unit = unit(words, at);
+    let is_other = || time(number, unit).is_some() || mass(number, unit).is_some();
+    let found = match degrees(value, unit) {
+        Some(found) => found,
+        None if !says || is_other() => return None,
+        None if value > HOTTEST_INSIDE => Temperature::from_fahrenheit(value),
+        None => Temperature::from_celsius(value),
     };
     (COLDEST_INSIDE..=HOTTEST_INSIDE)
         .contains(&found.celsius())

@@ -130,7 +130,7 @@ pub fn layers_in(text: &str) -> Vec<Layer> {
     const ON_IT: [(&[&str], Layer); 5] = [
         (&["baking powder"], Layer::BakingPowder),
         (
-            &["corn starch", "cornstarch", "cornflour", "potato starch"],
+            &["corn starch", "cornstarch", "potato starch"],
             Layer::Starch,
         ),
         (&["flour"], Layer::Flour),
@@ -143,6 +143,7 @@ pub fn layers_in(text: &str) -> Vec<Layer> {
             Layer::Crumb,
         ),
     ];
+    // It is no flour.
     let text = text.replace("cornflour", "cornstarch");
     let mut on_it: Vec<Layer> = ON_IT
         .iter()

@@ -85,7 +85,13 @@ fn behind(words: &[Word], at: usize) -> impl Iterator<Item = &Word> {
     behind.take_while(|word| word.number.is_none())
 }
 
-/// The same within the part of the sentence.
+/// The words behind a place within its part of the sentence.
+fn near_behind(words: &[Word], at: usize) -> impl Iterator<Item = &Word> {
+    let goes_on = words.get(at).is_some_and(|word| !word.ends);
+    behind(words, at).take_while(move |_| goes_on)
+}
+
+/// The words before it within its part of the sentence.
 fn near(words: &[Word], at: usize) -> impl Iterator<Item = &Word> {
     before(words, at).take_while(|word| !word.ends)
 }
@@ -109,9 +115,9 @@ fn of_a_card(words: &[Word], at: usize) -> Option<Of> {
 
 /// "Room temperature for 30 minutes", "30 minutes at room temperature".
 fn is_on_the_counter(words: &[Word], at: usize) -> bool {
-    let ends = words.get(at).is_some_and(|word| word.ends);
-    near(words, at).take(6).any(|word| has(&COUNTER, word))
-        || (!ends && behind(words, at).take(4).any(|word| has(&COUNTER, word)))
+    let before = near(words, at).take(6);
+    let mut around = before.chain(near_behind(words, at).take(4));
+    around.any(|word| has(&COUNTER, word))
 }
 
 /// Of resting, marinating, preheating, as the words around it say.
@@ -126,11 +132,9 @@ fn is_beside(words: &[Word], at: usize) -> bool {
         return true;
     }
     // "8 hours in the fridge".
-    let ends = words.get(at).is_some_and(|word| word.ends);
-    if !ends
-        && behind(words, at)
-            .take(3)
-            .any(|word| has(&BESIDE_NEAR, word))
+    if near_behind(words, at)
+        .take(3)
+        .any(|word| has(&BESIDE_NEAR, word))
     {
         return true;
     }
@@ -194,9 +198,8 @@ pub fn is_of_all(words: &[Word], at: usize) -> bool {
 
 /// "each side", "per side", "on either side", right behind a time.
 pub fn is_of_a_side(words: &[Word], at: usize) -> bool {
-    let behind = words.get(at + 1..).unwrap_or_default().iter().take(3);
-    let said: Vec<&str> = behind
-        .take_while(|word| word.number.is_none())
+    let said: Vec<&str> = behind(words, at)
+        .take(3)
         .map(|word| word.text.as_str())
         .collect();
     let of = |word: &&str| ["each", "per", "a", "either"].contains(word);
