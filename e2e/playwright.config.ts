@@ -22,6 +22,8 @@ export default defineConfig({
   fullyParallel: false,
   workers: 1,
   forbidOnly: true,
+  // What passes only at the second try is told as flaky: look into it.
+  retries: 1,
   reporter: [["list"]],
   use: {
     launchOptions,

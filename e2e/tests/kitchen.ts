@@ -38,10 +38,16 @@ export class Kitchen {
          GRANT SELECT, INSERT, UPDATE, DELETE ON TABLES TO ember_app;
        ALTER DEFAULT PRIVILEGES IN SCHEMA public GRANT USAGE ON SEQUENCES TO ember_app`,
     );
-    const port = await freePort();
-    this.url = `http://127.0.0.1:${port}`;
     this.demo = demo;
-    await this.start();
+    for (let again = 2; ; again -= 1) {
+      this.url = `http://127.0.0.1:${await freePort()}`;
+      try {
+        return await this.start();
+      } catch (error) {
+        // Between our look and its own somebody else may have taken the port.
+        if (again === 0 || !this.complained.includes("is in use")) throw error;
+      }
+    }
   }
 
   private demo = true;
@@ -49,6 +55,8 @@ export class Kitchen {
   doors = false;
   /** All it has said. */
   said = "";
+  /** And what it has written of trouble: shown where a test fails. */
+  complained = "";
 
   async start() {
     const { port } = new URL(this.url);
@@ -66,23 +74,28 @@ export class Kitchen {
           DATABASE_URL: `${owner}?options=-c%20role%3Dember_app`,
           DATABASE_OWNER_URL: owner,
         },
-        stdio: ["ignore", "pipe", "ignore"],
+        stdio: ["ignore", "pipe", "pipe"],
       },
     );
     this.child = child;
     child.stdout?.on("data", (text) => {
       this.said += text;
     });
-    for (let tries = 0; tries < 200; tries++) {
+    child.stderr?.on("data", (text) => {
+      this.complained += text;
+    });
+    for (let tries = 0; tries < 400; tries++) {
       const healthy = await fetch(`${this.url}/api/health`).then(
         (response) => response.ok,
         () => false,
       );
       if (healthy) return;
-      if (child.exitCode !== null) throw new Error(`the server ended with ${child.exitCode}`);
+      if (child.exitCode !== null) {
+        throw new Error(`the server ended with ${child.exitCode}: ${this.complained}`);
+      }
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
-    throw new Error("the server does not answer");
+    throw new Error(`the server does not answer: ${this.complained}`);
   }
 
   /** Something done to its database from outside. */
@@ -150,12 +163,16 @@ export const unfolded = (page: Page) =>
 export const test = base.extend<Fixtures & { kitchen: Kitchen }>({
   demo: [true, { option: true }],
   doors: [false, { option: true }],
-  kitchen: async ({ demo, doors }, use) => {
+  kitchen: async ({ demo, doors }, use, testInfo) => {
     const kitchen = new Kitchen();
     kitchen.doors = doors;
     await kitchen.open(demo);
     await use(kitchen);
     await kitchen.close();
+    if (testInfo.status !== testInfo.expectedStatus) {
+      const last = kitchen.complained.split("\n").slice(-30).join("\n");
+      await testInfo.attach("what the server wrote", { body: last || "nothing", contentType: "text/plain" });
+    }
   },
   baseURL: async ({ kitchen }, use) => use(kitchen.url),
   folded: [false, { option: true }],
@@ -192,12 +209,12 @@ export async function onTo(due: Locator, before: RegExp) {
 export const still = (page: Page) =>
   page.waitForFunction(() => document.getAnimations().every(({ playState }) => playState !== "running"));
 
-/** Until this browser has kept an answer that holds the text: it is written a moment after it came. */
-export const keptHere = (page: Page, text: string) =>
+/** Until this browser has kept the answer of a kind that holds the text: it is written a moment after it came. */
+export const keptHere = (page: Page, kind: "cook" | "cooks", text: string) =>
   expect
     .poll(() =>
       page.evaluate(
-        () =>
+        (kind) =>
           new Promise<string>((resolve) => {
             const opening = indexedDB.open("zesty-ember");
             opening.onsuccess = () => {
@@ -205,10 +222,12 @@ export const keptHere = (page: Page, text: string) =>
               const reading = store.get("answers");
               reading.onsuccess = () => {
                 opening.result.close();
-                resolve(JSON.stringify(reading.result ?? null));
+                const queries: { queryKey: unknown[] }[] = reading.result?.clientState.queries ?? [];
+                resolve(JSON.stringify(queries.filter(({ queryKey }) => queryKey[0] === kind)));
               };
             };
           }),
+        kind,
       ),
     )
     .toContain(text);

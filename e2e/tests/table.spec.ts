@@ -271,7 +271,9 @@ test.describe("on a phone, by keyboard", () => {
     const told = [first, await heading.textContent()];
     await page.context().setOffline(true);
     await page.getByRole("button", { name: /^(Started|Done)$/ }).click();
-    await expect(page.getByText(/updates are sent when the server answers/)).toBeVisible();
+    await expect(page.getByText("1 not sent yet")).toBeVisible();
+    // Told once, whoever noticed.
+    await expect(page.getByText(/updates are sent when the server answers/i)).toHaveCount(1);
     const later = await heading.textContent();
     await page.context().setOffline(false);
     await expect(page.getByText(/updates are sent when the server answers/)).toHaveCount(0);

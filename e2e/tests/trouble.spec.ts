@@ -47,10 +47,39 @@ test("a kept report outlives the page", async ({ page, kitchen }) => {
   await expect(heading).toContainText("Turn every piece");
 });
 
+test("a server that is busy for a moment is asked again", async ({ page }) => {
+  const busy = (code: string) => ({
+    status: 503,
+    contentType: "application/problem+json",
+    body: JSON.stringify({ title: "Busy", status: 503, code, message: { text: "Busy.", values: [] } }),
+  });
+  // What changes elsewhere is heard of again, though a browser gives up on an answer that is no stream.
+  let refused = 0;
+  await page.route("**/api/changes", async (route) => {
+    refused += 1;
+    await (refused === 1 ? route.fulfill(busy("busy")) : route.continue());
+  });
+  await page.goto("/plan");
+  await expect.poll(() => refused).toBeGreaterThan(1);
+  // And so is a press, once, however often it was sent.
+  let kept = 0;
+  await page.route(/\/api\/cooks\?id=/, async (route) => {
+    kept += 1;
+    await (kept === 1 ? route.fulfill(busy("database_busy")) : route.continue());
+  });
+  const before = ((await (await page.request.get("/api/cooks?per_page=50")).json()) as { total: number }).total;
+  await page.getByRole("button", { name: "Start cooking" }).click();
+  await page.waitForURL("**/fryer/*");
+  expect(kept).toBe(2);
+  const after = ((await (await page.request.get("/api/cooks?per_page=50")).json()) as { total: number }).total;
+  expect(after).toBe(before + 1);
+});
+
 test("no server: every place says so and offers to try again", async ({ page }) => {
   await page.goto("/logbook");
   await expect(page.getByRole("article").first()).toBeVisible();
-  await keptHere(page, "Cider chops");
+  await keptHere(page, "cooks", "Cider chops");
+  await keptHere(page, "cook", "Drumsticks for tonight");
   await page.route("**/api/**", (route) => route.abort());
   // What was seen before is still there, and everywhere it says so.
   for (const [path, seen] of [
@@ -79,7 +108,7 @@ test("a cook goes on from cold with the network gone", async ({ page, context, k
   await expect(heading).toContainText("Turn every piece");
   // Installed, and what is needed of the cook is kept.
   await page.evaluate(() => navigator.serviceWorker.ready);
-  await keptHere(page, '"step_done"');
+  await keptHere(page, "cook", '"step_done"');
   const address = page.url();
   await page.close();
   await context.setOffline(true);

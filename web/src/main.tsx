@@ -33,7 +33,12 @@ const queries = new QueryClient({
       // As long as what was kept of a cook counts.
       gcTime: 3 * 86_400_000,
     },
-    mutations: { networkMode: "always" },
+    mutations: {
+      networkMode: "always",
+      // A server that is busy for a moment: whatever writes has an identity and can be asked for again.
+      retry: (count, error) =>
+        count < MOST_TRIES && error instanceof ApiFailure && error.problem?.status === 503,
+    },
   },
 });
 

@@ -9,7 +9,7 @@ import { cookReports } from "../features/course/reports";
 import { NewVersion } from "../features/offline/NewVersion";
 import { supperReports } from "../features/supper/telling";
 import { clock, countdown } from "../lib/clock";
-import { useNow } from "../lib/hooks";
+import { useNow, useOnline } from "../lib/hooks";
 import { useUrgentTitle } from "../lib/title";
 import { useAffairs, useLost } from "../places/fryer/affairs";
 import { useChanges } from "./useChanges";
@@ -37,9 +37,11 @@ export default function Watch() {
   );
   const cooking = useRouterState({ select: (state) => state.location.pathname });
   const lost = useLost();
+  // Without a connection the frame says so.
+  const online = useOnline();
   const version = (
     <>
-      {lost === null ? null : (
+      {lost === null || !online ? null : (
         <Text role="status" bg="well" px={{ base: "5", md: "9" }} py="2" textStyle="small">
           Can't reach the server
           {lost > 0 ? `; what you see is from ${clock(new Date(lost))}` : ""}. Updates are sent when

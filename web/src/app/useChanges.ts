@@ -20,13 +20,18 @@ function everything(queries: QueryClient) {
   }
 }
 
+/** After an answer that was no stream a browser gives up for good: it is asked again after so long, ms. */
+const AGAIN = 3_000;
+
 /** Listens while the page is looked at: a browser has few connections, and hidden pages ask in turn. */
 export function useChanges() {
   const queries = useQueryClient();
   useEffect(() => {
     let source: EventSource | null = null;
+    let again: ReturnType<typeof setTimeout> | undefined;
     const open = () => {
-      source = new EventSource("/api/changes");
+      const opened = new EventSource("/api/changes");
+      source = opened;
       source.addEventListener("cook", (event) => cookTold(queries, event.data));
       source.addEventListener("supper", (event) => supperTold(queries, event.data));
       source.addEventListener("everything", () => everything(queries));
@@ -35,9 +40,11 @@ export function useChanges() {
       // Not listened to any more, for a moment or for good: who this device is, is asked anew.
       source.addEventListener("error", () => {
         void queries.invalidateQueries({ queryKey: sessionQuery().queryKey });
+        if (opened.readyState === EventSource.CLOSED) again = setTimeout(look, AGAIN);
       });
     };
     const look = () => {
+      clearTimeout(again);
       source?.close();
       source = null;
       if (!document.hidden) open();
@@ -46,6 +53,7 @@ export function useChanges() {
     document.addEventListener("visibilitychange", look);
     return () => {
       document.removeEventListener("visibilitychange", look);
+      clearTimeout(again);
       source?.close();
     };
   }, [queries]);

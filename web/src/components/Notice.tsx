@@ -40,6 +40,16 @@ export function Empty({ title, children }: { title: string; children: ReactNode 
   );
 }
 
+/** What was told and is kept here until the server has it. */
+export function NotSent({ count }: { count: number }) {
+  if (count === 0) return null;
+  return (
+    <Text role="status" textStyle="small" color="ink.soft" mt="2">
+      {count} not sent yet
+    </Text>
+  );
+}
+
 /** Something is on its way. */
 export function Waiting({ children }: { children: ReactNode }) {
   return (

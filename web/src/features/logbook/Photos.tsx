@@ -24,11 +24,11 @@ export function Photos({ cook, name, units }: PhotosProps) {
   const photos = useQuery(photosQuery(cook));
   const again = () => queries.invalidateQueries({ queryKey: photosQuery(cook).queryKey });
   const add = useMutation({
-    mutationFn: async (file: File) => {
+    mutationFn: async ({ id, file }: { id: string; file: File }) => {
       const small = await shrink(file).catch(() => {
         throw new Error(NO_PICTURE);
       });
-      return addPhoto(cook, crypto.randomUUID(), small);
+      return addPhoto(cook, id, small);
     },
     onSuccess: again,
   });
@@ -68,7 +68,11 @@ export function Photos({ cook, name, units }: PhotosProps) {
       {deletion.notice}
       {all.length < MOST ? (
         <Box className="no-print">
-          <FileButton label="Photograph" accept="image/*" onFile={add.mutate}>
+          <FileButton
+            label="Photograph"
+            accept="image/*"
+            onFile={(file) => add.mutate({ id: crypto.randomUUID(), file })}
+          >
             Add a photograph
           </FileButton>
         </Box>

@@ -15,15 +15,23 @@ const LONGEST = 3 * 86_400_000;
 const SHAPE = "3";
 /** Changes of a moment are written once, ms. */
 const TOGETHER = 1_000;
+/** A browser whose disk stands still is not waited for longer, ms. */
+const PATIENCE = 1_500;
 /** What a cook under way needs, by the beginning of its key. */
 const NEEDED = new Set(["cook", "cooks", "suppers", "catalogue", "machines", "household"]);
 
 let timer: ReturnType<typeof setTimeout> | undefined;
+let newest: PersistedClient | undefined;
 
 const persister: Persister = {
   persistClient: (client) => {
-    clearTimeout(timer);
-    timer = setTimeout(() => void keep(KEY, client), TOGETHER);
+    newest = client;
+    // However often something changes: what is known is written a moment after the first change.
+    if (timer !== undefined) return;
+    timer = setTimeout(() => {
+      timer = undefined;
+      void keep(KEY, newest);
+    }, TOGETHER);
   },
   restoreClient: () => kept<PersistedClient>(KEY),
   removeClient: () => forget(KEY),
@@ -41,8 +49,9 @@ export async function keepAnswers(queryClient: QueryClient) {
         NEEDED.has(String(query.queryKey[0])) && query.state.data !== undefined,
     },
   };
-  // What cannot be read is asked for anew.
-  await persistQueryClientRestore(options).catch(() => undefined);
+  // What cannot be read is asked for anew; what comes late counts where nothing newer is known by then.
+  const restored = persistQueryClientRestore(options).catch(() => undefined);
+  await Promise.race([restored, new Promise((go) => setTimeout(go, PATIENCE))]);
   // It is shown, and asked for anew at once: it may be from before the last change.
   await queryClient.invalidateQueries({ refetchType: "none" });
   persistQueryClientSubscribe(options);

@@ -2,7 +2,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { KeptSupper } from "../../api/types";
-import { Caution } from "../../components/Notice";
+import { Caution, NotSent } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { render } from "../../domain/message";
 import { useSettings } from "../../domain/settings";
@@ -103,11 +103,7 @@ export function NextThing({ kept, moment, now, telling, big, children }: NextThi
           </Action>
         </Flex>
       ) : null}
-      {telling.lost ? (
-        <Box role="status" bg="well" borderRadius="field" px="3" py="2" mt="3" textStyle="small">
-          Can't reach the server. The countdown goes on; updates are sent when the server answers.
-        </Box>
-      ) : null}
+      <NotSent count={telling.unsent} />
       {children}
     </Box>
   );

@@ -117,7 +117,8 @@ export function useTelling(kept: KeptSupper) {
     screen: merging.screen,
     /** An answer is on its way; where the server does not answer, telling goes on without it. */
     busy: change.isPending && !lost,
-    lost,
+    /** What was told and waits for a server that does not answer. */
+    unsent: lost ? waiting.length + (change.isPending ? 1 : 0) : 0,
     error,
     problem: error instanceof ApiFailure ? error.problem : null,
     /** What can be taken back, in words. */

@@ -2,7 +2,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import type { Cook } from "../../api/types";
-import { Caution, Empty, Trouble } from "../../components/Notice";
+import { Caution, Empty, NotSent, Trouble } from "../../components/Notice";
 import { Action } from "../../components/recipes";
 import { order } from "../../domain/message";
 import { changeSettings, useSettings } from "../../domain/settings";
@@ -260,11 +260,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
             </Trouble>
           </Box>
         ))}
-        {waiting.length > 0 ? (
-          <Text role="status" textStyle="small" color="ink.soft" mt="2">
-            {waiting.length} not sent yet
-          </Text>
-        ) : null}
+        <NotSent count={waiting.length} />
         <AlarmWords />
         <Box flex="1" minH="4" />
       </Flex>
