@@ -1,6 +1,7 @@
 //! Readings out of a file that another program wrote: columns are found, what cannot be known is asked, and what is
 //! wrong is told line by line.
 
+mod long;
 mod moments;
 mod table;
 
@@ -42,7 +43,7 @@ pub fn read(
     choice: &ReadingsChoiceDto,
     loading: Loading,
 ) -> Result<ReadingsPreviewDto, ApiError> {
-    let table = Table::of(text)?;
+    let table = Table::of(text)?.widened();
     let within = |column: &Option<usize>| column.filter(|n| *n < table.names.len());
     let time = within(&choice.time).or_else(|| table.time());
     let core = within(&choice.core).or_else(|| table.core(time));
@@ -175,7 +176,17 @@ impl Table {
 fn is_nothing(cell: &str) -> bool {
     matches!(
         cell.to_lowercase().as_str(),
-        "" | "-" | "--" | "---" | "n/a" | "na" | "nan" | "null" | "none" | "off"
+        "" | "-"
+            | "--"
+            | "---"
+            | "n/a"
+            | "na"
+            | "nan"
+            | "null"
+            | "none"
+            | "off"
+            | "unknown"
+            | "unavailable"
     )
 }
 
@@ -192,7 +203,7 @@ mod tests {
     }
 
     fn read_as(text: &str, choice: &ReadingsChoiceDto) -> ReadingsPreviewDto {
-        read(text.as_bytes(), choice, loading()).unwrap()
+        read(text.as_bytes(), choice, loading()).unwrap_or_else(|error| panic!("{text}: {error}"))
     }
 
     fn guessed(text: &str) -> ReadingsPreviewDto {
@@ -217,6 +228,22 @@ mod tests {
             "[{\"time\":\"2026-11-20T18:05:00Z\",\"core_c\":38},{\"time\":\"2026-11-20T18:10:00Z\",\"core_c\":50.0}]",
             "{\"device\":\"x\",\"readings\":[{\"minutes\":5,\"probe_c\":38},{\"minutes\":10,\"probe_c\":50}]}",
             "{\"ts\":1795197900,\"core_c\":38}\n{\"ts\":1795198200,\"core_c\":50}\n",
+            // Minutes and seconds go past all hours of a day; the unit in a column of its own, or behind the number.
+            "time,temp,unit\n05:00,100.4,F\n10:00,122,F\n25:00,--,F\n",
+            "elapsed,food\n5 min,38 C\n10 min,50 C\n",
+            // Days of a spreadsheet, fractions of seconds, zones and months as they are written.
+            "time,core_c\n46346.795139,38\n46346.798611,50\n",
+            "zeit;kern_c\n46346,795139;38,0\n46346,798611;50,0\n",
+            "ts,core_c\n1795197900.25,38\n1795198200.25,50\n",
+            "time,core_c\n2026-11-20T19:05:00+0100,38\n2026-11-20T19:10:00+0100,50\n",
+            "time,core_c\n2026-11-20 19:05:00+01:00,38\n2026-11-20 19:10:00+01:00,50\n",
+            "time,core_c\n\"Nov 20, 2026 7:05 PM\",38\n\"Nov 20, 2026 7:10 PM\",50\n",
+            "time,core_c\n20/11/26 19:05,38\n20/11/26 19:10,50\n",
+            "time,core_c\n20-Nov-2026 19:05:00,38\n20-Nov-2026 19:10:00,50\n",
+            // A line for each reading: at the same times, one after the other, channel by channel.
+            "time,channel,value_c\n2026-11-20T18:05:00Z,air,150\n2026-11-20T18:05:00Z,core,38\n2026-11-20T18:10:00Z,air,160\n2026-11-20T18:10:00Z,core,50\n",
+            "timestamp;probe;temp °F\n19:05:00;1;100,4\n19:05:01;2;302,0\n19:10:00;1;122,0\n19:10:01;2;320,0\n",
+            "entity_id,state,last_changed,unit\nsensor.meat_core,38,2026-11-20T18:05:00.000Z,°C\nsensor.meat_core,50,2026-11-20T18:10:00.000Z,°C\nsensor.meat_core,unavailable,2026-11-20T18:11:00.000Z,°C\nsensor.oven_air,150,2026-11-20T18:05:00.000Z,°C\nsensor.oven_air,160,2026-11-20T18:10:00.000Z,°C\n",
         ];
         for file in files {
             let found = guessed(file);
@@ -224,12 +251,44 @@ mod tests {
             let taken: Vec<(f64, f64)> = found
                 .taken
                 .iter()
-                .map(|one| (one.at_s, one.core_c.round()))
+                .map(|one| (one.at_s.round(), one.core_c.round()))
                 .collect();
             assert_eq!(taken, [(300.0, 38.0), (600.0, 50.0)], "{file}");
         }
         assert_eq!(guessed(files[0]).air, Some(2));
         assert_eq!(guessed(files[1]).core, Some(2));
+        let channels = guessed(files[files.len() - 3]);
+        assert_eq!(
+            channels
+                .taken
+                .iter()
+                .map(|one| one.air_c)
+                .collect::<Vec<_>>(),
+            [Some(150.0), Some(160.0)]
+        );
+    }
+
+    #[test]
+    fn a_date_is_the_one_near_the_cook() {
+        // Both days are in the calendar.
+        let loading = Loading {
+            at: "2026-12-05T18:00:00Z".parse().unwrap(),
+            zone_min: 60,
+        };
+        for date in ["5/12/2026", "12/5/2026", "05.12.26", "5-12-2026"] {
+            let file = format!("time,core_c\n{date} 19:05,38\n{date} 19:10,50\n");
+            let found = read(file.as_bytes(), &ReadingsChoiceDto::default(), loading).unwrap();
+            let taken: Vec<f64> = found.taken.iter().map(|one| one.at_s).collect();
+            assert_eq!(taken, [300.0, 600.0], "{date}");
+        }
+    }
+
+    #[test]
+    fn a_word_beside_a_reading_is_no_channel() {
+        let file = "minutes,core_c,name,phase\n1,20,pork,warm\n3,30,pork,warm\n5,40,pork,hot\n7,50,pork,hot\n";
+        let found = guessed(file);
+        assert_eq!(found.columns.len(), 4);
+        assert_eq!(found.taken.len(), 4);
     }
 
     #[test]

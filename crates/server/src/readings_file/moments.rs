@@ -1,6 +1,8 @@
 //! Numbers and times as other programs write them.
 
-use chrono::{DateTime, NaiveDateTime, NaiveTime, TimeDelta, Timelike, Utc};
+use std::ops::RangeInclusive;
+
+use chrono::{DateTime, NaiveDate, NaiveDateTime, NaiveTime, TimeDelta, Timelike, Utc};
 
 use super::Loading;
 use crate::dto::readings_file::ClockDto;
@@ -20,66 +22,103 @@ pub fn number(cell: &str, decimal_comma: bool) -> Option<f64> {
 /// A time as it is written.
 pub enum Moment {
     At(DateTime<Utc>),
-    Local(NaiveDateTime),
+    /// By the kitchen's clock: all that a date can mean, since "5/12" is a day in May or one in December.
+    Local(Vec<NaiveDateTime>),
     OfDay(NaiveTime),
+    /// "25:30" is no time of a day.
+    Elapsed,
 }
 
+/// Dates as programs write them, in the order of how many do.
+const DATES: [&str; 12] = [
+    "%Y-%m-%d", "%Y/%m/%d", "%d.%m.%Y", "%d.%m.%y", "%m/%d/%Y", "%m/%d/%y", "%d/%m/%Y", "%d/%m/%y",
+    "%d-%m-%Y", "%d %b %Y", "%d-%b-%Y", "%b %d %Y",
+];
+const OF_DAY: [&str; 4] = ["%H:%M:%S%.f", "%H:%M", "%I:%M:%S %p", "%I:%M %p"];
+/// A time with how far its clock is from Coordinated Universal Time.
+const WITH_ZONE: [&str; 3] = [
+    "%Y-%m-%dT%H:%M:%S%.f%#z",
+    "%Y-%m-%d %H:%M:%S%.f %#z",
+    "%Y-%m-%d %H:%M %#z",
+];
+
 pub fn moment(cell: &str) -> Option<Moment> {
-    // A month before its day where both could be: with slashes that is what most programs mean.
-    const LOCAL: [&str; 16] = [
-        "%Y-%m-%d %H:%M:%S%.f",
-        "%Y-%m-%dT%H:%M:%S%.f",
-        "%Y-%m-%d %H:%M",
-        "%Y-%m-%dT%H:%M",
-        "%Y-%m-%d %I:%M:%S %p",
-        "%Y/%m/%d %H:%M:%S",
-        "%Y/%m/%d %H:%M",
-        "%d.%m.%Y %H:%M:%S",
-        "%d.%m.%Y %H:%M",
-        "%m/%d/%Y %H:%M:%S",
-        "%m/%d/%Y %H:%M",
-        "%m/%d/%Y %I:%M:%S %p",
-        "%m/%d/%Y %I:%M %p",
-        "%d/%m/%Y %H:%M:%S",
-        "%d/%m/%Y %H:%M",
-        "%d %b %Y %H:%M:%S",
-    ];
-    const OF_DAY: [&str; 4] = ["%H:%M:%S%.f", "%H:%M", "%I:%M:%S %p", "%I:%M %p"];
     if let Some(at) = epoch(cell) {
         return Some(Moment::At(at));
     }
-    // "11/20/2026, 7:05 PM".
-    let cell = &cell.replace(", ", " ");
-    if let Some(bare) = cell.strip_suffix("UTC") {
-        let at = LOCAL
-            .iter()
-            .find_map(|format| NaiveDateTime::parse_from_str(bare.trim(), format).ok());
-        return at.map(|at| Moment::At(at.and_utc()));
+    if let Some(at) = serial(cell) {
+        return Some(Moment::Local(vec![at]));
     }
-    if let Ok(at) = DateTime::parse_from_rfc3339(cell) {
+    // "Nov 20, 2026 7:05 PM" and "2026-11-20T19:05" like the others.
+    let one_space = |text: &str| text.split_whitespace().collect::<Vec<_>>().join(" ");
+    let plain = one_space(&cell.replace(',', " "));
+    let of_day = |text: &str| {
+        let mut formats = OF_DAY.iter();
+        formats.find_map(|format| NaiveTime::parse_from_str(text, format).ok())
+    };
+    let local = |text: &str| {
+        let text = &one_space(&text.replace('T', " "));
+        let meant = DATES.iter().filter_map(|format| {
+            let (date, rest) = NaiveDate::parse_and_remainder(text, format).ok()?;
+            Some(date.and_time(of_day(rest.strip_prefix(' ')?)?))
+        });
+        meant.collect::<Vec<_>>()
+    };
+    let universal = ["UTC", "GMT", "Z"].into_iter();
+    let universal = universal.filter_map(|zone| plain.strip_suffix(zone));
+    if let Some(at) = universal.flat_map(|bare| local(bare.trim())).next() {
+        return Some(Moment::At(at.and_utc()));
+    }
+    let mut with_zone = WITH_ZONE.iter();
+    if let Some(at) = with_zone.find_map(|format| DateTime::parse_from_str(cell, format).ok()) {
         return Some(Moment::At(at.to_utc()));
     }
-    let local = LOCAL
-        .iter()
-        .find_map(|format| NaiveDateTime::parse_from_str(cell, format).ok());
-    let of_day = || {
-        OF_DAY
-            .iter()
-            .find_map(|format| NaiveTime::parse_from_str(cell, format).ok())
-    };
-    local
-        .map(Moment::Local)
-        .or_else(|| of_day().map(Moment::OfDay))
+    let meant = local(&plain);
+    if !meant.is_empty() {
+        return Some(Moment::Local(meant));
+    }
+    let of_day = of_day(&plain).map(Moment::OfDay);
+    of_day.or_else(|| elapsed(cell).map(|_| Moment::Elapsed))
 }
 
-/// Seconds, or milliseconds, since 1970, as many programs count: of this century.
+/// Seconds, milliseconds, or less since 1970, as many programs count: of this century.
 fn epoch(cell: &str) -> Option<DateTime<Utc>> {
-    let count: i64 = cell.parse().ok()?;
-    match count {
-        1_000_000_000..=4_000_000_000 => DateTime::from_timestamp(count, 0),
-        1_000_000_000_000..=4_000_000_000_000 => DateTime::from_timestamp_millis(count),
-        _ => None,
+    const CENTURY: RangeInclusive<f64> = 1e9..=4e9;
+    let count: f64 = cell.parse().ok()?;
+    let scales = [1.0, 1e3, 1e6, 1e9].into_iter();
+    let mut seconds = scales.map(|scale| count / scale);
+    let seconds = seconds.find(|seconds| CENTURY.contains(seconds))?;
+    DateTime::from_timestamp_millis((seconds * 1000.0).round() as i64)
+}
+
+/// The number of a day, as spreadsheets count (the fraction is its time): of this century, told to the minute.
+fn serial(cell: &str) -> Option<NaiveDateTime> {
+    const CENTURY: RangeInclusive<f64> = 36_526.0..=73_050.0;
+    let cell = cell.replace(',', ".");
+    let (_, fraction) = cell.split_once('.')?;
+    let days: f64 = cell.parse().ok()?;
+    if fraction.len() < 3 || !CENTURY.contains(&days) {
+        return None;
     }
+    let first = NaiveDate::from_ymd_opt(1899, 12, 30)?.and_time(NaiveTime::MIN);
+    Some(first + TimeDelta::seconds((days * 86_400.0).round() as i64))
+}
+
+/// Seconds of a clock that began with the log: "12:30" is minutes and seconds, "1:12:30" has hours before them.
+fn elapsed(cell: &str) -> Option<f64> {
+    let parts: Vec<&str> = cell.split(':').collect();
+    let is_count = |part: &&str| part.len() <= 3 && part.bytes().all(|c| c.is_ascii_digit());
+    let (last, before) = parts.split_last()?;
+    let whole: Vec<f64> = before
+        .iter()
+        .filter(|part| is_count(part))
+        .filter_map(|part| part.parse().ok())
+        .collect();
+    if !(1..=2).contains(&before.len()) || whole.len() < before.len() {
+        return None;
+    }
+    let seconds: f64 = last.parse().ok().filter(|s| (0.0..60.0).contains(s))?;
+    Some(whole.iter().fold(0.0, |sum, part| 60.0 * sum + part) * 60.0 + seconds)
 }
 
 /// Seconds from the loading to a time; nothing where it is none of that kind.
@@ -96,12 +135,7 @@ pub fn since_loading(
     match (clock, moment(cell)) {
         (ClockDto::Minutes, _) => Some(60.0 * number(cell, decimal_comma)? + begins_s),
         (ClockDto::Seconds, _) => Some(number(cell, decimal_comma)? + begins_s),
-        (ClockDto::Elapsed, Some(Moment::OfDay(at))) => {
-            // "12:30" is minutes and seconds where there is no third part.
-            let parts = cell.matches(':').count();
-            let seconds = f64::from(at.num_seconds_from_midnight());
-            Some(if parts < 2 { seconds / 60.0 } else { seconds } + begins_s)
-        }
+        (ClockDto::Elapsed, _) => Some(elapsed(cell)? + begins_s),
         (ClockDto::TimeOfDay, Some(Moment::OfDay(at))) => {
             let of_day = i64::from(at.num_seconds_from_midnight());
             let loaded = i64::from(local.num_seconds_from_midnight());
@@ -110,7 +144,11 @@ pub fn since_loading(
             Some(apart as f64)
         }
         (ClockDto::DateTime, Some(Moment::At(at))) => Some((at - loading.at).as_seconds_f64()),
-        (ClockDto::DateTime, Some(Moment::Local(at))) => Some(apart(at)),
+        (ClockDto::DateTime, Some(Moment::Local(meant))) => {
+            // Of all that it can mean, what is nearest to the cook.
+            let apart = meant.into_iter().map(apart);
+            apart.min_by(|one, other| one.abs().total_cmp(&other.abs()))
+        }
         _ => None,
     }
 }

@@ -106,7 +106,7 @@ impl Table {
     }
 
     /// The first column that is named like one of these words, in their order.
-    fn named(&self, words: &[&str], but: &[Option<usize>]) -> Option<usize> {
+    pub fn named(&self, words: &[&str], but: &[Option<usize>]) -> Option<usize> {
         words.iter().find_map(|word| {
             self.names.iter().enumerate().position(|(n, name)| {
                 !but.contains(&Some(n))
@@ -118,7 +118,7 @@ impl Table {
         })
     }
 
-    fn cells(&self, column: usize) -> impl Iterator<Item = &str> {
+    pub fn cells(&self, column: usize) -> impl Iterator<Item = &str> {
         let cells = self
             .rows
             .iter()
@@ -192,17 +192,32 @@ impl Table {
     pub fn clock(&self, time: usize) -> Option<ClockDto> {
         let first = self.cells(time).next()?;
         let name = self.names.get(time)?.to_lowercase();
+        let is_elapsed = |cell| matches!(moment(cell), Some(Moment::Elapsed));
+        // "5 min", "30 s".
+        let unit = first.trim_start_matches(|c: char| !c.is_alphabetic());
         match moment(first) {
             Some(Moment::At(_) | Moment::Local(_)) => Some(ClockDto::DateTime),
-            // Elapsed clocks begin near nought.
+            Some(Moment::Elapsed) => Some(ClockDto::Elapsed),
+            // Elapsed clocks begin near nought, and go on past all hours of a day.
             Some(Moment::OfDay(at))
-                if name.contains("elapsed") || at.num_seconds_from_midnight() < 600 =>
+                if name.contains("elapsed")
+                    || at.num_seconds_from_midnight() < 600
+                    || (first.starts_with('0')
+                        && first.matches(':').count() == 1
+                        && at.hour() == 0)
+                    || self.cells(time).any(is_elapsed) =>
             {
                 Some(ClockDto::Elapsed)
             }
             Some(Moment::OfDay(_)) => Some(ClockDto::TimeOfDay),
-            None if name.contains("min") => Some(ClockDto::Minutes),
-            None if name.contains("sec") || name.ends_with("(s)") || name.ends_with("_s") => {
+            None if name.contains("min") || ["m", "min", "mins"].contains(&unit) => {
+                Some(ClockDto::Minutes)
+            }
+            None if name.contains("sec")
+                || name.ends_with("(s)")
+                || name.ends_with("_s")
+                || ["s", "sec"].contains(&unit) =>
+            {
                 Some(ClockDto::Seconds)
             }
             None => None,
@@ -226,7 +241,9 @@ impl Table {
             }
         };
         let name = self.names.get(core).and_then(|name| of(name));
+        let beside = || self.cells(self.named(&["unit"], &[])?).next().and_then(of);
         name.or_else(|| self.cells(core).next().and_then(of))
+            .or_else(beside)
     }
 }
 
