@@ -2,6 +2,7 @@
 //! practice; from memory).
 
 use super::CutId;
+use crate::units::Mass;
 
 /// Where a cook looks for a cut.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -23,7 +24,7 @@ pub enum Group {
 }
 
 /// A name that shops use for something the model does not cook.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+#[derive(Debug, Clone, Copy, PartialEq)]
 pub struct NotYet {
     /// What it is called.
     pub names: &'static [&'static str],
@@ -31,6 +32,8 @@ pub struct NotYet {
     pub reason: &'static str,
     /// The cut that comes nearest, where one does.
     pub nearest: Option<CutId>,
+    /// What a piece of it weighs as shops sell it, where that is not what one of the nearest does (common practice).
+    pub piece: Option<Mass>,
 }
 
 impl Group {
@@ -114,7 +117,12 @@ impl CutId {
             Self::TurkeyWing => &["turkey mid-joint"],
             Self::Drumstick => &["chicken leg", "drum", "lower leg"],
             Self::BoneInThigh => &["chicken thigh", "skin-on thigh", "upper leg"],
-            Self::BonelessThigh => &["thigh fillet", "skinless thigh", "chicken thigh"],
+            Self::BonelessThigh => &[
+                "thigh fillet",
+                "chicken thigh fillet",
+                "skinless thigh",
+                "chicken thigh",
+            ],
             Self::LegQuarter => &["chicken leg", "whole leg", "marylands", "leg and thigh"],
             Self::BonelessBreast => &["chicken breast", "breast fillet", "supreme", "cutlet"],
             Self::TurkeyDrumstick => &["turkey leg", "turkey shank"],
@@ -129,6 +137,8 @@ impl CutId {
                 "belly bites",
                 "burnt ends",
                 "belly slices",
+                "pork belly slices",
+                "pork belly strips",
             ],
             Self::PorkChop => &[
                 "pork chop",
@@ -143,6 +153,7 @@ impl CutId {
                 "loin steak",
                 "loin medallion",
                 "pork loin chop",
+                "pork shoulder steak",
             ],
             Self::ThinBonelessChop => &["pork schnitzel, bare", "minute steak of pork", "escalope"],
             Self::BreadedChop => &[
@@ -151,7 +162,13 @@ impl CutId {
                 "breaded pork",
                 "crumbed cutlet",
             ],
-            Self::PorkLoinRoast => &["pork loin", "loin joint", "pork joint", "rack of pork"],
+            Self::PorkLoinRoast => &[
+                "pork loin",
+                "loin joint",
+                "pork joint",
+                "pork roast",
+                "rack of pork",
+            ],
             Self::PorkTenderloin => &["pork fillet", "pork filet", "tenderloin"],
             Self::PorkShoulderPiece => &[
                 "shoulder butt",
@@ -163,7 +180,7 @@ impl CutId {
                 "pork shoulder",
                 "shoulder of pork",
             ],
-            Self::CountryRib => &["spare rib chop", "shoulder rib"],
+            Self::CountryRib => &["spare rib chop", "shoulder rib", "country style rib"],
             Self::BackRibs => &[
                 "baby back",
                 "baby back ribs",
@@ -187,6 +204,8 @@ impl CutId {
                 "rolled sirloin",
                 "tri-tip",
                 "chuck roast",
+                "rib roast",
+                "prime rib",
             ],
             Self::BeefRumpRoast => &[
                 "joint",
@@ -201,6 +220,7 @@ impl CutId {
                 "sirloin",
                 "ribeye",
                 "rib-eye",
+                "rib eye",
                 "scotch fillet",
                 "strip steak",
                 "porterhouse, boneless",
@@ -216,18 +236,31 @@ impl CutId {
 }
 
 /// Names a cook may look for in vain, each with what to do instead.
-pub static NOT_YET: [NotYet; 5] = [
+pub static NOT_YET: [NotYet; 10] = [
     NotYet {
         names: &[
             "tenders",
             "tenderloin of chicken",
             "inner fillet",
             "goujons",
-            "strips",
+            "chicken strips",
         ],
         reason: "Tenders are not planned as such yet. Plan boneless breasts with the weight and the \
                  thickness of one tender.",
         nearest: Some(CutId::BonelessBreast),
+        piece: Some(Mass::from_grams(50.0)),
+    },
+    NotYet {
+        names: &[
+            "bone-in breast",
+            "bone-in chicken breast",
+            "breast on the bone",
+            "split breast",
+            "split chicken breast",
+        ],
+        reason: "Breasts on the bone are not planned yet: they take longer than boneless ones of their weight.",
+        nearest: Some(CutId::BonelessBreast),
+        piece: Some(Mass::from_grams(340.0)),
     },
     NotYet {
         names: &[
@@ -241,27 +274,72 @@ pub static NOT_YET: [NotYet; 5] = [
         reason: "Cured and smoked meat is not planned yet: its salt changes how it cooks. Follow the \
                  label.",
         nearest: None,
+        piece: None,
     },
     NotYet {
         names: &["burger", "patty", "mince", "meatball", "sausage", "kofta"],
         reason: "Minced meat and sausages are not planned: they have a safe minimum of their own. \
                  Follow the label and your local authority.",
         nearest: None,
+        piece: None,
+    },
+    NotYet {
+        names: &["rack of lamb"],
+        reason: "Racks of lamb are not planned yet; lamb chops are.",
+        nearest: Some(CutId::LambChop),
+        piece: None,
     },
     NotYet {
         names: &[
             "leg of lamb",
-            "rack of lamb",
             "lamb shoulder",
+            "shoulder of lamb",
             "lamb joint",
             "lamb shank",
         ],
         reason: "Joints of lamb are not planned yet; lamb chops are.",
-        nearest: Some(CutId::LambChop),
+        nearest: None,
+        piece: None,
     },
     NotYet {
-        names: &["duck", "goose", "rabbit", "fish", "salmon", "prawns"],
+        names: &[
+            "half chicken",
+            "half a chicken",
+            "chicken half",
+            "chicken halves",
+        ],
+        reason: "Half chickens are not planned yet: they cook about as a flattened one does.",
+        nearest: Some(CutId::SpatchcockedChicken),
+        piece: Some(Mass::from_grams(700.0)),
+    },
+    NotYet {
+        names: &["turkey thigh"],
+        reason: "Turkey thighs are not planned yet: they cook about as a turkey drumstick of their weight does.",
+        nearest: Some(CutId::TurkeyDrumstick),
+        piece: None,
+    },
+    NotYet {
+        names: &[
+            "diced chicken",
+            "cubed chicken",
+            "chicken cubes",
+            "chicken bites",
+            "chicken pieces, diced",
+            "nuggets",
+            "kebab",
+            "skewer",
+        ],
+        reason: "Diced meat and nuggets are not planned yet. Follow the label.",
+        nearest: None,
+        piece: None,
+    },
+    NotYet {
+        names: &[
+            "duck", "goose", "rabbit", "venison", "veal", "fish", "salmon", "tuna", "cod", "trout",
+            "prawns", "shrimp",
+        ],
         reason: "This is not planned yet: chicken, turkey, pork, beef and lamb chops are.",
         nearest: None,
+        piece: None,
     },
 ];

@@ -147,14 +147,19 @@ fn written(told: &Cooking, own: &Request, assumed: &mut Vec<Message>) -> Request
         nearest
     });
     let machine = written_for(told, cut, &mut assume).machine();
-    let usual = Request::usual(cut, machine);
-    let (pieces, mass) = match (told.pieces, told.mass) {
+    let mut usual = Request::usual(cut, machine);
+    if let Some(piece) = told.not_planned.and_then(|one| one.piece) {
+        usual.mass = piece;
+    }
+    if told.in_foil {
+        assume("In foil it browns less and takes longer: counted as bare".into());
+    }
+    let (said, all) = amounts(told, cut, &mut assume);
+    let (pieces, mass) = match (said, all) {
         _ if told.each.is_some() => {
             let each = told.each.unwrap_or(usual.mass);
-            let by_mass = told
-                .mass
-                .map(|all| (all.grams() / each.grams()).round().max(1.0) as u32);
-            let pieces = told.pieces.or(by_mass).unwrap_or_else(|| {
+            let by_mass = all.map(|all| (all.grams() / each.grams()).round().max(1.0) as u32);
+            let pieces = said.or(by_mass).unwrap_or_else(|| {
                 assume(format!("Not said how many: {}", usual.pieces).into());
                 usual.pieces
             });
@@ -163,8 +168,9 @@ fn written(told: &Cooking, own: &Request, assumed: &mut Vec<Message>) -> Request
         (Some(pieces), Some(all)) => {
             let each = Mass::from_grams(all.grams() / f64::from(pieces.max(1)));
             let [light, ..] = usual.entry().usual_mass;
+            let light = light.grams().min(usual.mass.grams());
             // "8 oz chicken breasts (2)".
-            if pieces > 1 && each.grams() < LIGHTEST * light.grams() {
+            if pieces > 1 && each.grams() < LIGHTEST * light {
                 assume(Message::with(
                     "{} is taken as the weight of one",
                     [Quantity::Mass(all)],
@@ -201,7 +207,8 @@ fn written(told: &Cooking, own: &Request, assumed: &mut Vec<Message>) -> Request
         ));
         usual
     });
-    let (setting, programme) = match told.stages[..] {
+    let stages = two_stages(&told.stages, &mut assume);
+    let (setting, programme) = match stages[..] {
         [(first, time), (second, _)] if first > second => (
             second,
             Programme::HotStart {
@@ -287,8 +294,63 @@ fn written(told: &Cooking, own: &Request, assumed: &mut Vec<Message>) -> Request
     Request { target, ..request }
 }
 
+/// Stages as a programme has them: of more than two those are taken as one, by their times, that differ least.
+fn two_stages(
+    told: &[(Temperature, Interval)],
+    assume: &mut impl FnMut(Message),
+) -> Vec<(Temperature, Interval)> {
+    let mut stages = told.to_vec();
+    while stages.len() > 2 {
+        let lost = |pair: &[(Temperature, Interval)]| match pair {
+            [(a, x), (b, y)] => {
+                let (x, y) = (x.seconds(), y.seconds());
+                x * y / (x + y) * (a.celsius() - b.celsius()).powi(2)
+            }
+            _ => f64::INFINITY,
+        };
+        let pairs = stages.windows(2).enumerate();
+        let least = pairs.min_by(|(_, one), (_, other)| lost(one).total_cmp(&lost(other)));
+        let Some((n, &[(a, x), (b, y)])) = least else {
+            break;
+        };
+        let (x, y) = (x.seconds(), y.seconds());
+        let mean = (a.celsius() * x + b.celsius() * y) / (x + y);
+        let one = (
+            Temperature::from_celsius(mean),
+            Interval::from_seconds(x + y),
+        );
+        assume(Message::with(
+            "Two of its dials taken as one: {} for {}",
+            [Quantity::Setting(one.0), Quantity::Time(one.1)],
+        ));
+        stages.splice(n..n + 2, [one]);
+    }
+    stages
+}
+
+/// How many, and what all weigh, as it is said: racks of ribs are cut into pieces that go in.
+fn amounts(
+    told: &Cooking,
+    cut: CutId,
+    assume: &mut impl FnMut(Message),
+) -> (Option<u32>, Option<Mass>) {
+    /// A rack of back ribs (common practice: 700 to 1100 g).
+    const RACK: Mass = Mass::from_grams(900.0);
+    let Some(racks) = told.racks.filter(|_| cut == CutId::BackRibs) else {
+        return (told.pieces, told.mass);
+    };
+    let all = told.mass.unwrap_or_else(|| {
+        assume(Message::with(
+            "No weight: {} a rack",
+            [Quantity::Mass(RACK)],
+        ));
+        Mass::from_grams(racks * RACK.grams())
+    });
+    (None, Some(all))
+}
+
 /// The machine a recipe was written for: the one it says, or a drawer; where one piece is too large for the drawers
-/// that are known here, an oven-style machine or an oven.
+/// that are known here, or the dial goes higher than theirs, an oven-style machine or an oven.
 fn written_for(told: &Cooking, cut: CutId, assume: &mut impl FnMut(Message)) -> &'static Preset {
     const LARGER: [(MachineKind, &str); 2] = [
         (MachineKind::OvenStyle, "an oven-style machine"),
@@ -308,10 +370,15 @@ fn written_for(told: &Cooking, cut: CutId, assume: &mut impl FnMut(Message)) -> 
             mass: one.unwrap_or(usual.mass),
             ..usual
         };
-        !matches!(
-            one.check(),
-            Err(PlanError::TooTall { .. } | PlanError::TooLarge { .. })
-        )
+        let dials = told.stages.iter().map(|(dial, _)| *dial);
+        let is_on_the_dial = dials
+            .chain(told.setting)
+            .all(|dial| dial <= one.machine.highest);
+        is_on_the_dial
+            && !matches!(
+                one.check(),
+                Err(PlanError::TooTall { .. } | PlanError::TooLarge { .. })
+            )
     };
     // Of drawers the larger one: that is what recipes are written with (common practice).
     let of = |kind: MachineKind| PRESETS.iter().rfind(|preset| preset.kind == kind);
@@ -324,7 +391,10 @@ fn written_for(told: &Cooking, cut: CutId, assume: &mut impl FnMut(Message)) -> 
     match larger {
         Some((preset, words)) if kind == MachineKind::Drawer && !fits(usual) => {
             assume(
-                format!("Too large for the drawers that are known here: taken as {words}").into(),
+                format!(
+                    "Too large or too hot for the drawers that are known here: taken as {words}"
+                )
+                .into(),
             );
             preset
         }

@@ -27,6 +27,13 @@ pub struct PerMass {
     pub more: Interval,
 }
 
+impl PerMass {
+    fn lasts(self, all: Mass) -> Interval {
+        let times = all.grams() / self.each.grams();
+        Interval::from_seconds(times * self.time.seconds() + self.more.seconds())
+    }
+}
+
 /// How a sauce comes on.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum Sauced {
@@ -49,6 +56,8 @@ pub struct Cooking {
     pub each: Option<Mass>,
     /// How thick.
     pub thickness: Option<Length>,
+    /// How many racks of ribs: each is cut into pieces that go in.
+    pub racks: Option<f64>,
     /// Whether it comes straight from the freezer.
     pub frozen: bool,
     /// How long it stands on the counter before.
@@ -63,6 +72,8 @@ pub struct Cooking {
     pub inside: Option<Temperature>,
     /// Whether it goes into a hot machine; nothing where that is not said.
     pub preheated: Option<bool>,
+    /// Whether it is in foil while it cooks.
+    pub in_foil: bool,
     /// What it names that is not planned.
     pub not_planned: Option<&'static NotYet>,
     /// At what.
@@ -111,6 +122,8 @@ const NOT_MEAT: [&str; 25] = [
     "potatoes",
     "vegetables",
 ];
+/// Between a number and what it counts.
+const TIMES: [&str; 2] = ["x", "×"];
 /// A number alone behind a cut is of its pieces up to here.
 const MOST_COUNTED: u32 = 30;
 /// What is no hotter is not dialled, °C.
@@ -132,11 +145,7 @@ impl Cooking {
     /// ```
     #[must_use]
     pub fn lasts(&self, all: Mass) -> Option<Interval> {
-        let ruled = self.rule.map(|rule| {
-            let times = all.grams() / rule.each.grams();
-            Interval::from_seconds(times * rule.time.seconds() + rule.more.seconds())
-        });
-        ruled.or(self.time)
+        self.rule.map(|rule| rule.lasts(all)).or(self.time)
     }
 }
 
@@ -168,6 +177,7 @@ pub fn read_cooking(text: &str) -> Cooking {
         is_one: named.is_some_and(|named| named.is_one),
         layers: said::layers_in(&lower),
         sauced: said::sauced_in(&lower),
+        in_foil: said::in_foil(&lower),
         machine: said::machine_in(&lower, &words),
         turned: said::turned_in(&lower),
         preheated: (says("preheat") || says("pre-heat")).then(|| {
@@ -186,8 +196,7 @@ pub fn read_cooking(text: &str) -> Cooking {
     for n in 0..words.len() {
         reader.take(&mut read, &words, n);
     }
-    let total = (reader.total > 0.0).then(|| Interval::from_seconds(reader.total));
-    read.time = total.or(reader.card);
+    reader.ends(&mut read);
     if read.stages.len() < 2 {
         read.stages.clear();
     }
@@ -247,7 +256,7 @@ impl Reader {
             if found.celsius() > COLDEST_DIAL {
                 self.dial(read, found);
             }
-        } else if let Some(found) = time(number, unit) {
+        } else if let Some(found) = time(number, unit).or_else(|| times::without_a_unit(words, n)) {
             match times::of(words, n, Interval::from_seconds(self.total)) {
                 Of::Heat => self.cooks(read, words, n, found),
                 Of::Counter => read.tempered = read.tempered.or(Some(found)),
@@ -258,9 +267,28 @@ impl Reader {
             self.weighs(read, words, n, found);
         } else if let Some(found) = thickness(number, unit) {
             read.thickness.get_or_insert(found);
+        } else if ["rack", "racks"].contains(&word.text.as_str()) {
+            read.racks.get_or_insert(number[0]);
         } else if read.pieces.is_none() && number[0] >= 1.0 && number[0].fract() == 0.0 {
             counts(read, words, n, number[0] as u32);
         }
+    }
+
+    /// Times that stand beside a rule are what it comes to, "60 minutes (15 min per pound)", or a hot start before it.
+    fn ends(self, read: &mut Cooking) {
+        /// Nearer than this share they are the same.
+        const SAME: f64 = 0.2;
+        let told = Interval::from_seconds(self.total);
+        if let (Some(rule), true) = (&mut read.rule, self.total > 0.0) {
+            let ruled = read.mass.or(read.each).map(|all| rule.lasts(all).seconds());
+            if ruled.is_some_and(|ruled| (self.total / ruled - 1.0).abs() < SAME) {
+                read.rule = None;
+            } else {
+                rule.more = Interval::from_seconds(rule.more.seconds() + self.total);
+            }
+        }
+        let total = (self.total > 0.0 && read.rule.is_none()).then_some(told);
+        read.time = total.or(self.card);
     }
 
     fn dial(&mut self, read: &mut Cooking, found: Temperature) {
@@ -288,13 +316,9 @@ impl Reader {
         if is_of_a_side {
             read.turned = Some(true);
         }
-        match &mut read.rule {
-            None => self.total += found.seconds(),
+        match &read.rule {
             Some(rule) if found == rule.time || found == rule.more => {}
-            // Before what the rule says: a hot start.
-            Some(rule) => {
-                rule.more = Interval::from_seconds(rule.more.seconds() + found.seconds());
-            }
+            _ => self.total += found.seconds(),
         }
         match (self.setting, read.stages.last_mut()) {
             (Some(setting), Some((last, time))) if *last == setting => {
@@ -308,7 +332,9 @@ impl Reader {
     /// A weight: of one piece where it says so, else of all; what stands beside the name of a cut is its own.
     fn weighs(&mut self, read: &mut Cooking, words: &[Word], n: usize, found: Mass) {
         let text_at = |n: Option<usize>| n.and_then(|n| words.get(n)).map_or("", |word| &word.text);
-        let of_each = ["each", "apiece"].contains(&text_at(Some(n + 1)))
+        let joined = words.get(n).is_some_and(|word| word.joined);
+        let of_each = joined
+            || ["each", "apiece"].contains(&text_at(Some(n + 1)))
             || ["each", "x", "×"].contains(&text_at(n.checked_sub(1)));
         // "60 g salt", "200 g of flour".
         let next = if text_at(Some(n + 1)) == "of" {
@@ -334,12 +360,21 @@ impl Reader {
     }
 }
 
-/// Whether the words right before name one.
+/// Whether the words right before name one: "chicken breasts (2)", "lamb chops x 6".
 fn follows_a_cut(words: &[Word], n: usize) -> bool {
-    let before = words.get(n.saturating_sub(2)..n).unwrap_or_default();
+    let mut before = words.get(..n).unwrap_or_default();
+    while let [rest @ .., Word { text, .. }] = before
+        && TIMES.contains(&text.as_str())
+    {
+        before = rest;
+    }
+    let before = before
+        .get(before.len().saturating_sub(2)..)
+        .unwrap_or_default();
     let goes_on = before.last().is_some_and(|word| !word.ends);
     let before: Vec<&str> = before.iter().map(|word| word.text.as_str()).collect();
-    goes_on && named_in(&before.join(" ")).is_some()
+    let before = before.join(" ");
+    goes_on && (named_in(&before).is_some() || said::meant_by(&before, false).is_some())
 }
 
 /// Whether the next few words name one.
@@ -362,7 +397,8 @@ fn counts(read: &mut Cooking, words: &[Word], n: usize, count: u32) {
     let what: Vec<&str> = counted.map(|(_, word)| word.text.as_str()).collect();
     let are_pieces = match what.first() {
         Some(&("pieces" | "pcs")) => true,
-        Some(&("x" | "×")) => {
+        Some(&"of") => what.get(1) == Some(&"them"),
+        Some(times) if TIMES.contains(times) => {
             let next = words.get(n + 1);
             next.and_then(|next| mass(next.number?, &next.text))
                 .is_some()
@@ -378,7 +414,10 @@ fn counts(read: &mut Cooking, words: &[Word], n: usize, count: u32) {
         return;
     }
     let what = what.join(" ");
-    if are_pieces || named_in(&what).is_some() || said::meant_by(&what, false).is_some() {
+    let is_meat = named_in(&what).is_some()
+        || said::meant_by(&what, false).is_some()
+        || said::not_planned_in(&what).is_some();
+    if are_pieces || is_meat {
         read.pieces = Some(count);
     }
 }

@@ -45,7 +45,7 @@ fn degrees(value: f64, unit: &str) -> Option<Temperature> {
     }
 }
 
-/// With its unit, or without one where the number can be nothing else: "at 400, 20 min", "at 180 for 20 min".
+/// With its unit, or without one where the number can be nothing else: "at 400, 20 min", "180 for 20 min".
 pub fn temperature(words: &[Word], at: usize) -> Option<Temperature> {
     let number = words.get(at)?.number?;
     let value = middle(number);
@@ -63,7 +63,9 @@ pub fn temperature(words: &[Word], at: usize) -> Option<Temperature> {
         }
         _ if value > CELSIUS_UP_TO && value <= 550.0 => Some(Temperature::from_fahrenheit(value)),
         "" if value >= A_DIAL => Some(Temperature::from_celsius(value)),
-        _ if value >= SAID_AT && is_said_at() => Some(Temperature::from_celsius(value)),
+        _ if value >= SAID_AT && (unit == "for" || is_said_at()) => {
+            Some(Temperature::from_celsius(value))
+        }
         _ => None,
     })
 }

@@ -1,5 +1,7 @@
 //! What a text says without numbers: what is cooked, in what, how it is turned and sauced, what is on it.
 
+use std::ops::Range;
+
 use super::Sauced;
 use super::quantities::temperature;
 use super::words::Word;
@@ -125,6 +127,24 @@ pub fn sauced_in(text: &str) -> Option<Sauced> {
     }
 }
 
+/// Whether it is in foil while it cooks, and not only while it rests.
+pub fn in_foil(text: &str) -> bool {
+    /// Letters around the word that say which.
+    const AROUND: usize = 30;
+    let around = |at: usize| {
+        let (head, tail) = text.split_at(at);
+        let skipped = head.chars().count().saturating_sub(AROUND);
+        let mut near: String = head.chars().skip(skipped).collect();
+        near.extend(tail.chars().take(AROUND));
+        near
+    };
+    let mut told = text.match_indices("foil").map(|(at, _)| around(at));
+    told.any(|near| {
+        says(&near, &["wrap", "in foil", "cover"])
+            && !says(&near, &["rest", "tent", "stand", "line"])
+    })
+}
+
 /// What is on the meat, the lowest first; nothing where the text names nothing that changes how it browns.
 pub fn layers_in(text: &str) -> Vec<Layer> {
     const ON_IT: [(&[&str], Layer); 5] = [
@@ -143,8 +163,10 @@ pub fn layers_in(text: &str) -> Vec<Layer> {
             Layer::Crumb,
         ),
     ];
-    // It is no flour.
-    let text = text.replace("cornflour", "cornstarch");
+    // It is no flour; and a crumb hangs on by egg, said or not.
+    let text = text
+        .replace("cornflour", "cornstarch")
+        .replace("breaded", "in egg and crumbs");
     let mut on_it: Vec<Layer> = ON_IT
         .iter()
         .filter(|(any, _)| says(&text, any))
@@ -157,23 +179,23 @@ pub fn layers_in(text: &str) -> Vec<Layer> {
     on_it
 }
 
-/// Whether a text has a name, as a word or its beginning, and where it ends.
-fn found(text: &str, name: &str) -> Option<usize> {
+/// Whether a text has a name, as a word or its beginning, and where.
+fn found(text: &str, name: &str) -> Option<Range<usize>> {
     let name = name.to_lowercase();
     let mut at = text.match_indices(&name);
     at.find(|(at, _)| {
         let before = text.get(..*at).and_then(|head| head.chars().next_back());
         before.is_none_or(|c| !c.is_alphanumeric())
     })
-    .map(|(at, _)| at + name.len())
+    .map(|(at, _)| at..at + name.len())
 }
 
 /// A cut whose name a text has.
 pub struct Named {
-    /// The name, as the catalogue has it.
-    pub name: &'static str,
     /// Which it is.
     pub cut: CutId,
+    /// Where it stands.
+    pub at: Range<usize>,
     /// Whether that speaks of one piece.
     pub is_one: bool,
 }
@@ -187,10 +209,10 @@ pub fn named_in(text: &str) -> Option<Named> {
     });
     let named = all.filter_map(|(name, id)| Some((name, found(text, name)?, id)));
     // Of names of one length the first of the catalogue: what is usual stands before what is special.
-    let (name, end, id) = named.min_by_key(|(name, _, _)| std::cmp::Reverse(name.len()))?;
-    let goes_on = text.get(end..).and_then(|rest| rest.chars().next());
+    let (name, at, id) = named.min_by_key(|(name, ..)| std::cmp::Reverse(name.len()))?;
+    let goes_on = text.get(at.end..).and_then(|rest| rest.chars().next());
     Some(Named {
-        name,
+        at,
         cut: meant(id, text),
         is_one: !name.ends_with('s') && !goes_on.is_some_and(char::is_alphanumeric),
     })
@@ -203,6 +225,9 @@ fn meant(id: CutId, text: &str) -> CutId {
         && text.contains("lamb")
         && !text.contains("pork")
     {
+        return CutId::LambChop;
+    }
+    if id == CutId::BeefSteak && text.contains("lamb") && !text.contains("beef") {
         return CutId::LambChop;
     }
     if !text.contains("boneless") || text.contains("bone-in") {
@@ -223,6 +248,13 @@ pub fn meant_by(text: &str, is_heavy: bool) -> Option<CutId> {
         let of_another = ["veal", "venison"].iter().any(|other| text.contains(other));
         return (!of_another).then(|| meant(CutId::PorkChop, text));
     }
+    let of_turkey = text.contains("turkey");
+    if found(text, "thighs").is_some() && !of_turkey {
+        return Some(meant(CutId::BoneInThigh, text));
+    }
+    if found(text, "breasts").is_some() && !of_turkey {
+        return Some(CutId::BonelessBreast);
+    }
     let is_whole = is_heavy || text.contains("whole");
     (is_whole && found(text, "chicken").is_some()).then_some(CutId::WholeChicken)
 }
@@ -230,14 +262,17 @@ pub fn meant_by(text: &str, is_heavy: bool) -> Option<CutId> {
 /// Something that is not planned, where the text names it and no cut, or as more than the cut: "gammon joint", "rack
 /// of lamb".
 pub fn not_planned_in(text: &str) -> Option<&'static NotYet> {
-    let cut = named_in(text).map(|named| named.name.to_lowercase());
-    let is_more_than = |name: &str, end: usize| {
-        let rest = text.get(end..).unwrap_or_default().trim_start();
+    // "Bone-in, skin-on chicken breasts" are as if it stood together.
+    let plain = text.replace(',', " ").replace("skin-on", " ");
+    let text = &plain.split_whitespace().collect::<Vec<_>>().join(" ");
+    let cut = named_in(text).map(|named| named.at);
+    // Together with the cut, or right beside it.
+    let is_more_than = |at: Range<usize>| {
         cut.as_ref()
-            .is_none_or(|cut| name.contains(cut.as_str()) || rest.starts_with(cut.as_str()))
+            .is_none_or(|cut| at.start <= cut.end + 1 && cut.start <= at.end + 1)
     };
     NOT_YET.iter().find(|one| {
         let mut named = one.names.iter();
-        named.any(|name| found(text, name).is_some_and(|end| is_more_than(name, end)))
+        named.any(|name| found(text, name).is_some_and(is_more_than))
     })
 }

@@ -161,7 +161,9 @@ fn is_a_moment(words: &[Word], at: usize, told: Interval) -> bool {
         return true;
     }
     let said: Vec<&Word> = before(words, at).take(7).collect();
-    if said.first().is_some_and(|word| word.text == "every") {
+    // "Every 8 minutes"; "for the last 5 minutes" of what was told.
+    let first = said.first().map(|word| word.text.as_str());
+    if first == Some("every") || (first == Some("last") && told.seconds() > 0.0) {
         return true;
     }
     let turns = |word: &&Word| TURNS.iter().any(|turn| word.text.starts_with(turn));
@@ -187,6 +189,17 @@ fn is_a_moment(words: &[Word], at: usize, told: Interval) -> bool {
         .and_then(|word| time(word.number?, &word.text));
     let within = own.is_some_and(|own| own <= told);
     within && behind(words, at).take(3).any(|word| turns(&word))
+}
+
+/// "At 180 for 10": minutes, behind a dial.
+pub fn without_a_unit(words: &[Word], at: usize) -> Option<Interval> {
+    /// More is another dial.
+    const MOST: f64 = 90.0;
+    let own = words.get(at)?;
+    let dial = at.checked_sub(1).and_then(|n| words.get(n))?;
+    let minutes = middle(own.number?);
+    let is_one = own.text.is_empty() && own.ends && dial.text == "for" && dial.number.is_some();
+    (is_one && minutes <= MOST).then(|| Interval::from_minutes(minutes))
 }
 
 /// "20 min total", "a total of 20 min".

@@ -1,5 +1,12 @@
 //! The words of a text, each with the number before it.
 
+/// What a slash says between two units; it is a space by then.
+const PER: [(&str, &str); 4] = [
+    ("min lb", "min per lb"),
+    ("min kg", "min per kg"),
+    ("mins lb", "mins per lb"),
+    ("minutes lb", "minutes per lb"),
+];
 /// Fractions that are one sign.
 const HALVES: [(char, &str); 5] = [
     ('½', " 1/2"),
@@ -16,6 +23,8 @@ pub struct Word {
     pub number: Option<[f64; 2]>,
     /// Without what stands around it.
     pub text: String,
+    /// Whether a hyphen joins the two: "8-ounce".
+    pub joined: bool,
     /// Whether a comma, a stop or the like comes after it.
     pub ends: bool,
 }
@@ -31,6 +40,7 @@ pub fn words(text: &str) -> Vec<Word> {
             token.find(|c: char| !(c.is_ascii_digit() || matches!(c, '.' | ',' | '-' | '/')));
         let (head, tail) = token.split_at(digits.unwrap_or(token.len()));
         // "1-inch".
+        let joined = head.len() > 1 && head.ends_with('-');
         let head = head.trim_end_matches('-');
         match (range(head), pending) {
             (Some(number), Some([from, _]))
@@ -74,7 +84,12 @@ pub fn words(text: &str) -> Vec<Word> {
         } else {
             pending.take()
         };
-        found.push(Word { number, text, ends });
+        found.push(Word {
+            number,
+            text,
+            joined,
+            ends,
+        });
     }
     found.extend(pending.map(|number| Word::bare(number, true)));
     found
@@ -85,6 +100,7 @@ impl Word {
         Self {
             number: Some(number),
             text: String::new(),
+            joined: false,
             ends,
         }
     }
@@ -117,6 +133,10 @@ fn spaced(text: &str) -> String {
             other => out.push(other),
         }
         before = c;
+    }
+    // "18 min/lb".
+    for (short, long) in PER {
+        out = out.replace(short, long);
     }
     // "1½ lb" is one and a half.
     HALVES
