@@ -346,7 +346,7 @@ fn where_and_how_is_read() {
 /// stands behind their time, ovens by three dials.
 #[test]
 fn what_a_time_is_of_is_read() {
-    let told: [(&str, f64, f64, usize); 19] = [
+    let told: [(&str, f64, f64, usize); 25] = [
         (
             "Turkey breast joint, 900 g. Air fry at 170 °C for 50 minutes. Turn over after 25 minutes. Allow to stand \
              15 minutes.",
@@ -452,6 +452,27 @@ fn what_a_time_is_of_is_read() {
             220.0,
             3,
         ),
+        (
+            "Brine 4 chicken breasts 30 min in 4 cups water. 375F 18 min.",
+            18.0,
+            190.6,
+            0,
+        ),
+        (
+            "Heat the air fryer to 400 F for 5 minutes. Cook the steak 4 minutes, flip, 4-5 minutes",
+            8.5,
+            204.4,
+            0,
+        ),
+        (
+            "Preheat. Add 4 thighs, cook 20 min at 190 C",
+            20.0,
+            190.0,
+            0,
+        ),
+        ("390F 9 min, flip, 8 min, rest 8", 17.0, 198.9, 0),
+        ("ribs 600g 160°C 40min + 10min 200°C", 50.0, 160.0, 2),
+        ("180°C 20 min 200°C 10 min", 30.0, 180.0, 2),
         // What is wanted inside is no dial, whatever number comes next.
         (
             "cook at 380 for 20 min until an internal temp of 165, 5 min more if not",
@@ -493,6 +514,10 @@ fn what_a_time_is_of_is_read() {
     );
     assert_eq!(pieces("1. Season the wings. 2. Cook 20 min").0, None);
     assert_eq!(pieces("Toss 6 thighs in oil, 400F 20 min").0, Some(6));
+    assert_eq!(
+        pieces("chicken supremes 180 g x 2, 190C"),
+        (Some(2), Some(180.0))
+    );
     // A hyphen makes it the weight of one.
     let steaks = read_cooking("8-oz. sirloin steaks, 400°F, 10 min");
     assert_eq!(steaks.each.map(|mass| mass.grams().round()), Some(227.0));
@@ -531,6 +556,21 @@ fn what_is_cooked_and_how_it_is_dressed_is_read() {
         ("pork shoulder steaks 4 x 200 g", CutId::BonelessChop),
         ("pork belly strips 500 g", CutId::BellyCubes),
         ("prime rib 2 kg", CutId::BeefRoast),
+        ("rack of pork ribs 600 g", CutId::BackRibs),
+        (
+            "butterflied chicken breasts, 200 g each",
+            CutId::BonelessBreast,
+        ),
+        ("1 kg pork belly cut into 2 cm cubes", CutId::BellyCubes),
+        ("cubed pork belly", CutId::BellyCubes),
+        (
+            "drumsticks; serve with diced tomatoes and cubed potatoes",
+            CutId::Drumstick,
+        ),
+        (
+            "thighs. Cut the potatoes into 1-inch chunks",
+            CutId::BoneInThigh,
+        ),
         ("breasts, 190 C 20 min", CutId::BonelessBreast),
         ("bacon-wrapped chicken breasts", CutId::BonelessBreast),
     ];
@@ -554,6 +594,10 @@ fn what_is_cooked_and_how_it_is_dressed_is_read() {
         "boneless leg of lamb 1 kg",
         "2 cups of diced chicken breast",
         "chicken nuggets",
+        "cubed sirloin, 8 min",
+        "Cut the chicken breasts into 1-inch cubes; 400F 8 minutes",
+        "chicken kiev, 180C 25 min",
+        "stuffed chicken breasts, 190 C",
         "tuna steaks",
         "veal chops",
     ] {
@@ -651,6 +695,14 @@ fn a_recipe_is_read_for_a_machine_that_differs() {
     assert_eq!(read.request.programme, read.converted.programme);
     let there = read.converted.there.browning[0];
     assert!(read.converted.here.browning[0] >= there.min(Browning::Golden));
+    let inside = |text: &str| read_cooking(text).inside.map(|core| core.celsius());
+    assert_eq!(
+        inside("beef roast, medium rare"),
+        inside("beef roast, medium-rare")
+    );
+    // 400 °F are the 204 °C of a dial in Celsius.
+    let drawer = reading(&read_cooking("thighs 400F 20 min"), &own).unwrap();
+    assert_eq!(drawer.written.machine.kind, MachineKind::Drawer);
     // A dial that no drawer has is an oven's; three dials are two, and that is told.
     let belly =
         "pork belly 1.5 kg: 220C for 25 minutes, then 160C for 75 minutes, then 220C for 10 mins";

@@ -186,6 +186,7 @@ impl CutId {
                 "baby back ribs",
                 "rack",
                 "rack of ribs",
+                "rack of pork ribs",
                 "spare rib",
                 "spare ribs",
                 "loin ribs",
@@ -236,7 +237,7 @@ impl CutId {
 }
 
 /// Names a cook may look for in vain, each with what to do instead.
-pub static NOT_YET: [NotYet; 10] = [
+pub static NOT_YET: [NotYet; 11] = [
     NotYet {
         names: &[
             "tenders",
@@ -320,16 +321,22 @@ pub static NOT_YET: [NotYet; 10] = [
     },
     NotYet {
         names: &[
-            "diced chicken",
-            "cubed chicken",
-            "chicken cubes",
+            "diced",
+            "cubed",
             "chicken bites",
-            "chicken pieces, diced",
+            "steak bites",
+            "beef tips",
             "nuggets",
             "kebab",
             "skewer",
         ],
         reason: "Diced meat and nuggets are not planned yet. Follow the label.",
+        nearest: None,
+        piece: None,
+    },
+    NotYet {
+        names: &["kiev", "cordon bleu", "stuffed"],
+        reason: "Stuffed meat is not planned: its filling has to be hot through as well. Follow the label.",
         nearest: None,
         piece: None,
     },

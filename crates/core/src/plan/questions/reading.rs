@@ -373,7 +373,7 @@ fn written_for(told: &Cooking, cut: CutId, assume: &mut impl FnMut(Message)) -> 
         let dials = told.stages.iter().map(|(dial, _)| *dial);
         let is_on_the_dial = dials
             .chain(told.setting)
-            .all(|dial| dial <= one.machine.highest);
+            .all(|dial| one.machine.on_dial(dial) <= one.machine.highest);
         is_on_the_dial
             && !matches!(
                 one.check(),

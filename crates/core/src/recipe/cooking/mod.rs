@@ -180,7 +180,7 @@ pub fn read_cooking(text: &str) -> Cooking {
         in_foil: said::in_foil(&lower),
         machine: said::machine_in(&lower, &words),
         turned: said::turned_in(&lower),
-        preheated: (says("preheat") || says("pre-heat")).then(|| {
+        preheated: said::preheats(&lower).then(|| {
             let not = [
                 "no preheat",
                 "no need to preheat",
@@ -215,8 +215,11 @@ pub fn read_cooking(text: &str) -> Cooking {
 
 /// The temperature of a doneness that is named: "medium-rare".
 fn done_in(id: CutId, text: &str) -> Option<Temperature> {
+    // "Medium rare", "medium-rare".
+    let plain = |text: &str| text.to_lowercase().replace('-', " ");
+    let text = plain(text);
     let named = cut(id).textures.iter();
-    let named = named.filter(|texture| text.contains(&texture.name.to_lowercase()));
+    let named = named.filter(|texture| text.contains(&plain(texture.name)));
     let longest = named.max_by_key(|texture| texture.name.len())?;
     Some(longest.core)
 }
@@ -298,11 +301,7 @@ impl Reader {
 
     /// A time in the machine.
     fn cooks(&mut self, read: &mut Cooking, words: &[Word], n: usize, found: Interval) {
-        // "25 minutes at 160 °C": the dial stands behind its time.
-        let at = words
-            .get(n + 1)
-            .filter(|at| at.number.is_none() && at.text == "at");
-        if let Some(setting) = at.and_then(|_| temperature(words, n + 2)) {
+        if let Some(setting) = dial_behind(words, n) {
             self.dial(read, setting);
         }
         if times::is_of_all(words, n) {
@@ -335,7 +334,8 @@ impl Reader {
         let joined = words.get(n).is_some_and(|word| word.joined);
         let of_each = joined
             || ["each", "apiece"].contains(&text_at(Some(n + 1)))
-            || ["each", "x", "×"].contains(&text_at(n.checked_sub(1)));
+            || ["each", "x", "×"].contains(&text_at(n.checked_sub(1)))
+            || TIMES.contains(&text_at(Some(n + 1)));
         // "60 g salt", "200 g of flour".
         let next = if text_at(Some(n + 1)) == "of" {
             n + 2
@@ -360,13 +360,33 @@ impl Reader {
     }
 }
 
-/// Whether the words right before name one: "chicken breasts (2)", "lamb chops x 6".
+/// The dial that stands behind its time: "25 minutes at 160 °C", "10 min 200 °C" where that has no other one.
+fn dial_behind(words: &[Word], n: usize) -> Option<Temperature> {
+    let next = words.get(n + 1)?;
+    if next.number.is_none() && next.text == "at" {
+        return temperature(words, n + 2);
+    }
+    let dial = temperature(words, n + 1)?;
+    let own = words.get(n + 2..).unwrap_or_default().iter();
+    let mut own = own
+        .take_while(|word| !word.ends || word.number.is_some())
+        .take(3);
+    let has_another = own.any(|word| word.number.is_some_and(|of| time(of, &word.text).is_some()));
+    let is_last = words.len() == n + 2;
+    (is_last || !has_another && !next.ends).then_some(dial)
+}
+
+/// Whether the words right before name one, or the weight of one: "chicken breasts (2)", "lamb chops x 6", "180 g x 2".
 fn follows_a_cut(words: &[Word], n: usize) -> bool {
     let mut before = words.get(..n).unwrap_or_default();
-    while let [rest @ .., Word { text, .. }] = before
+    if let [rest @ .., Word { text, .. }] = before
         && TIMES.contains(&text.as_str())
     {
         before = rest;
+        let last = rest.last();
+        if last.is_some_and(|last| last.number.and_then(|of| mass(of, &last.text)).is_some()) {
+            return true;
+        }
     }
     let before = before
         .get(before.len().saturating_sub(2)..)

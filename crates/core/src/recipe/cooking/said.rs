@@ -44,6 +44,21 @@ pub fn turned_in(text: &str) -> Option<bool> {
     }
 }
 
+/// Whether it speaks of a hot machine before anything goes in.
+pub fn preheats(text: &str) -> bool {
+    const SAID: [&str; 8] = [
+        "preheat",
+        "pre-heat",
+        "heat air fryer",
+        "heat the air fryer",
+        "heat your air fryer",
+        "heat oven",
+        "heat the oven",
+        "heat your oven",
+    ];
+    says(text, &SAID)
+}
+
 /// The kind a text speaks of; what is more special first.
 pub fn machine_in(text: &str, words: &[Word]) -> Option<MachineKind> {
     const SAID: &[(&[&str], MachineKind)] = &[
@@ -227,6 +242,12 @@ fn meant(id: CutId, text: &str) -> CutId {
     {
         return CutId::LambChop;
     }
+    let is_cubed = says(text, &["cube", "bites"]);
+    match id {
+        CutId::PorkBellySlab if is_cubed => return CutId::BellyCubes,
+        CutId::SpatchcockedChicken if text.contains("breast") => return CutId::BonelessBreast,
+        _ => {}
+    }
     if id == CutId::BeefSteak && text.contains("lamb") && !text.contains("beef") {
         return CutId::LambChop;
     }
@@ -265,7 +286,14 @@ pub fn not_planned_in(text: &str) -> Option<&'static NotYet> {
     // "Bone-in, skin-on chicken breasts" are as if it stood together.
     let plain = text.replace(',', " ").replace("skin-on", " ");
     let text = &plain.split_whitespace().collect::<Vec<_>>().join(" ");
-    let cut = named_in(text).map(|named| named.at);
+    let named = named_in(text);
+    let is_belly = named
+        .as_ref()
+        .is_some_and(|named| named.cut == CutId::BellyCubes);
+    if !is_belly && is_cut_small(text) {
+        return NOT_YET.iter().find(|one| one.names.contains(&"diced"));
+    }
+    let cut = named.map(|named| named.at);
     // Together with the cut, or right beside it.
     let is_more_than = |at: Range<usize>| {
         cut.as_ref()
@@ -273,6 +301,22 @@ pub fn not_planned_in(text: &str) -> Option<&'static NotYet> {
     };
     NOT_YET.iter().find(|one| {
         let mut named = one.names.iter();
-        named.any(|name| found(text, name).is_some_and(is_more_than))
+        let is_of_belly = is_belly && one.names.contains(&"diced");
+        !is_of_belly && named.any(|name| found(text, name).is_some_and(is_more_than))
+    })
+}
+
+/// "Cut the breasts into 1-inch cubes", but not the potatoes.
+fn is_cut_small(text: &str) -> bool {
+    const SMALL: [&str; 5] = ["cubes", "chunks", "bite-size", "bite size", "bites"];
+    /// Letters between.
+    const NEAR: usize = 30;
+    text.match_indices("into ").any(|(at, into)| {
+        let (head, tail) = text.split_at(at);
+        let near: String = tail.chars().skip(into.len()).take(NEAR).collect();
+        let near = near.split(['.', ';']).next().unwrap_or_default();
+        let what = head.rsplit(['.', ';']).next().unwrap_or_default();
+        let is_meat = named_in(what).is_some() || meant_by(what, true).is_some();
+        is_meat && says(near, &SMALL)
     })
 }

@@ -79,6 +79,16 @@ fn before(words: &[Word], at: usize) -> impl Iterator<Item = &Word> {
     near.iter().rev()
 }
 
+/// The words before a place within its part of the sentence, up to another time.
+fn sentence(words: &[Word], at: usize) -> impl Iterator<Item = &Word> {
+    let is_time = |word: &Word| {
+        word.number
+            .is_some_and(|one| time(one, &word.text).is_some())
+    };
+    let before = words.get(..at).unwrap_or_default().iter().rev();
+    before.take_while(move |word| !word.ends && !is_time(word))
+}
+
 /// The words behind a place up to another number.
 fn behind(words: &[Word], at: usize) -> impl Iterator<Item = &Word> {
     let behind = words.get(at + 1..).unwrap_or_default().iter();
@@ -131,6 +141,14 @@ fn is_beside(words: &[Word], at: usize) -> bool {
     {
         return true;
     }
+    // "Brine 4 chicken breasts 30 min": what is counted or weighed does not part them. "Heat the air fryer to 400 °F
+    // for 5 minutes".
+    let part: Vec<&Word> = sentence(words, at).collect();
+    let on = |what: &[&str]| part.iter().any(|word| has(what, word));
+    let of_the_machine = on(&["heat", "warm"]) && on(&["fryer", "oven", "machine"]);
+    if of_the_machine || part.iter().take(NEAR).any(|word| has(&BESIDE, word)) {
+        return true;
+    }
     // "8 hours in the fridge".
     if near_behind(words, at)
         .take(3)
@@ -146,7 +164,9 @@ fn is_beside(words: &[Word], at: usize) -> bool {
         let after = words.get(at + n + 2);
         after.is_none_or(|after| {
             let number = after.number;
-            number.is_none_or(|number| time(number, &after.text).is_none())
+            // "Rest 5 minutes", "rest 5".
+            number
+                .is_none_or(|number| !after.text.is_empty() && time(number, &after.text).is_none())
         })
     })
 }
