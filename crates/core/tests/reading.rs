@@ -720,6 +720,10 @@ fn a_recipe_is_read_for_a_machine_that_differs() {
         "{:?}",
         read.assumed
     );
+    let hot = reading(&read_cooking("drumsticks 425F 20 min"), &own).unwrap();
+    let kinds: Vec<MachineKind> = hot.otherwise.iter().map(|(kind, _)| *kind).collect();
+    assert_eq!(hot.written.machine.kind, MachineKind::OvenStyle);
+    assert_eq!(kinds, [MachineKind::FanOven, MachineKind::StillOven]);
     // Nothing is planned below its minimum, whatever is written.
     let rare = read_cooking("beef roast 3 lb, 390F 50 min until 130°F");
     let read = reading(&rare, &own).unwrap();

@@ -438,6 +438,7 @@ fn others(written: &Request, time: Interval, own: &Request) -> Vec<(MachineKind,
         MachineKind::StillOven,
     ]
     .into_iter()
+    .filter(|kind| *kind != written.machine.kind)
     .filter_map(|kind| {
         let machine = PRESETS.iter().find(|preset| preset.kind == kind)?.machine();
         let support = Request::usual(written.cut, machine.clone()).support;
