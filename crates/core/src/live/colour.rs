@@ -80,7 +80,7 @@ pub struct Seen<'a> {
 
 /// Logarithm of how much faster the faces of a batch brown than computed.
 pub fn faster(request: &Request, facts: &Facts, computed: &Computed, batch: usize) -> f64 {
-    let own = (request.known.machine).map_or(BROWNS, |known| known.browning_spread);
+    let own = request.known.of_the_machine().browning_spread;
     let (sum, weight) = looks(facts, computed)
         .filter(|(number, _)| *number == batch)
         .fold((0.0, own.powi(-2)), |(sum, weight), (_, look)| {
@@ -124,10 +124,12 @@ impl Seen<'_> {
         let by_heat = mean(&|look| units.of_machine(&look.computed)[0]);
         let by_offset = mean(&|look| units.of_machine(&look.computed)[1]);
         let [heat, offset] = units.machine_was();
-        let known = self.planned.request.known.machine;
-        let known = known.map_or(1.0, |known| known.browning);
+        let known = self.planned.request.known.of_the_machine();
         Some(Colour {
-            says: mean(&|look| look.apart) + known.ln() + by_heat * heat + by_offset * offset,
+            says: mean(&|look| look.apart)
+                + known.browning.ln()
+                + by_heat * heat
+                + by_offset * offset,
             noise: weight.recip() + (1.0 - super::STAYS) * BROWNS * BROWNS,
             by_machine: [by_heat, by_offset],
         })

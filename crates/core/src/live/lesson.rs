@@ -216,6 +216,7 @@ impl Units {
         let start = varied(Unknown::Start).start;
         let calibration = request.machine.calibration;
         let known = request.known;
+        let machine = known.of_the_machine();
         let guessed = request.thickness.is_none();
         let from_fridge = matches!(request.start, Start::Fridge | Start::Tempered(_));
         let share = (1.0 - STAYS).sqrt();
@@ -224,9 +225,8 @@ impl Units {
             thickness: if guessed { thick } else { 0.0 },
             start: if from_fridge { start } else { 0.0 },
             base: [
-                (calibration.heat * known.machine.map_or(1.0, |one| one.heat)).ln(),
-                calibration.offset.kelvins()
-                    + known.machine.map_or(0.0, |one| one.offset.kelvins()),
+                (calibration.heat * machine.heat).ln(),
+                calibration.offset.kelvins() + machine.offset.kelvins(),
                 if guessed {
                     known.cut.map_or(0.0, |one| one.thickness.ln())
                 } else {

@@ -236,8 +236,8 @@ impl<'a> Problem<'a> {
         variation: Variation,
     ) -> Run {
         let request = self.request;
-        let learned = request.known.machine.map_or(1.0, |known| known.heat);
-        let heat = variation.heat * request.machine.calibration.heat * learned;
+        let learned = request.known.of_the_machine();
+        let heat = variation.heat * request.machine.calibration.heat * learned.heat;
         let setting = self.true_to(self.first_setting()) + variation.setting;
         let mut run: Option<Run> = None;
         for (n, tray) in trays.iter().enumerate() {

@@ -85,6 +85,12 @@ impl Known {
         Ok(())
     }
 
+    /// The machine as it is known, or as is usual for its kind.
+    #[must_use]
+    pub(crate) fn of_the_machine(&self) -> KnownMachine {
+        self.machine.unwrap_or(KnownMachine::USUAL)
+    }
+
     /// Whether anything is known.
     #[must_use]
     pub const fn is_nothing(&self) -> bool {

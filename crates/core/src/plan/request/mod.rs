@@ -531,9 +531,8 @@ impl Request {
             Some(share) if self.surface.has(Layer::Glaze) => start.sweetened(sweetness(share)),
             _ => start,
         };
-        let faster = self.known.machine.map_or(1.0, |known| known.browning);
         SurfaceStart {
-            browning_rate: start.browning_rate * faster,
+            browning_rate: start.browning_rate * self.known.of_the_machine().browning,
             ..start
         }
     }

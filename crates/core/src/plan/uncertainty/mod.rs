@@ -65,25 +65,19 @@ impl Unknown {
                 start: -start_spread(request) * deviations,
                 ..none
             },
-            Self::MachineHeat => match request.known.machine {
+            Self::MachineHeat => {
+                let known = request.known.of_the_machine();
                 // A machine that is weaker than known is hotter by what goes with that.
-                Some(known) => Variation {
+                Variation {
                     heat: (-known.heat_spread * deviations).exp(),
                     setting: -known.together * deviations,
                     ..none
-                },
-                None => Variation {
-                    heat: (-HEAT * deviations).exp(),
-                    ..none
-                },
-            },
-            Self::Thermostat => {
-                let known = request.known.machine.map(|known| known.offset_spread);
-                Variation {
-                    setting: -known.unwrap_or(THERMOSTAT) * deviations,
-                    ..none
                 }
             }
+            Self::Thermostat => Variation {
+                setting: -request.known.of_the_machine().offset_spread * deviations,
+                ..none
+            },
             Self::Load => Variation {
                 exposure: (-AIR * deviations).exp(),
                 ..none
