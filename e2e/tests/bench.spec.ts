@@ -22,6 +22,16 @@ test("a recipe is read for the kitchen's own machine, and becomes a plan", async
   await expect(page.getByRole("link", { name: "Open as a plan" })).toHaveCount(0);
   await recipe.fill("900 g wings in the oven at 120 °C for 30 min, then 220 °C for 45 min");
   await expect(page.getByText(/^In the drum: at 120 °C, the last \d+ min at 204 °C, .* in all/)).toBeVisible();
+  // A page as a file: its words stand in the field, to be corrected.
+  const instructions = ["Pat dry.", "Air fry at 190 °C for 24 minutes, flip half-way."];
+  const written = { "@type": "Recipe", name: "Harbour thighs", recipeIngredient: ["6 bone-in chicken thighs"], recipeInstructions: instructions };
+  await page.getByLabel("File with a recipe").setInputFiles({
+    name: "harbour.html",
+    mimeType: "text/html",
+    buffer: Buffer.from(`<html><script type="application/ld+json">${JSON.stringify(written)}</script></html>`),
+  });
+  await expect(page.getByText(/^It says 6 bone-in thighs of \d+ g, in a drawer, at 190 °C for 24 min/)).toBeVisible();
+  await expect(recipe).toHaveValue(/^Harbour thighs.\n6 bone-in chicken thighs.\nPat dry/);
   // A label's rule.
   await recipe.fill("1.4 kg pork loin roast, 180 °C, 20 min for each 450 g and 20 more, fan oven");
   await expect(page.getByText(/^It says 1 pork loin roast of 1.4 kg, in an oven with its fan on, at 180 °C/)).toBeVisible();

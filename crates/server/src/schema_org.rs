@@ -178,7 +178,7 @@ pub fn cooking(text: &str) -> String {
         .filter_map(|text| serde_json::from_str::<Value>(text).ok())
         .find_map(|document| recipe_in(&document).cloned());
     let Some(found) = found else {
-        return plain(text);
+        return plain(&without(&without(text, "script"), "style"));
     };
     let mut said: Vec<String> = Vec::new();
     for field in ["name", "recipeIngredient", "recipeInstructions"] {
@@ -188,7 +188,9 @@ pub fn cooking(text: &str) -> String {
     let time = found.get("cookTime").and_then(Value::as_str);
     let time = time.and_then(interval);
     said.extend(time.map(|time| format!("Cook time {} minutes", time.minutes())));
-    said.join(". ")
+    // A line for each, which a reader sees and the reading of times and weights needs.
+    let said: Vec<&str> = said.iter().map(|one| one.trim_end_matches('.')).collect();
+    said.join(".\n")
 }
 
 /// Every text in a value, whatever it is nested in.
@@ -203,6 +205,18 @@ fn strings(value: &Value, said: &mut Vec<String>) {
         }
         _ => {}
     }
+}
+
+/// A page without what stands between the tags of a name.
+fn without(page: &str, name: &str) -> String {
+    let (open, close) = (format!("<{name}"), format!("</{name}"));
+    let mut parts = page.split(open.as_str());
+    let first = parts.next().unwrap_or_default().to_owned();
+    parts.fold(first, |kept, part| {
+        let rest = part.split_once(close.as_str()).map_or("", |(_, rest)| rest);
+        let rest = rest.split_once('>').map_or("", |(_, rest)| rest);
+        kept + rest
+    })
 }
 
 /// What stands in the JSON-LD scripts of a page.
@@ -371,18 +385,7 @@ fn plain(text: &str) -> String {
             _ => {}
         }
     }
-    for (entity, letter) in [
-        ("&amp;", "&"),
-        ("&nbsp;", " "),
-        ("&quot;", "\""),
-        ("&#39;", "'"),
-        ("&frac12;", "½"),
-        ("&frac14;", "¼"),
-        ("&frac34;", "¾"),
-        ("&deg;", "°"),
-    ] {
-        words = words.replace(entity, letter);
-    }
+    let words = html_escape::decode_html_entities(&words);
     words.split_whitespace().collect::<Vec<_>>().join(" ")
 }
 

@@ -83,6 +83,53 @@ async fn a_recipe_for_something_else_is_refused() {
     );
 }
 
+/// A page as sites serve it: the recipe in its script (schema.org/Recipe, from memory), much around it.
+#[actix_web::test]
+async fn a_page_is_read_and_its_words_are_told() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let recipe = json!({
+        "@context": "https://schema.org", "@graph": [{ "@type": "WebPage" }, {
+            "@type": ["Recipe"], "name": "Harbour thighs",
+            "recipeIngredient": ["6 bone-in chicken thighs", "1 tsp salt"],
+            "recipeInstructions": [
+                { "@type": "HowToStep", "text": "Pat the thighs <b>dry</b>." },
+                { "@type": "HowToStep", "text": "Air fry at 190 °C for 24 minutes, flip half-way." },
+            ],
+        }],
+    });
+    let page = format!(
+        "<html><head><script>let at = 400;</script><script type=\"application/ld+json\">{recipe}</script></head>\
+         <body>Oven 220 °C 99 minutes</body></html>"
+    );
+    let asked = |text: &str| json!({ "text": text, "request": sentence() });
+    let (status, read) = post(&app, "/api/plans/recipe", &asked(&page)).await;
+    assert_eq!(status, 200, "{read}");
+    let words = read["text"].as_str().unwrap();
+    assert_eq!(
+        words,
+        "Harbour thighs.\n6 bone-in chicken thighs.\n1 tsp salt.\nPat the thighs dry.\n\
+         Air fry at 190 °C for 24 minutes, flip half-way"
+    );
+    assert_eq!(
+        (&read["written"]["cut"], &read["written"]["pieces"]),
+        (&json!("bone_in_thigh"), &json!(6))
+    );
+    assert_eq!(read["recipe_s"], json!(1440.0));
+    // Without a recipe in it: what a reader sees of it.
+    let bare = "<html><style>p { margin: 400px }</style><script>wait(99)</script><p>Thighs,&nbsp;190&#176;C \
+                24&ndash;26&nbsp;min</p></html>";
+    let (status, seen) = post(&app, "/api/plans/recipe", &asked(bare)).await;
+    assert_eq!(status, 200, "{seen}");
+    assert_eq!(seen["text"], "Thighs, 190°C 24–26 min");
+    assert_eq!(seen["recipe_s"], json!(1500.0));
+    // Read from its words it is the same.
+    let (_, again) = post(&app, "/api/plans/recipe", &asked(words)).await;
+    for field in ["written", "recipe_s", "there", "own"] {
+        assert_eq!(again[field], read[field], "{field}");
+    }
+}
+
 #[actix_web::test]
 async fn an_exercise_is_played_and_shown_at_its_end() {
     let database = Database::new();

@@ -5092,6 +5092,8 @@ export interface components {
              * @description When the inside is safe there; absent where it is not, or there is no minimum.
              */
             safe_at_s?: number | null;
+            /** @description The words it was read from: those of the recipe in a page, or the text itself. */
+            text: string;
             /** @description What it leads to there. */
             there: components["schemas"]["RecipeOutcomeDto"];
             /** @description What is not known, the dearest first. */

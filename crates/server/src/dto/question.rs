@@ -139,6 +139,8 @@ pub struct RecipeToReadDto {
 /// A recipe that was read.
 #[derive(Debug, Clone, PartialEq, Serialize, ToSchema)]
 pub struct RecipeReadingDto {
+    /// The words it was read from: those of the recipe in a page, or the text itself.
+    pub text: String,
     /// What it asks for, in the machine it was written for.
     pub written: RequestDto,
     /// How long it is in there.
@@ -179,9 +181,12 @@ pub struct OtherwiseDto {
     pub time_s: f64,
 }
 
-impl From<&Reading> for RecipeReadingDto {
-    fn from(read: &Reading) -> Self {
+impl RecipeReadingDto {
+    /// What was read, from which words.
+    #[must_use]
+    pub fn of(text: String, read: &Reading) -> Self {
         Self {
+            text,
             written: (&read.written).into(),
             recipe_s: read.time.seconds(),
             assumed: read.assumed.iter().map(MessageDto::from).collect(),

@@ -1,9 +1,11 @@
 // Read a recipe: typed, pasted, a label's rule or a page. What it does there, what it does here.
-import { Box, Text, Textarea } from "@chakra-ui/react";
+import { Box, Flex, Text, Textarea } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
+import { useEffect } from "react";
 import { failed } from "../../api/client";
 import { readCookingQuery } from "../../api/queries";
 import type { Catalogue, RecipeReading, Request } from "../../api/types";
+import { FileButton } from "../../components/FileButton";
 import { Caution } from "../../components/Notice";
 import { ActionLink } from "../../components/PlaceLink";
 import { Action } from "../../components/recipes";
@@ -14,6 +16,7 @@ import { useDraft } from "../../lib/draft";
 import { useSettled } from "../../lib/hooks";
 import { capital } from "../../lib/text";
 import { mass, minutes, setting, temperature, type Units } from "../../lib/units";
+import { isPage, shortened } from "./page";
 
 interface ReadRecipeProps {
   catalogue: Catalogue;
@@ -25,6 +28,8 @@ const EXAMPLE = "400 °F 20 min, turn half-way, in an oven-style machine, for 2 
 /** An invented one, as the keeper's neighbour wrote it down. */
 const PAGE =
   "Harbour legs. 8 drumsticks, 115 g each, in the tabletop oven on a rack: 400 °F for 25 minutes, turn them half-way.";
+/** Files that may hold a recipe. */
+const FILES = ".html,.htm,.json,.jsonld,.txt,.md,text/html,text/plain,application/ld+json";
 /** It is read once the text rests so long, ms. */
 const REST = 350;
 
@@ -36,6 +41,11 @@ export function ReadRecipe({ catalogue, request, units }: ReadRecipeProps) {
   );
   const settled = useSettled(text, REST);
   const read = useQuery({ ...readCookingQuery(settled, request), enabled: settled.trim() !== "" });
+  // Of a page its words are left, to be corrected.
+  const words = read.data?.text;
+  useEffect(() => {
+    if (words !== undefined && text === settled && isPage(text) && !isPage(words)) setText(words);
+  }, [words, text, settled, setText]);
   return (
     <Box as="section" aria-label="Read a recipe" borderTop="1px solid" borderColor="line" py="4">
       <Text as="h2" textStyle="line" fontWeight="650">
@@ -43,7 +53,7 @@ export function ReadRecipe({ catalogue, request, units }: ReadRecipeProps) {
       </Text>
       <Text textStyle="small" color="ink.soft" mb="2">
         As it is printed or told, a label's rule (“20 min for each 450 g and 20 more”), or a page
-        with a recipe in it. Part of it is enough.
+        with a recipe in it, pasted or as a file. Part of it is enough.
       </Text>
       <Textarea
         aria-label="The recipe"
@@ -51,13 +61,22 @@ export function ReadRecipe({ catalogue, request, units }: ReadRecipeProps) {
         rows={3}
         maxW="reading"
         placeholder={EXAMPLE}
-        onChange={(event) => setText(event.target.value)}
+        onChange={(event) => setText(shortened(event.target.value))}
       />
-      {text === "" ? (
-        <Action type="button" look="plain" textStyle="small" px="0" onClick={() => setText(PAGE)}>
-          Try a recipe from a neighbour's notebook
-        </Action>
-      ) : null}
+      <Flex columnGap="4" wrap="wrap">
+        <FileButton
+          label="File with a recipe"
+          accept={FILES}
+          onFile={(file) => void file.text().then((page) => setText(shortened(page)))}
+        >
+          Choose a file
+        </FileButton>
+        {text === "" ? (
+          <Action type="button" look="plain" onClick={() => setText(PAGE)}>
+            Try a recipe from a neighbour's notebook
+          </Action>
+        ) : null}
+      </Flex>
       {settled.trim() === "" ? null : read.error ? (
         <Text role="alert" color="beet" textStyle="body" mt="2">
           {failed(read.error, units)}

@@ -30,7 +30,8 @@ pub async fn recipe(
     let asked = body.into_inner();
     let request = Request::try_from(&asked.request)?;
     text::fits("text", &asked.text, text::RECIPE)?;
-    let told = read_cooking(&schema_org::cooking(&asked.text));
+    let words = schema_org::cooking(&asked.text);
+    let told = read_cooking(&words);
     if let Some(other) = told.not_planned.filter(|one| one.nearest.is_none()) {
         return Err(ApiError::invalid(
             "text",
@@ -39,7 +40,7 @@ pub async fn recipe(
     }
     let answer = context
         .compute(Cost::Usual, move || {
-            Ok(RecipeReadingDto::from(&reading(&told, &request)?))
+            Ok(RecipeReadingDto::of(words, &reading(&told, &request)?))
         })
         .await?;
     Ok(Json(answer))
