@@ -346,7 +346,7 @@ fn where_and_how_is_read() {
 /// stands behind their time, ovens by three dials.
 #[test]
 fn what_a_time_is_of_is_read() {
-    let told: [(&str, f64, f64, usize); 25] = [
+    let told: [(&str, f64, f64, usize); 30] = [
         (
             "Turkey breast joint, 900 g. Air fry at 170 °C for 50 minutes. Turn over after 25 minutes. Allow to stand \
              15 minutes.",
@@ -471,6 +471,16 @@ fn what_a_time_is_of_is_read() {
             0,
         ),
         ("390F 9 min, flip, 8 min, rest 8", 17.0, 198.9, 0),
+        (
+            "wings 360F/25 min, shake at 10 & 20, then 390F/5.",
+            30.0,
+            182.2,
+            2,
+        ),
+        ("thighs (bone in) 25 @ 380, flip at 12.", 25.0, 193.3, 0),
+        ("180 °C for half an hour, drumsticks", 30.0, 180.0, 0),
+        ("Turkey breast joint, 1 hr 20 at 170°C", 80.0, 170.0, 0),
+        ("1 h 10 min at 175 °C", 70.0, 175.0, 0),
         ("ribs 600g 160°C 40min + 10min 200°C", 50.0, 160.0, 2),
         ("180°C 20 min 200°C 10 min", 30.0, 180.0, 2),
         // What is wanted inside is no dial, whatever number comes next.
@@ -518,6 +528,16 @@ fn what_a_time_is_of_is_read() {
         pieces("chicken supremes 180 g x 2, 190C"),
         (Some(2), Some(180.0))
     );
+    assert_eq!(
+        pieces("- 4 (6 oz.) boneless, skinless chicken breasts"),
+        (Some(4), Some(170.0))
+    );
+    let thick = read_cooking("1 1/2-inch-thick pork chops at 400 degrees, 14 min").thickness;
+    assert!((thick.unwrap().millimetres() - 38.1).abs() < 1e-9);
+    assert_eq!(
+        inside("Cook tenderloin 20 min at 390, it's done at 145"),
+        Some(63.0)
+    );
     // A hyphen makes it the weight of one.
     let steaks = read_cooking("8-oz. sirloin steaks, 400°F, 10 min");
     assert_eq!(steaks.each.map(|mass| mass.grams().round()), Some(227.0));
@@ -563,6 +583,12 @@ fn what_is_cooked_and_how_it_is_dressed_is_read() {
         ),
         ("1 kg pork belly cut into 2 cm cubes", CutId::BellyCubes),
         ("cubed pork belly", CutId::BellyCubes),
+        ("tri tip 2.5 lb", CutId::BeefRoast),
+        ("sirloin tip roast 3 lb", CutId::BeefRoast),
+        ("roast the sirloin steaks", CutId::BeefSteak),
+        ("whole chicken wings", CutId::WholeWing),
+        ("whole chicken legs x2", CutId::LegQuarter),
+        ("pork loin 1.25 kg, crackling on", CutId::PorkLoinRoast),
         (
             "drumsticks; serve with diced tomatoes and cubed potatoes",
             CutId::Drumstick,
@@ -594,6 +620,7 @@ fn what_is_cooked_and_how_it_is_dressed_is_read() {
         "boneless leg of lamb 1 kg",
         "2 cups of diced chicken breast",
         "chicken nuggets",
+        "steak 54C 2 h sous vide, then air fryer 200C 3 min",
         "cubed sirloin, 8 min",
         "Cut the chicken breasts into 1-inch cubes; 400F 8 minutes",
         "chicken kiev, 180C 25 min",

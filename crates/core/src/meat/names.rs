@@ -113,7 +113,12 @@ impl CutId {
             ],
             Self::Drumette => &["drummette", "wing drum", "prime joint"],
             Self::WingFlat => &["mid-joint", "middle joint", "mid-wing", "flat", "wingette"],
-            Self::WholeWing => &["chicken wing", "three-joint wing", "full wing"],
+            Self::WholeWing => &[
+                "chicken wing",
+                "three-joint wing",
+                "full wing",
+                "whole chicken wing",
+            ],
             Self::TurkeyWing => &["turkey mid-joint"],
             Self::Drumstick => &["chicken leg", "drum", "lower leg"],
             Self::BoneInThigh => &["chicken thigh", "skin-on thigh", "upper leg"],
@@ -123,7 +128,13 @@ impl CutId {
                 "skinless thigh",
                 "chicken thigh",
             ],
-            Self::LegQuarter => &["chicken leg", "whole leg", "marylands", "leg and thigh"],
+            Self::LegQuarter => &[
+                "chicken leg",
+                "whole leg",
+                "whole chicken leg",
+                "marylands",
+                "leg and thigh",
+            ],
             Self::BonelessBreast => &["chicken breast", "breast fillet", "supreme", "cutlet"],
             Self::TurkeyDrumstick => &["turkey leg", "turkey shank"],
             Self::SpatchcockedChicken => {
@@ -204,6 +215,7 @@ impl CutId {
                 "sirloin roast",
                 "rolled sirloin",
                 "tri-tip",
+                "tri tip",
                 "chuck roast",
                 "rib roast",
                 "prime rib",
@@ -237,7 +249,7 @@ impl CutId {
 }
 
 /// Names a cook may look for in vain, each with what to do instead.
-pub static NOT_YET: [NotYet; 11] = [
+pub static NOT_YET: [NotYet; 12] = [
     NotYet {
         names: &[
             "tenders",
@@ -331,6 +343,12 @@ pub static NOT_YET: [NotYet; 11] = [
             "skewer",
         ],
         reason: "Diced meat and nuggets are not planned yet. Follow the label.",
+        nearest: None,
+        piece: None,
+    },
+    NotYet {
+        names: &["sous vide", "water bath"],
+        reason: "Meat that was cooked in a water bath before is not planned yet.",
         nearest: None,
         piece: None,
     },

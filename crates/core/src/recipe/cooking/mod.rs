@@ -332,7 +332,12 @@ impl Reader {
     fn weighs(&mut self, read: &mut Cooking, words: &[Word], n: usize, found: Mass) {
         let text_at = |n: Option<usize>| n.and_then(|n| words.get(n)).map_or("", |word| &word.text);
         let joined = words.get(n).is_some_and(|word| word.joined);
+        // "4 (6 oz.) boneless chicken breasts".
+        let counted = n.checked_sub(1).and_then(|n| words.get(n));
+        let counted =
+            counted.is_some_and(|of| of.number.is_some() && of.text.is_empty() && !of.ends);
         let of_each = joined
+            || counted && names_a_cut(words, n + 1)
             || ["each", "apiece"].contains(&text_at(Some(n + 1)))
             || ["each", "x", "×"].contains(&text_at(n.checked_sub(1)))
             || TIMES.contains(&text_at(Some(n + 1)));
@@ -363,6 +368,9 @@ impl Reader {
 /// The dial that stands behind its time: "25 minutes at 160 °C", "10 min 200 °C" where that has no other one.
 fn dial_behind(words: &[Word], n: usize) -> Option<Temperature> {
     let next = words.get(n + 1)?;
+    if words.get(n)?.text == "at" {
+        return temperature(words, n + 1);
+    }
     if next.number.is_none() && next.text == "at" {
         return temperature(words, n + 2);
     }
@@ -423,7 +431,12 @@ fn counts(read: &mut Cooking, words: &[Word], n: usize, count: u32) {
             next.and_then(|next| mass(next.number?, &next.text))
                 .is_some()
         }
-        Some(&"") => follows_a_cut(words, n) && count <= MOST_COUNTED,
+        Some(&"") => {
+            let next = words.get(n + 1);
+            let weight = next.and_then(|next| mass(next.number?, &next.text));
+            let is_before = weight.is_some() && names_a_cut(words, n + 2);
+            (is_before || follows_a_cut(words, n)) && count <= MOST_COUNTED
+        }
         _ => false,
     };
     // "1. Pat the wings dry".

@@ -93,7 +93,8 @@ pub fn inside(words: &[Word], at: usize) -> Option<Temperature> {
         .map(|word| word.text.as_str())
         .collect();
     let says = before.iter().any(|word| INSIDE.contains(word))
-        || before.iter().take(2).any(|word| *word == "until");
+        || before.iter().take(2).any(|word| *word == "until")
+        || before.get(..2) == Some(&["at", "done"]);
     let unit = unit(words, at);
     let is_other = || time(number, unit).is_some() || mass(number, unit).is_some();
     let found = match degrees(value, unit) {

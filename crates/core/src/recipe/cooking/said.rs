@@ -224,7 +224,9 @@ pub fn named_in(text: &str) -> Option<Named> {
     });
     let named = all.filter_map(|(name, id)| Some((name, found(text, name)?, id)));
     // Of names of one length the first of the catalogue: what is usual stands before what is special.
-    let (name, at, id) = named.min_by_key(|(name, ..)| std::cmp::Reverse(name.len()))?;
+    // What any joint with skin has says least.
+    let key = |name: &str| (name == "crackling", std::cmp::Reverse(name.len()));
+    let (name, at, id) = named.min_by_key(|(name, ..)| key(name))?;
     let goes_on = text.get(at.end..).and_then(|rest| rest.chars().next());
     Some(Named {
         at,
@@ -244,6 +246,9 @@ fn meant(id: CutId, text: &str) -> CutId {
     }
     let is_cubed = says(text, &["cube", "bites"]);
     match id {
+        CutId::BeefSteak if text.contains("roast") && !text.contains("steak") => {
+            return CutId::BeefRoast;
+        }
         CutId::PorkBellySlab if is_cubed => return CutId::BellyCubes,
         CutId::SpatchcockedChicken if text.contains("breast") => return CutId::BonelessBreast,
         _ => {}
@@ -290,8 +295,12 @@ pub fn not_planned_in(text: &str) -> Option<&'static NotYet> {
     let is_belly = named
         .as_ref()
         .is_some_and(|named| named.cut == CutId::BellyCubes);
+    let called = |name: &str| NOT_YET.iter().find(|one| one.names.contains(&name));
     if !is_belly && is_cut_small(text) {
-        return NOT_YET.iter().find(|one| one.names.contains(&"diced"));
+        return called("diced");
+    }
+    if says(text, &["sous vide", "sous-vide"]) {
+        return called("sous vide");
     }
     let cut = named.map(|named| named.at);
     // Together with the cut, or right beside it.

@@ -1,7 +1,7 @@
 //! Which times are in the machine, and how a label counts them.
 
 use super::PerMass;
-use super::quantities::{mass, middle, time};
+use super::quantities::{mass, middle, temperature, time};
 use super::words::Word;
 use crate::units::Interval;
 
@@ -211,15 +211,23 @@ fn is_a_moment(words: &[Word], at: usize, told: Interval) -> bool {
     within && behind(words, at).take(3).any(|word| turns(&word))
 }
 
-/// "At 180 for 10": minutes, behind a dial.
+/// Minutes without their unit: "at 180 for 10", "390F/5", "25 @ 380", "1 hr 20 at 170 °C".
 pub fn without_a_unit(words: &[Word], at: usize) -> Option<Interval> {
     /// More is another dial.
     const MOST: f64 = 90.0;
     let own = words.get(at)?;
-    let dial = at.checked_sub(1).and_then(|n| words.get(n))?;
     let minutes = middle(own.number?);
-    let is_one = own.text.is_empty() && own.ends && dial.text == "for" && dial.number.is_some();
-    (is_one && minutes <= MOST).then(|| Interval::from_minutes(minutes))
+    let before = at.checked_sub(1).and_then(|n| words.get(n));
+    let before = before.filter(|before| before.number.is_some());
+    let follows = |what: &[&str]| before.is_some_and(|before| has(what, before));
+    let is_bare = own.text.is_empty() && own.ends;
+    let is_at = own.text == "at" && temperature(words, at + 1).is_some();
+    let is_time = if follows(&["h", "hr", "hrs", "hour", "hours"]) {
+        (is_bare || is_at) && minutes < 60.0
+    } else {
+        is_at || is_bare && follows(&["for", "f", "c"])
+    };
+    (is_time && (1.0..=MOST).contains(&minutes)).then(|| Interval::from_minutes(minutes))
 }
 
 /// "20 min total", "a total of 20 min".

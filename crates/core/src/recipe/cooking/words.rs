@@ -1,7 +1,11 @@
 //! The words of a text, each with the number before it.
 
-/// What a slash says between two units; it is a space by then.
-const PER: [(&str, &str); 4] = [
+/// What a slash says between two units (it is a space by then), and hours in words.
+const PHRASES: [(&str, &str); 8] = [
+    ("an hour and a half", "90 minutes"),
+    ("half an hour", "30 minutes"),
+    ("half hour", "30 minutes"),
+    (" an hour", " 60 minutes"),
     ("min lb", "min per lb"),
     ("min kg", "min per kg"),
     ("mins lb", "mins per lb"),
@@ -61,6 +65,11 @@ pub fn words(text: &str) -> Vec<Word> {
             }
             (None, _) => {}
         }
+        // "1-inch-thick".
+        let tail = match tail.split_once('-') {
+            Some((unit, _)) if joined => unit,
+            _ => tail,
+        };
         let text = tail.trim_matches(|c: char| !c.is_alphanumeric()).to_owned();
         let is_unit_of_all = text == "degrees" || text == "deg";
         if text.is_empty() || is_unit_of_all {
@@ -134,9 +143,8 @@ fn spaced(text: &str) -> String {
         }
         before = c;
     }
-    // "18 min/lb".
-    for (short, long) in PER {
-        out = out.replace(short, long);
+    for (said, meant) in PHRASES {
+        out = out.replace(said, meant);
     }
     // "1½ lb" is one and a half.
     HALVES
