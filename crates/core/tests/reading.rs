@@ -346,7 +346,7 @@ fn where_and_how_is_read() {
 /// stands behind their time, ovens by three dials.
 #[test]
 fn what_a_time_is_of_is_read() {
-    let told: [(&str, f64, f64, usize); 30] = [
+    let told: [(&str, f64, f64, usize); 35] = [
         (
             "Turkey breast joint, 900 g. Air fry at 170 °C for 50 minutes. Turn over after 25 minutes. Allow to stand \
              15 minutes.",
@@ -471,6 +471,26 @@ fn what_a_time_is_of_is_read() {
             0,
         ),
         ("390F 9 min, flip, 8 min, rest 8", 17.0, 198.9, 0),
+        (
+            "375F 15 min meat down, flip and cook another 10, brush with sauce, 5 more minutes",
+            30.0,
+            190.6,
+            0,
+        ),
+        ("190 °C 12 minutes, turn, 8 more.", 20.0, 190.0, 0),
+        (
+            "1. Preheat to 375 degrees F. 2. Cook for 10 minutes.",
+            10.0,
+            190.6,
+            0,
+        ),
+        ("thighs from fridge 18min 200c", 18.0, 200.0, 0),
+        (
+            "thighs straight from the fridge, 18min 200c",
+            18.0,
+            200.0,
+            0,
+        ),
         (
             "wings 360F/25 min, shake at 10 & 20, then 390F/5.",
             30.0,

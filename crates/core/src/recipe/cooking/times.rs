@@ -134,11 +134,17 @@ fn is_on_the_counter(words: &[Word], at: usize) -> bool {
 fn is_beside(words: &[Word], at: usize) -> bool {
     /// Words that still belong to it.
     const NEAR: usize = 6;
-    if before(words, at).take(NEAR).any(|word| has(&BESIDE, word))
-        || near(words, at)
-            .take(NEAR)
-            .any(|word| has(&BESIDE_NEAR, word))
-    {
+    if before(words, at).take(NEAR).any(|word| has(&BESIDE, word)) {
+        return true;
+    }
+    let around: Vec<&Word> = near(words, at).take(NEAR + 2).collect();
+    // Not "from the fridge": there it was before.
+    let comes_from = |n: usize| {
+        let lead = around.iter().skip(n + 1).take(2);
+        lead.into_iter().any(|word| word.text == "from")
+    };
+    let mut beside = around.iter().take(NEAR).enumerate();
+    if beside.any(|(n, word)| has(&BESIDE_NEAR, word) && !comes_from(n)) {
         return true;
     }
     // "Brine 4 chicken breasts 30 min": what is counted or weighed does not part them. "Heat the air fryer to 400 °F
@@ -211,21 +217,26 @@ fn is_a_moment(words: &[Word], at: usize, told: Interval) -> bool {
     within && behind(words, at).take(3).any(|word| turns(&word))
 }
 
-/// Minutes without their unit: "at 180 for 10", "390F/5", "25 @ 380", "1 hr 20 at 170 °C".
+/// Minutes without their unit: "at 180 for 10", "390F/5", "25 @ 380", "1 hr 20 at 170 °C", "8 more".
 pub fn without_a_unit(words: &[Word], at: usize) -> Option<Interval> {
     /// More is another dial.
     const MOST: f64 = 90.0;
     let own = words.get(at)?;
     let minutes = middle(own.number?);
     let before = at.checked_sub(1).and_then(|n| words.get(n));
-    let before = before.filter(|before| before.number.is_some());
+    // "Another 10", "8 more", after a time.
+    let goes_on = before.is_some_and(|before| before.text == "another") && own.text.is_empty()
+        || has(&["more", "longer"], own);
+    let has_time = |word: &Word| word.number.is_some_and(|of| time(of, &word.text).is_some());
+    let goes_on = goes_on && own.ends && words.iter().take(at).any(has_time);
+    let before = before.filter(|before| before.number.is_some() && !before.ends);
     let follows = |what: &[&str]| before.is_some_and(|before| has(what, before));
     let is_bare = own.text.is_empty() && own.ends;
     let is_at = own.text == "at" && temperature(words, at + 1).is_some();
     let is_time = if follows(&["h", "hr", "hrs", "hour", "hours"]) {
         (is_bare || is_at) && minutes < 60.0
     } else {
-        is_at || is_bare && follows(&["for", "f", "c"])
+        goes_on || is_at || is_bare && follows(&["for", "f", "c"])
     };
     (is_time && (1.0..=MOST).contains(&minutes)).then(|| Interval::from_minutes(minutes))
 }
