@@ -9,16 +9,29 @@ interface FileButtonProps {
   children: string;
   /** Kinds of files that are offered. */
   accept?: string;
+  /** In small letters, at the edge of what stands above it. */
+  small?: boolean;
   onFile: (file: File) => void;
 }
 
 const JSON_FILES = "application/json,.json";
 
-export function FileButton({ label, children, accept = JSON_FILES, onFile }: FileButtonProps) {
+export function FileButton({
+  label,
+  children,
+  accept = JSON_FILES,
+  small,
+  onFile,
+}: FileButtonProps) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
-      <Action type="button" look="plain" onClick={() => input.current?.click()}>
+      <Action
+        type="button"
+        look="plain"
+        {...(small ? { textStyle: "small", px: "0" } : null)}
+        onClick={() => input.current?.click()}
+      >
         {children}
       </Action>
       <chakra.input

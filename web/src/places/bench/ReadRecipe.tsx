@@ -42,7 +42,7 @@ export function ReadRecipe({ catalogue, request, units }: ReadRecipeProps) {
   const settled = useSettled(text, REST);
   const read = useQuery({ ...readCookingQuery(settled, request), enabled: settled.trim() !== "" });
   // Of a page its words are left, to be corrected.
-  const words = read.data?.text;
+  const words = read.isPlaceholderData ? undefined : read.data?.text;
   useEffect(() => {
     if (words !== undefined && text === settled && isPage(text) && !isPage(words)) setText(words);
   }, [words, text, settled, setText]);
@@ -67,12 +67,13 @@ export function ReadRecipe({ catalogue, request, units }: ReadRecipeProps) {
         <FileButton
           label="File with a recipe"
           accept={FILES}
+          small
           onFile={(file) => void file.text().then((page) => setText(shortened(page)))}
         >
           Choose a file
         </FileButton>
         {text === "" ? (
-          <Action type="button" look="plain" onClick={() => setText(PAGE)}>
+          <Action type="button" look="plain" textStyle="small" px="0" onClick={() => setText(PAGE)}>
             Try a recipe from a neighbour's notebook
           </Action>
         ) : null}
