@@ -336,6 +336,12 @@ fn where_and_how_is_read() {
         Some(MachineKind::TwinDrawers)
     );
     assert_eq!(machine("200 °C"), None);
+    // Over or under it, a grill is nearer to one with a lid than to a drawer.
+    assert_eq!(
+        machine("Grill the chops 5 minutes each side"),
+        Some(MachineKind::LiddedGrill)
+    );
+    assert_eq!(machine("on the grill pan, 200 °C"), None);
     let turned = |text: &str| read_cooking(text).turned;
     assert_eq!(turned("flip after 10 min"), Some(true));
     assert_eq!(turned("20 min, do not turn"), Some(false));

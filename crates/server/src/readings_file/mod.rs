@@ -1,6 +1,7 @@
 //! Readings out of a file that another program wrote: columns are found, what cannot be known is asked, and what is
 //! wrong is told line by line.
 
+mod json;
 mod long;
 mod moments;
 mod table;
@@ -228,6 +229,7 @@ mod tests {
             "[{\"time\":\"2026-11-20T18:05:00Z\",\"core_c\":38},{\"time\":\"2026-11-20T18:10:00Z\",\"core_c\":50.0}]",
             "{\"device\":\"x\",\"readings\":[{\"minutes\":5,\"probe_c\":38},{\"minutes\":10,\"probe_c\":50}]}",
             "{\"ts\":1795197900,\"core_c\":38}\n{\"ts\":1795198200,\"core_c\":50}\n",
+            "{\"time\":[\"2026-11-20T18:05:00Z\",\"2026-11-20T18:10:00Z\"],\"core_c\":[38,50],\"air_c\":[150,160],\"tags\":[\"x\"]}",
             // Minutes and seconds go past all hours of a day; the unit in a column of its own, or behind the number.
             "time,temp,unit\n05:00,100.4,F\n10:00,122,F\n25:00,--,F\n",
             "elapsed,food\n5 min,38 C\n10 min,50 C\n",
@@ -301,6 +303,13 @@ mod tests {
         );
         assert_eq!(found.unit, None);
         assert!(found.taken.is_empty());
+        // Rows without names, deep in a document.
+        let rows = "{\"data\":{\"probe\":{\"values\":[[1795197900000,38.0],[1795198200000,50.0]]},\"notes\":[\"a\",\"b\",\"c\"]}}";
+        let found = guessed(rows);
+        assert_eq!(
+            (found.time, found.core, found.clock, found.unit),
+            (Some(0), Some(1), Some(ClockDto::DateTime), None)
+        );
         let choice = ReadingsChoiceDto {
             clock: Some(ClockDto::Minutes),
             unit: Some(SentUnitDto::Celsius),

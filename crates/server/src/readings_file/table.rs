@@ -1,17 +1,16 @@
 //! A table out of a file: CSV of any kind, or JSON that holds one object for each line.
 
-use chrono::Timelike;
-use serde_json::Value;
-
+use super::json::from_json;
 use super::moments::{Moment, moment, number};
 use super::refused;
 use crate::dto::readings_file::{ClockDto, FileColumnDto};
 use crate::dto::thermometer::SentUnitDto;
 use crate::error::ApiError;
+use chrono::Timelike;
 
 /// Lines and columns at the most.
-const MOST_LINES: usize = 40_000;
-const MOST_COLUMNS: usize = 40;
+pub const MOST_LINES: usize = 40_000;
+pub const MOST_COLUMNS: usize = 40;
 /// Lines before the table that some programs write.
 const PREAMBLE: usize = 40;
 /// A table of text.
@@ -247,69 +246,13 @@ impl Table {
     }
 }
 
-/// Lines of JSON objects, one array of them, or one within an object: each name is a column. Nothing where it is none.
-fn from_json(text: &str) -> Result<Option<Table>, ApiError> {
-    if !text.trim_start().starts_with(['[', '{']) {
-        return Ok(None);
-    }
-    let lines: Vec<Value> = match serde_json::from_str(text) {
-        Ok(Value::Array(lines)) => lines,
-        Ok(Value::Object(all)) => {
-            let longest = all.into_iter().filter_map(|(_, value)| match value {
-                Value::Array(lines) => Some(lines),
-                _ => None,
-            });
-            longest.max_by_key(Vec::len).unwrap_or_default()
-        }
-        // One object in each line.
-        _ => {
-            let lines = text.lines().filter(|line| !line.trim().is_empty());
-            let read = lines.enumerate().map(|(n, line)| {
-                serde_json::from_str(line)
-                    .map_err(|error| refused(format!("line {}: {error}", n + 1)))
-            });
-            read.collect::<Result<_, _>>()?
-        }
-    };
-    if lines.len() > MOST_LINES {
-        return Err(too_long());
-    }
-    let mut names: Vec<String> = Vec::new();
-    for line in lines.iter().filter_map(Value::as_object) {
-        for (name, value) in line {
-            let is_cell = value.is_number() || value.is_string();
-            if is_cell && !names.contains(name) && names.len() < MOST_COLUMNS {
-                names.push(name.clone());
-            }
-        }
-    }
-    let cell = |value: Option<&Value>| match value {
-        Some(Value::String(text)) => harmless(text),
-        Some(Value::Number(number)) => number.to_string(),
-        _ => String::new(),
-    };
-    let rows = lines.iter().enumerate().map(|(n, line)| {
-        let cells = names.iter().map(|name| cell(line.get(name)));
-        (n + 1, cells.collect())
-    });
-    let rows: Vec<_> = rows.collect();
-    if names.len() < 2 || rows.is_empty() {
-        return Err(nothing_found());
-    }
-    Ok(Some(Table {
-        rows,
-        names: names.iter().map(|name| harmless(name)).collect(),
-        decimal_comma: false,
-    }))
-}
-
-fn too_long() -> ApiError {
+pub fn too_long() -> ApiError {
     refused(format!(
         "more than {MOST_LINES} lines; choose a shorter log"
     ))
 }
 
-fn nothing_found() -> ApiError {
+pub fn nothing_found() -> ApiError {
     refused("no line with a time and a temperature was found; a file has them in columns")
 }
 
@@ -352,6 +295,6 @@ fn delimiter(lines: &[&str]) -> u8 {
 }
 
 /// Nothing that a page could stumble over.
-fn harmless(cell: &str) -> String {
+pub fn harmless(cell: &str) -> String {
     cell.chars().filter(|c| !c.is_control()).take(60).collect()
 }

@@ -114,7 +114,20 @@ pub fn machine_in(text: &str, words: &[Word]) -> Option<MachineKind> {
             MachineKind::StillOven
         });
     }
-    (text.contains("oven") || has("gas")).then_some(MachineKind::StillOven)
+    if text.contains("oven") || has("gas") {
+        return Some(MachineKind::StillOven);
+    }
+    let grills = |n: usize| {
+        let is_thing = words
+            .get(n + 1)
+            .is_some_and(|next| ["pan", "plate", "rack", "marks"].contains(&next.text.as_str()));
+        words.get(n).is_some_and(|word| {
+            ["grill", "grilled", "broil"].contains(&word.text.as_str())
+        }) && !is_thing
+    };
+    (0..words.len())
+        .any(grills)
+        .then_some(MachineKind::LiddedGrill)
 }
 
 /// What is brushed on or tossed in.
