@@ -121,9 +121,10 @@ pub fn machine_in(text: &str, words: &[Word]) -> Option<MachineKind> {
         let is_thing = words
             .get(n + 1)
             .is_some_and(|next| ["pan", "plate", "rack", "marks"].contains(&next.text.as_str()));
-        words.get(n).is_some_and(|word| {
-            ["grill", "grilled", "broil"].contains(&word.text.as_str())
-        }) && !is_thing
+        words
+            .get(n)
+            .is_some_and(|word| ["grill", "grilled", "broil"].contains(&word.text.as_str()))
+            && !is_thing
     };
     (0..words.len())
         .any(grills)
