@@ -336,6 +336,8 @@ fn where_and_how_is_read() {
         Some(MachineKind::TwinDrawers)
     );
     assert_eq!(machine("200 °C"), None);
+    assert_eq!(machine("cut into individual ribs"), None);
+    assert_eq!(machine("220 °C (fan 200)"), Some(MachineKind::StillOven));
     // Over or under it, a grill is nearer to one with a lid than to a drawer.
     assert_eq!(
         machine("Grill the chops 5 minutes each side"),
@@ -352,7 +354,7 @@ fn where_and_how_is_read() {
 /// stands behind their time, ovens by three dials.
 #[test]
 fn what_a_time_is_of_is_read() {
-    let told: [(&str, f64, f64, usize); 35] = [
+    let told: [(&str, f64, f64, usize); 42] = [
         (
             "Turkey breast joint, 900 g. Air fry at 170 °C for 50 minutes. Turn over after 25 minutes. Allow to stand \
              15 minutes.",
@@ -478,6 +480,34 @@ fn what_a_time_is_of_is_read() {
         ),
         ("390F 9 min, flip, 8 min, rest 8", 17.0, 198.9, 0),
         (
+            "Prep: 5 min | Cook: 25 min | Total: 30 min. 8 chicken legs. 1. Preheat the air fryer to 400 F (200 C) for 3 \
+             minutes. 2. Air fry for 15 minutes, flip, and air fry another 8 to 10 minutes.",
+            24.0,
+            204.4,
+            0,
+        ),
+        ("Prep 10 min, cook 25 min. Legs at 200 C", 25.0, 200.0, 0),
+        ("Cook 25 min, total 25 min, legs at 200 C", 25.0, 200.0, 0),
+        (
+            "Belly. Remove 30 minutes before cooking. 200 °C 25 minutes, then 160 °C for a further 30 minutes",
+            55.0,
+            200.0,
+            2,
+        ),
+        (
+            "Ribeye 225°F 25-30 min. Sear in a skillet 1 min per side.",
+            27.5,
+            107.2,
+            0,
+        ),
+        ("Pork chop, 400F, 5 min/side, pull at 140F", 10.0, 204.4, 0),
+        (
+            "Pork shoulder 2 kg. 30 mins @ 220 °C (fan 200) then 25 mins per 500g @ 180 °C (fan 160). Rest 30 mins.",
+            130.0,
+            220.0,
+            2,
+        ),
+        (
             "375F 15 min meat down, flip and cook another 10, brush with sauce, 5 more minutes",
             30.0,
             190.6,
@@ -519,7 +549,8 @@ fn what_a_time_is_of_is_read() {
     ];
     for (text, minutes, celsius, stages) in told {
         let read = read_cooking(text);
-        let time = read.time.map(|time| time.minutes());
+        let all = read.mass.unwrap_or(Mass::from_grams(0.0));
+        let time = read.lasts(all).map(|time| time.minutes());
         assert_eq!(time, Some(minutes), "{text}: {read:?}");
         let setting = read.setting.unwrap().celsius();
         assert!((setting - celsius).abs() < 0.1, "{text}: {setting}");
@@ -549,6 +580,11 @@ fn what_a_time_is_of_is_read() {
         (Some(2), Some(227.0))
     );
     assert_eq!(pieces("1. Season the wings. 2. Cook 20 min").0, None);
+    assert_eq!(
+        pieces("Turkey legs: 2 legs (1 lb each)"),
+        (Some(2), Some(454.0))
+    );
+    assert_eq!(pieces("ribs, cut into 4 pieces, 1.2 kg").0, Some(4));
     assert_eq!(pieces("Toss 6 thighs in oil, 400F 20 min").0, Some(6));
     assert_eq!(
         pieces("chicken supremes 180 g x 2, 190C"),
@@ -610,6 +646,7 @@ fn what_is_cooked_and_how_it_is_dressed_is_read() {
         ("1 kg pork belly cut into 2 cm cubes", CutId::BellyCubes),
         ("cubed pork belly", CutId::BellyCubes),
         ("tri tip 2.5 lb", CutId::BeefRoast),
+        ("pork tenderloin medallions, 2.5 cm", CutId::BonelessChop),
         ("sirloin tip roast 3 lb", CutId::BeefRoast),
         ("roast the sirloin steaks", CutId::BeefSteak),
         ("whole chicken wings", CutId::WholeWing),
@@ -646,6 +683,9 @@ fn what_is_cooked_and_how_it_is_dressed_is_read() {
         "boneless leg of lamb 1 kg",
         "2 cups of diced chicken breast",
         "chicken nuggets",
+        "Steak bites with garlic: 1.5 lb sirloin",
+        "1.5 lb sirloin cut into 1\" pieces, 400F 8 min",
+        "lamb rump 300 g",
         "steak 54C 2 h sous vide, then air fryer 200C 3 min",
         "cubed sirloin, 8 min",
         "Cut the chicken breasts into 1-inch cubes; 400F 8 minutes",

@@ -165,6 +165,9 @@ impl CutId {
                 "loin medallion",
                 "pork loin chop",
                 "pork shoulder steak",
+                "pork medallion",
+                "tenderloin medallion",
+                "pork tenderloin medallion",
             ],
             Self::ThinBonelessChop => &["pork schnitzel, bare", "minute steak of pork", "escalope"],
             Self::BreadedChop => &[
@@ -309,6 +312,7 @@ pub static NOT_YET: [NotYet; 12] = [
             "shoulder of lamb",
             "lamb joint",
             "lamb shank",
+            "lamb rump",
         ],
         reason: "Joints of lamb are not planned yet; lamb chops are.",
         nearest: None,

@@ -371,6 +371,11 @@ fn dial_behind(words: &[Word], n: usize) -> Option<Temperature> {
     if words.get(n)?.text == "at" {
         return temperature(words, n + 1);
     }
+    // "25 mins per 500 g at 180 °C".
+    if next.text == "per" {
+        let mut at = (n + 2..n + 5).filter(|at| words.get(*at).is_some_and(|at| at.text == "at"));
+        return at.find_map(|at| temperature(words, at + 1));
+    }
     if next.number.is_none() && next.text == "at" {
         return temperature(words, n + 2);
     }
@@ -424,7 +429,7 @@ fn counts(read: &mut Cooking, words: &[Word], n: usize, count: u32) {
         counted.take_while(|(far, word)| *far == 0 || (word.number.is_none() && *far <= BETWEEN));
     let what: Vec<&str> = counted.map(|(_, word)| word.text.as_str()).collect();
     let are_pieces = match what.first() {
-        Some(&("pieces" | "pcs")) => true,
+        Some(&("pieces" | "pcs" | "legs" | "fillets")) => true,
         Some(&"of") => what.get(1) == Some(&"them"),
         Some(times) if TIMES.contains(times) => {
             let next = words.get(n + 1);

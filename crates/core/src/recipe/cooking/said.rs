@@ -94,19 +94,22 @@ pub fn machine_in(text: &str, words: &[Word]) -> Option<MachineKind> {
             MachineKind::FanOven,
         ),
     ];
-    let found = SAID.iter().find(|(any, _)| says(text, any));
-    if let Some((_, kind)) = found {
+    let said = SAID
+        .iter()
+        .find(|(any, _)| any.iter().any(|word| found(text, word).is_some()));
+    if let Some((_, kind)) = said {
         return Some(*kind);
     }
     // "200 °C, 180 fan, gas 6": the first counts.
     let has = |word: &str| words.iter().any(|one| one.text == word);
     if has("fan") {
         let dial = (0..words.len()).find(|n| temperature(words, *n).is_some());
+        let is_fan = |n: usize| words.get(n).is_some_and(|word| word.text == "fan");
         let of_first = dial.is_some_and(|n| {
-            let around = n.saturating_sub(1)..=n + 1;
-            let around = words.get(around).unwrap_or_default().iter().enumerate();
-            let mut near = around.filter(|(at, word)| *at < 2 || word.number.is_none());
-            near.any(|(_, word)| word.text == "fan")
+            // "220 °C (fan 200)", "200 °C, 180 fan": of the other one.
+            let is_bare = words.get(n + 1).is_some_and(|next| next.number.is_none());
+            let is_behind = is_bare && is_fan(n + 1) && temperature(words, n + 2).is_none();
+            is_behind || is_fan(n) || n.checked_sub(1).is_some_and(is_fan)
         });
         return Some(if of_first {
             MachineKind::FanOven
@@ -310,7 +313,12 @@ pub fn not_planned_in(text: &str) -> Option<&'static NotYet> {
         .as_ref()
         .is_some_and(|named| named.cut == CutId::BellyCubes);
     let called = |name: &str| NOT_YET.iter().find(|one| one.names.contains(&name));
-    if !is_belly && is_cut_small(text) {
+    let is_small = is_cut_small(text)
+        || says(
+            text,
+            &["steak bites", "beef bites", "beef tips", "chicken bites"],
+        );
+    if !is_belly && is_small {
         return called("diced");
     }
     if says(text, &["sous vide", "sous-vide"]) {
@@ -332,6 +340,8 @@ pub fn not_planned_in(text: &str) -> Option<&'static NotYet> {
 /// "Cut the breasts into 1-inch cubes", but not the potatoes.
 fn is_cut_small(text: &str) -> bool {
     const SMALL: [&str; 5] = ["cubes", "chunks", "bite-size", "bite size", "bites"];
+    /// Cut into pieces of so many of these they are small; into so many pieces they are not.
+    const UNITS: [&str; 3] = ["inch", "cm", "\""];
     /// Letters between.
     const NEAR: usize = 30;
     text.match_indices("into ").any(|(at, into)| {
@@ -340,6 +350,6 @@ fn is_cut_small(text: &str) -> bool {
         let near = near.split(['.', ';']).next().unwrap_or_default();
         let what = head.rsplit(['.', ';']).next().unwrap_or_default();
         let is_meat = named_in(what).is_some() || meant_by(what, true).is_some();
-        is_meat && says(near, &SMALL)
+        is_meat && (says(near, &SMALL) || near.contains("piece") && says(near, &UNITS))
     })
 }

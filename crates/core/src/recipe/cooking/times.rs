@@ -42,7 +42,10 @@ const BESIDE: [&str; 20] = [
     "tent",
 ];
 /// Within its part of the sentence, where it may mean much.
-const BESIDE_NEAR: [&str; 8] = [
+const BESIDE_NEAR: [&str; 11] = [
+    "skillet",
+    "stovetop",
+    "saucepan",
     "sit",
     "refrigerate",
     "fridge",
@@ -110,15 +113,24 @@ fn has(list: &[&str], word: &Word) -> bool {
     list.contains(&word.text.as_str())
 }
 
-/// "Prep time 10 minutes, cook time: 25 minutes, total time 35 minutes".
+/// "Prep time 10 minutes, cook time: 25 minutes, total time 35 minutes", "Prep: 5 min | Cook: 25 min | Total: 30 min".
 fn of_a_card(words: &[Word], at: usize) -> Option<Of> {
+    /// Words from one line of it to the last.
+    const LONG: usize = 10;
+    let from = at.saturating_sub(LONG);
+    let is_in_one = || {
+        let near = words.get(from..at).unwrap_or_default();
+        near.iter().any(|word| has(&["prep", "preparation"], word))
+    };
     let said: Vec<&str> = before(words, at)
         .take(2)
         .map(|word| word.text.as_str())
         .collect();
     match said.as_slice() {
         ["time", "cook" | "cooking" | "bake" | "baking" | "roasting"] => Some(Of::Card),
-        ["time", _] => Some(Of::Other),
+        ["time", _] | ["prep" | "preparation", ..] => Some(Of::Other),
+        ["cook" | "cooking" | "bake" | "roast", ..] if is_in_one() => Some(Of::Card),
+        ["total" | "ready", ..] if is_in_one() => Some(Of::Other),
         _ => None,
     }
 }
@@ -127,7 +139,11 @@ fn of_a_card(words: &[Word], at: usize) -> Option<Of> {
 fn is_on_the_counter(words: &[Word], at: usize) -> bool {
     let before = near(words, at).take(6);
     let mut around = before.chain(near_behind(words, at).take(4));
-    around.any(|word| has(&COUNTER, word))
+    // "Take it out 30 minutes before cooking".
+    let is_before = behind(words, at)
+        .next()
+        .is_some_and(|word| word.text == "before");
+    is_before || around.any(|word| has(&COUNTER, word))
 }
 
 /// Of resting, marinating, preheating, as the words around it say.
@@ -151,7 +167,8 @@ fn is_beside(words: &[Word], at: usize) -> bool {
     // for 5 minutes".
     let part: Vec<&Word> = sentence(words, at).collect();
     let on = |what: &[&str]| part.iter().any(|word| has(what, word));
-    let of_the_machine = on(&["heat", "warm"]) && on(&["fryer", "oven", "machine"]);
+    let of_the_machine =
+        on(&["heat", "preheat", "pre-heat", "warm"]) && on(&["fryer", "oven", "machine"]);
     if of_the_machine || part.iter().take(NEAR).any(|word| has(&BESIDE, word)) {
         return true;
     }

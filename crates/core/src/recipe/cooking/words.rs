@@ -1,7 +1,10 @@
 //! The words of a text, each with the number before it.
 
 /// What a slash says between two units (it is a space by then), and hours in words.
-const PHRASES: [(&str, &str); 8] = [
+const PHRASES: [(&str, &str); 11] = [
+    ("min side", "min per side"),
+    ("mins side", "mins per side"),
+    ("minutes side", "minutes per side"),
     ("an hour and a half", "90 minutes"),
     ("half an hour", "30 minutes"),
     ("half hour", "30 minutes"),
