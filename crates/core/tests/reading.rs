@@ -337,7 +337,10 @@ fn where_and_how_is_read() {
     );
     assert_eq!(machine("200 °C"), None);
     assert_eq!(machine("cut into individual ribs"), None);
-    assert_eq!(machine("220 °C (fan 200)"), Some(MachineKind::StillOven));
+    assert_eq!(
+        machine("30 min at 220 °C (fan 200) then 25"),
+        Some(MachineKind::StillOven)
+    );
     // Over or under it, a grill is nearer to one with a lid than to a drawer.
     assert_eq!(
         machine("Grill the chops 5 minutes each side"),
@@ -354,7 +357,7 @@ fn where_and_how_is_read() {
 /// stands behind their time, ovens by three dials.
 #[test]
 fn what_a_time_is_of_is_read() {
-    let told: [(&str, f64, f64, usize); 42] = [
+    let told: [(&str, f64, f64, usize); 46] = [
         (
             "Turkey breast joint, 900 g. Air fry at 170 °C for 50 minutes. Turn over after 25 minutes. Allow to stand \
              15 minutes.",
@@ -480,6 +483,30 @@ fn what_a_time_is_of_is_read() {
         ),
         ("390F 9 min, flip, 8 min, rest 8", 17.0, 198.9, 0),
         (
+            "6 thighs @ 190C. 15 min skin down. Flip + 10.",
+            25.0,
+            190.0,
+            0,
+        ),
+        (
+            "chicken 1.8 kg, 20 min per 500 g + 20 min at 190c",
+            92.0,
+            190.0,
+            0,
+        ),
+        (
+            "220 °C 10 min, then 160 °C roughly 15-20 minutes. Rest under foil for 15 minutes.",
+            27.5,
+            220.0,
+            2,
+        ),
+        (
+            "190 °C 25–30 min; baste with butter after 15 min",
+            27.5,
+            190.0,
+            0,
+        ),
+        (
             "Prep: 5 min | Cook: 25 min | Total: 30 min. 8 chicken legs. 1. Preheat the air fryer to 400 F (200 C) for 3 \
              minutes. 2. Air fry for 15 minutes, flip, and air fry another 8 to 10 minutes.",
             24.0,
@@ -565,6 +592,9 @@ fn what_a_time_is_of_is_read() {
         Some(74.0)
     );
     assert_eq!(inside("190 C, core 75"), Some(75.0));
+    assert_eq!(inside("steak 400° 5 min, 130° internal"), Some(54.0));
+    let thick = read_cooking("steaks, 1¼\" thick").thickness.unwrap();
+    assert!((thick.millimetres() - 31.75).abs() < 1e-9);
     assert_eq!(inside("cook until golden, 180 C"), None);
     let pieces = |text: &str| {
         let read = read_cooking(text);
@@ -646,6 +676,8 @@ fn what_is_cooked_and_how_it_is_dressed_is_read() {
         ("1 kg pork belly cut into 2 cm cubes", CutId::BellyCubes),
         ("cubed pork belly", CutId::BellyCubes),
         ("tri tip 2.5 lb", CutId::BeefRoast),
+        ("beef tri-tip steaks", CutId::BeefSteak),
+        ("boneless pork ribs (country style)", CutId::CountryRib),
         ("pork tenderloin medallions, 2.5 cm", CutId::BonelessChop),
         ("sirloin tip roast 3 lb", CutId::BeefRoast),
         ("roast the sirloin steaks", CutId::BeefSteak),
@@ -735,6 +767,10 @@ fn what_is_cooked_and_how_it_is_dressed_is_read() {
         [Layer::PattedDry, Layer::Egg, Layer::Crumb, Layer::Spray]
     );
     assert_eq!(
+        on_it("Flour, egg, panko"),
+        [Layer::PattedDry, Layer::Flour, Layer::Egg, Layer::Crumb]
+    );
+    assert_eq!(
         on_it("4 breaded chicken cutlets, sprayed"),
         [Layer::PattedDry, Layer::Egg, Layer::Crumb, Layer::Spray]
     );
@@ -788,6 +824,15 @@ fn a_recipe_is_read_for_a_machine_that_differs() {
     assert_eq!(read.request.programme, read.converted.programme);
     let there = read.converted.there.browning[0];
     assert!(read.converted.here.browning[0] >= there.min(Browning::Golden));
+    let stands = |text: &str| read_cooking(text).tempered.map(|time| time.minutes());
+    assert_eq!(
+        stands("Remove 30 minutes before cooking. 200 °C 25 min"),
+        Some(30.0)
+    );
+    assert_eq!(
+        stands("200 °C 25 min. Let rest 5 minutes before serving"),
+        None
+    );
     let inside = |text: &str| read_cooking(text).inside.map(|core| core.celsius());
     assert_eq!(
         inside("beef roast, medium rare"),

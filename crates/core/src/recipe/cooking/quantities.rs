@@ -96,6 +96,8 @@ pub fn inside(words: &[Word], at: usize) -> Option<Temperature> {
         || before.iter().take(2).any(|word| *word == "until")
         || before.get(..2) == Some(&["at", "done"]);
     let unit = unit(words, at);
+    // "130° internal".
+    let says = says || matches!(unit, "internal" | "inside" | "core");
     let is_other = || time(number, unit).is_some() || mass(number, unit).is_some();
     let found = match degrees(value, unit) {
         Some(found) => found,

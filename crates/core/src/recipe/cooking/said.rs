@@ -3,7 +3,7 @@
 use std::ops::Range;
 
 use super::Sauced;
-use super::quantities::temperature;
+use super::quantities::{temperature, time};
 use super::words::Word;
 use crate::fryer::MachineKind;
 use crate::meat::{CATALOGUE, CutId, Layer, NOT_YET, NotYet};
@@ -108,7 +108,9 @@ pub fn machine_in(text: &str, words: &[Word]) -> Option<MachineKind> {
         let of_first = dial.is_some_and(|n| {
             // "220 °C (fan 200)", "200 °C, 180 fan": of the other one.
             let is_bare = words.get(n + 1).is_some_and(|next| next.number.is_none());
-            let is_behind = is_bare && is_fan(n + 1) && temperature(words, n + 2).is_none();
+            let own = words.get(n + 2).and_then(|own| Some((own, own.number?)));
+            let has_own = own.is_some_and(|(own, number)| time(number, &own.text).is_none());
+            let is_behind = is_bare && is_fan(n + 1) && !has_own;
             is_behind || is_fan(n) || n.checked_sub(1).is_some_and(is_fan)
         });
         return Some(if of_first {
@@ -199,6 +201,11 @@ pub fn layers_in(text: &str) -> Vec<Layer> {
     let text = text
         .replace("cornflour", "cornstarch")
         .replace("breaded", "in egg and crumbs");
+    let text = if says(&text, &["panko", "crumbs"]) {
+        text.replace("egg,", "in egg,")
+    } else {
+        text
+    };
     let mut on_it: Vec<Layer> = ON_IT
         .iter()
         .filter(|(any, _)| says(&text, any))
@@ -263,6 +270,10 @@ fn meant(id: CutId, text: &str) -> CutId {
     }
     let is_cubed = says(text, &["cube", "bites"]);
     match id {
+        CutId::BackRibs if says(text, &["country", "boneless"]) => return CutId::CountryRib,
+        CutId::BeefRoast if text.contains("steak") && !text.contains("roast") => {
+            return CutId::BeefSteak;
+        }
         CutId::BeefSteak if text.contains("roast") && !text.contains("steak") => {
             return CutId::BeefRoast;
         }

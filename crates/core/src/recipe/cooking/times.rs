@@ -58,7 +58,10 @@ const BESIDE_NEAR: [&str; 11] = [
 /// On the counter.
 const COUNTER: [&str; 5] = ["room", "counter", "temper", "tempered", "ambient"];
 /// What is done with the pieces at a moment.
-const TURNS: [&str; 7] = ["turn", "flip", "shak", "toss", "half", "rotat", "swap"];
+const TURNS: [&str; 12] = [
+    "turn", "flip", "shak", "toss", "half", "rotat", "swap", "bast", "brush", "glaz", "spray",
+    "spritz",
+];
 
 /// What the time at a place of the words is of; `told` is what was told of the heat before.
 pub fn of(words: &[Word], at: usize, told: Interval) -> Of {
@@ -139,10 +142,15 @@ fn of_a_card(words: &[Word], at: usize) -> Option<Of> {
 fn is_on_the_counter(words: &[Word], at: usize) -> bool {
     let before = near(words, at).take(6);
     let mut around = before.chain(near_behind(words, at).take(4));
-    // "Take it out 30 minutes before cooking".
-    let is_before = behind(words, at)
-        .next()
-        .is_some_and(|word| word.text == "before");
+    // "Take it out 30 minutes before cooking", but not before serving.
+    let next: Vec<&str> = behind(words, at)
+        .take(2)
+        .map(|word| word.text.as_str())
+        .collect();
+    let is_before = matches!(
+        next.as_slice(),
+        ["before", "cooking" | "roasting" | "frying" | "air"]
+    );
     is_before || around.any(|word| has(&COUNTER, word))
 }
 
@@ -180,7 +188,7 @@ fn is_beside(words: &[Word], at: usize) -> bool {
         return true;
     }
     // "10 min rest", but not "18 minutes, rest 5 minutes".
-    let rests = behind(words, at)
+    let rests = near_behind(words, at)
         .take(2)
         .position(|word| word.text == "rest");
     rests.is_some_and(|n| {
@@ -242,7 +250,8 @@ pub fn without_a_unit(words: &[Word], at: usize) -> Option<Interval> {
     let minutes = middle(own.number?);
     let before = at.checked_sub(1).and_then(|n| words.get(n));
     // "Another 10", "8 more", after a time.
-    let goes_on = before.is_some_and(|before| before.text == "another") && own.text.is_empty()
+    let goes_on = before.is_some_and(|before| has(&["another", "plus"], before))
+        && own.text.is_empty()
         || has(&["more", "longer"], own);
     let has_time = |word: &Word| word.number.is_some_and(|of| time(of, &word.text).is_some());
     let goes_on = goes_on && own.ends && words.iter().take(at).any(has_time);

@@ -134,7 +134,8 @@ fn spaced(text: &str) -> String {
             '–' | '—' => out.push('-'),
             '@' => out.push_str(" at "),
             // An inch.
-            '"' | '”' | '″' if is_digit(Some(before)) => out.push_str(" inch "),
+            '"' | '”' | '″' if before.is_numeric() => out.push_str(" inch "),
+            '+' => out.push_str(" plus "),
             // "200 C/180 fan", but "3/4".
             '/' if !(is_digit(Some(before)) && is_digit(after)) => out.push(' '),
             // "12 minutes.Flip", but "1.5" and "min.".
