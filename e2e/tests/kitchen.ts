@@ -184,6 +184,17 @@ export const test = base.extend<Fixtures & { kitchen: Kitchen }>({
 
 export { expect };
 
+/** Nothing of the demo asks for anything while something else is followed, whatever the time of day. */
+export async function nothingElse(page: Page) {
+  for (const list of ["/api/suppers?per_page=50", "/api/cooks?state=planned&per_page=50"]) {
+    const { items } = (await (await page.request.get(list)).json()) as { items: { id: string }[] };
+    for (const { id } of items) {
+      const deleted = await page.request.delete(`${list.split("?")[0]}/${id}`);
+      expect(deleted.ok(), `${deleted.status()} ${await deleted.text()}`).toBe(true);
+    }
+  }
+}
+
 /** At the fryer a second press within a moment counts for the first one: until that is over. */
 export const settled = (page: Page) => expect(page.locator("[data-just-pressed]")).toHaveCount(0);
 

@@ -2,7 +2,7 @@
 import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
 import { Ajv2020 } from "ajv/dist/2020.js";
-import { accessible, choose, expect, fitsTheWidth, press, settled, test, word } from "./kitchen";
+import { accessible, choose, expect, fitsTheWidth, nothingElse, press, settled, test, word } from "./kitchen";
 
 interface CookRow {
   request: { cut: string };
@@ -249,6 +249,7 @@ test.describe("on a phone, by keyboard", () => {
   });
 
   test("at the fryer a supper is followed across its dishes", async ({ page }) => {
+    await nothingElse(page);
     await page.goto("/supper");
     await choose(page, "Add a cook", "drumsticks");
     await choose(page, "Add a side", /^green beans/);
@@ -325,6 +326,7 @@ test.describe("on a phone, by keyboard", () => {
   });
 
   test("a supper is one thing at the fryer: a cook moves its table, one undo, nothing rings twice", async ({ page }) => {
+    await nothingElse(page);
     const cooks = (await (await page.request.get("/api/cooks?per_page=50")).json()) as { items: CookRow[] };
     const request = cooks.items.find((one) => one.request.cut === "drumstick")?.request;
     const made = await page.request.post("/api/suppers", {

@@ -1,9 +1,10 @@
 // Reloads, power cuts, no connection, and places that are still empty.
-import { accessible, expect, keptHere, press, settled, test, word } from "./kitchen";
+import { accessible, expect, keptHere, nothingElse, press, settled, test, word } from "./kitchen";
 
 test.use({ locale: "en-GB" });
 
 test("a reload and a killed server in mid-cook lose nothing", async ({ page, kitchen }) => {
+  await nothingElse(page);
   await page.goto("/plan");
   await page.getByRole("button", { name: "Start cooking" }).click();
   await page.waitForURL("**/fryer/*");
@@ -32,6 +33,7 @@ test("a reload and a killed server in mid-cook lose nothing", async ({ page, kit
 });
 
 test("a kept report outlives the page", async ({ page, kitchen }) => {
+  await nothingElse(page);
   await page.goto("/plan");
   await page.getByRole("button", { name: "Start cooking" }).click();
   await page.waitForURL("**/fryer/*");
