@@ -35,7 +35,8 @@ const queries = new QueryClient({
     },
     mutations: {
       networkMode: "always",
-      // A server that is busy for a moment: whatever writes has an identity and can be asked for again.
+      // A server that is busy for a moment: what writes has an identity and can be asked for again,
+      // but links.
       retry: (count, error) =>
         count < MOST_TRIES && error instanceof ApiFailure && error.problem?.status === 503,
     },

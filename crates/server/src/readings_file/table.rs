@@ -1,4 +1,6 @@
-//! A table out of a file: CSV of any kind, or JSON that holds one object for each line.
+//! A table out of a file: CSV of any kind, or JSON.
+
+use chrono::Timelike;
 
 use super::json::from_json;
 use super::moments::{Moment, moment, number};
@@ -6,7 +8,6 @@ use super::refused;
 use crate::dto::readings_file::{ClockDto, FileColumnDto};
 use crate::dto::thermometer::SentUnitDto;
 use crate::error::ApiError;
-use chrono::Timelike;
 
 /// Lines and columns at the most.
 pub const MOST_LINES: usize = 40_000;

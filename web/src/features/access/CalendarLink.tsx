@@ -7,7 +7,10 @@ import { Action } from "../../components/recipes";
 import { MadeLink } from "./MadeLink";
 
 export function CalendarLink({ supper }: { supper: string }) {
-  const make = useMutation({ mutationFn: () => makeLink({ kind: "calendar", supper }) });
+  const make = useMutation({
+    mutationFn: () => makeLink({ kind: "calendar", supper }),
+    retry: false,
+  });
   return (
     <Box className="no-print">
       {make.error ? <Trouble>{make.error.message}</Trouble> : null}

@@ -242,6 +242,7 @@ function Invitation() {
   const queries = useQueryClient();
   const make = useMutation({
     mutationFn: () => makeLink({ kind: "invitation" }),
+    retry: false,
     onSuccess: () => void queries.invalidateQueries({ queryKey: linksQuery().queryKey }),
   });
   return (

@@ -75,7 +75,11 @@ function Pairing() {
     void queries.invalidateQueries({ queryKey: linksQuery().queryKey });
     void queries.invalidateQueries({ queryKey: devicesQuery().queryKey });
   };
-  const make = useMutation({ mutationFn: () => makeLink({ kind: "device" }), onSuccess: changed });
+  const make = useMutation({
+    mutationFn: () => makeLink({ kind: "device" }),
+    retry: false,
+    onSuccess: changed,
+  });
   const revoke = useMutation({
     mutationFn: revokeLink,
     onSuccess: () => {

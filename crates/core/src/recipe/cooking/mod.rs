@@ -384,7 +384,7 @@ fn dial_behind(words: &[Word], n: usize) -> Option<Temperature> {
     let mut own = own
         .take_while(|word| !word.ends || word.number.is_some())
         .take(3);
-    let has_another = own.any(|word| word.number.is_some_and(|of| time(of, &word.text).is_some()));
+    let has_another = own.any(|word| word.as_time().is_some());
     let is_last = words.len() == n + 2;
     (is_last || !has_another && !next.ends).then_some(dial)
 }
@@ -396,8 +396,7 @@ fn follows_a_cut(words: &[Word], n: usize) -> bool {
         && TIMES.contains(&text.as_str())
     {
         before = rest;
-        let last = rest.last();
-        if last.is_some_and(|last| last.number.and_then(|of| mass(of, &last.text)).is_some()) {
+        if rest.last().is_some_and(|last| last.as_mass().is_some()) {
             return true;
         }
     }
@@ -428,19 +427,16 @@ fn counts(read: &mut Cooking, words: &[Word], n: usize, count: u32) {
     let counted =
         counted.take_while(|(far, word)| *far == 0 || (word.number.is_none() && *far <= BETWEEN));
     let what: Vec<&str> = counted.map(|(_, word)| word.text.as_str()).collect();
+    let is_before_a_weight = words
+        .get(n + 1)
+        .is_some_and(|next| next.as_mass().is_some());
     let are_pieces = match what.first() {
         Some(&("pieces" | "pcs" | "legs" | "fillets")) => true,
         Some(&"of") => what.get(1) == Some(&"them"),
-        Some(times) if TIMES.contains(times) => {
-            let next = words.get(n + 1);
-            next.and_then(|next| mass(next.number?, &next.text))
-                .is_some()
-        }
+        Some(times) if TIMES.contains(times) => is_before_a_weight,
         Some(&"") => {
-            let next = words.get(n + 1);
-            let weight = next.and_then(|next| mass(next.number?, &next.text));
-            let is_before = weight.is_some() && names_a_cut(words, n + 2);
-            (is_before || follows_a_cut(words, n)) && count <= MOST_COUNTED
+            let is_before_it = is_before_a_weight && names_a_cut(words, n + 2);
+            (is_before_it || follows_a_cut(words, n)) && count <= MOST_COUNTED
         }
         _ => false,
     };

@@ -149,6 +149,18 @@ pub fn time(number: [f64; 2], unit: &str) -> Option<Interval> {
     Some(Interval::from_minutes(minutes * middle(number)))
 }
 
+impl Word {
+    /// The time it says with its own number and unit.
+    pub fn as_time(&self) -> Option<Interval> {
+        time(self.number?, &self.text)
+    }
+
+    /// The weight it says so.
+    pub fn as_mass(&self) -> Option<Mass> {
+        mass(self.number?, &self.text)
+    }
+}
+
 pub fn mass(number: [f64; 2], unit: &str) -> Option<Mass> {
     let grams = match unit {
         "g" | "gram" | "grams" => 1.0,

@@ -3,7 +3,7 @@
 use std::ops::Range;
 
 use super::Sauced;
-use super::quantities::{temperature, time};
+use super::quantities::temperature;
 use super::words::Word;
 use crate::fryer::MachineKind;
 use crate::meat::{CATALOGUE, CutId, Layer, NOT_YET, NotYet};
@@ -108,8 +108,9 @@ pub fn machine_in(text: &str, words: &[Word]) -> Option<MachineKind> {
         let of_first = dial.is_some_and(|n| {
             // "220 °C (fan 200)", "200 °C, 180 fan": of the other one.
             let is_bare = words.get(n + 1).is_some_and(|next| next.number.is_none());
-            let own = words.get(n + 2).and_then(|own| Some((own, own.number?)));
-            let has_own = own.is_some_and(|(own, number)| time(number, &own.text).is_none());
+            let has_own = words
+                .get(n + 2)
+                .is_some_and(|own| own.number.is_some() && own.as_time().is_none());
             let is_behind = is_bare && is_fan(n + 1) && !has_own;
             is_behind || is_fan(n) || n.checked_sub(1).is_some_and(is_fan)
         });
@@ -279,10 +280,10 @@ fn meant(id: CutId, text: &str) -> CutId {
         }
         CutId::PorkBellySlab if is_cubed => return CutId::BellyCubes,
         CutId::SpatchcockedChicken if text.contains("breast") => return CutId::BonelessBreast,
+        CutId::BeefSteak if text.contains("lamb") && !text.contains("beef") => {
+            return CutId::LambChop;
+        }
         _ => {}
-    }
-    if id == CutId::BeefSteak && text.contains("lamb") && !text.contains("beef") {
-        return CutId::LambChop;
     }
     if !text.contains("boneless") || text.contains("bone-in") {
         return id;

@@ -1,7 +1,7 @@
 //! Which times are in the machine, and how a label counts them.
 
 use super::PerMass;
-use super::quantities::{mass, middle, temperature, time};
+use super::quantities::{mass, middle, temperature};
 use super::words::Word;
 use crate::units::Interval;
 
@@ -87,12 +87,8 @@ fn before(words: &[Word], at: usize) -> impl Iterator<Item = &Word> {
 
 /// The words before a place within its part of the sentence, up to another time.
 fn sentence(words: &[Word], at: usize) -> impl Iterator<Item = &Word> {
-    let is_time = |word: &Word| {
-        word.number
-            .is_some_and(|one| time(one, &word.text).is_some())
-    };
     let before = words.get(..at).unwrap_or_default().iter().rev();
-    before.take_while(move |word| !word.ends && !is_time(word))
+    before.take_while(|word| !word.ends && word.as_time().is_none())
 }
 
 /// The words behind a place up to another number.
@@ -194,10 +190,8 @@ fn is_beside(words: &[Word], at: usize) -> bool {
     rests.is_some_and(|n| {
         let after = words.get(at + n + 2);
         after.is_none_or(|after| {
-            let number = after.number;
             // "Rest 5 minutes", "rest 5".
-            number
-                .is_none_or(|number| !after.text.is_empty() && time(number, &after.text).is_none())
+            after.number.is_none() || !after.text.is_empty() && after.as_time().is_none()
         })
     })
 }
@@ -235,9 +229,7 @@ fn is_a_moment(words: &[Word], at: usize, told: Interval) -> bool {
         return true;
     }
     // "After 10 minutes flip them", of the 20 that were told.
-    let own = words
-        .get(at)
-        .and_then(|word| time(word.number?, &word.text));
+    let own = words.get(at).and_then(Word::as_time);
     let within = own.is_some_and(|own| own <= told);
     within && behind(words, at).take(3).any(|word| turns(&word))
 }
@@ -253,8 +245,7 @@ pub fn without_a_unit(words: &[Word], at: usize) -> Option<Interval> {
     let goes_on = before.is_some_and(|before| has(&["another", "plus"], before))
         && own.text.is_empty()
         || has(&["more", "longer"], own);
-    let has_time = |word: &Word| word.number.is_some_and(|of| time(of, &word.text).is_some());
-    let goes_on = goes_on && own.ends && words.iter().take(at).any(has_time);
+    let goes_on = goes_on && own.ends && words.iter().take(at).any(|word| word.as_time().is_some());
     let before = before.filter(|before| before.number.is_some() && !before.ends);
     let follows = |what: &[&str]| before.is_some_and(|before| has(what, before));
     let is_bare = own.text.is_empty() && own.ends;
@@ -293,8 +284,12 @@ pub fn rule_in(words: &[Word]) -> Option<PerMass> {
 }
 
 fn rule_at(words: &[Word], per: usize) -> Option<PerMass> {
-    let time_of = |word: &Word| word.number.and_then(|number| time(number, &word.text));
-    let before = words.get(..per)?.iter().rev().take(3).find_map(time_of)?;
+    let before = words
+        .get(..per)?
+        .iter()
+        .rev()
+        .take(3)
+        .find_map(Word::as_time)?;
     let (at, each) = words
         .iter()
         .enumerate()
@@ -313,7 +308,7 @@ fn rule_at(words: &[Word], per: usize) -> Option<PerMass> {
         )
     });
     let more = rest.iter().find_map(|word| {
-        time_of(word).or_else(|| match word.text.as_str() {
+        word.as_time().or_else(|| match word.text.as_str() {
             "more" | "extra" | "over" | "" => word
                 .number
                 .map(|number| Interval::from_minutes(middle(number))),
