@@ -4,11 +4,11 @@
 #![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use ember_core::doneness::{Handling, Region, floor, lethality::uk_hold};
-use ember_core::fryer::{Machine, PRESETS};
+use ember_core::fryer::{Action, Machine, MachineKind, PRESETS, Preset};
 use ember_core::meat::{Animal, CATALOGUE, Class, CutId, cut};
 use ember_core::plan::{
-    HotHolding, Outside, Plan, PlanError, Request, SauceRule, Start, StepKind, WarningKind, plan,
-    setting_for, together,
+    Deed, HotHolding, Outside, Plan, PlanError, PlannedAction, Request, SauceRule, Start, StepKind,
+    WarningKind, When, plan, setting_for, together,
 };
 use ember_core::prep::{Ahead, Clock, Method, Place, methods, own};
 use ember_core::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
@@ -650,6 +650,67 @@ fn a_high_kitchen_boils_sooner() {
     );
 }
 
+/// What was taken out on the way is put back and done again, in every load: the first, later ones in the hot machine,
+/// and both drawers.
+#[test]
+fn every_load_is_cooked_to_its_end_with_its_own_actions() {
+    let out_and_back = |when: fn(f64) -> When, out: f64, back: f64| {
+        let planned = |at: f64, action| PlannedAction {
+            when: when(at),
+            action,
+        };
+        vec![
+            planned(out, Action::TakeOut),
+            planned(back, Action::PutBack),
+        ]
+    };
+    let at = |minute: f64| When::At(minutes(minute));
+    let before_end = |minute: f64| When::BeforeEnd(minutes(minute));
+    let usual = Request::usual;
+    let drumsticks = Request {
+        pieces: 24,
+        actions: out_and_back(at, 20.0, 50.0),
+        ..usual(CutId::Drumstick, PRESETS[1].machine())
+    };
+    let wings = Request {
+        pieces: 36,
+        actions: out_and_back(before_end, 8.0, 3.0),
+        ..usual(CutId::PartyWing, drawer())
+    };
+    let chops = Request {
+        pieces: 12,
+        actions: out_and_back(at, 8.0, 40.0),
+        ..usual(CutId::BonelessChop, drawer())
+    };
+    let mut all = PRESETS.iter().map(Preset::machine);
+    let drawers = all.find(|one| one.kind == MachineKind::TwinDrawers).unwrap();
+    let in_drawers = Request {
+        pieces: 15,
+        actions: out_and_back(at, 18.0, 45.0),
+        ..usual(CutId::Drumstick, drawers)
+    };
+    for request in [drumsticks, wings, chops, in_drawers] {
+        let least = request.floor_kept().unwrap().core.unwrap();
+        let plan = plan(&request).unwrap();
+        let two = plan.batches.len() > 1 || plan.batches[0].second.is_some();
+        assert!(two, "{:?} lies in one load", request.cut);
+        for (n, batch) in plan.batches.iter().enumerate() {
+            let done = |action| {
+                let same = |deed: &&Deed| deed.action == action;
+                batch.deeds.iter().filter(same).count()
+            };
+            let name = format!("{:?}, batch {}", request.cut, n + 1);
+            assert_eq!(done(Action::TakeOut), done(Action::PutBack), "{name}");
+            let cores = batch.second.map(|second| second.pull_core).into_iter();
+            for core in cores.chain([batch.pull_core]) {
+                let rest = request.rest_may_complete().then(|| request.counted_on());
+                let short = (least - core).kelvins() - rest.unwrap_or_default();
+                assert!(short <= 0.5, "{name} comes out at {core:?}");
+            }
+        }
+    }
+}
+
 proptest! {
     #![proptest_config(ProptestConfig { cases: 48, ..ProptestConfig::default() })]
 
@@ -670,6 +731,7 @@ proptest! {
         thermometer: bool,
         out_at in prop::option::of(45.0f64..90.0),
         keeping in 0..3usize,
+        out in prop::option::of((2.0f64..40.0, 1.0f64..40.0)),
     ) {
         let entry = CATALOGUE[id];
         let mut request = Request::usual(entry.id, drawer());
@@ -694,10 +756,22 @@ proptest! {
                 _ => Ahead::Parboil(minutes(time * 5.0)),
             })
             .collect();
+        request.actions = out.map_or_else(Vec::new, |(out, away)| {
+            let at = |minute: f64, action| PlannedAction { when: When::At(minutes(minute)), action };
+            vec![at(out, Action::TakeOut), at(out + away, Action::PutBack)]
+        });
         let Ok(plan) = plan(&request) else {
             return Ok(());
         };
         let least = plan.floor.core.map_or(0.0, |core| core.celsius());
+        // Every load by itself, also those that follow the first one.
+        let rest = if request.rest_may_complete() { request.counted_on() } else { 0.0 };
+        for batch in plan.batches.iter().filter(|_| !plan.below_floor) {
+            let second = batch.second.map(|second| second.pull_core);
+            for core in second.into_iter().chain([batch.pull_core]) {
+                prop_assert!(core.celsius() >= least - rest - 1e-6, "{:?}", batch);
+            }
+        }
         if entry.animal.is_poultry() {
             prop_assert!(plan.pull_core.celsius() >= least - 1e-6);
             prop_assert!(plan.pull_core_shown().celsius() >= least - 0.006);

@@ -420,6 +420,12 @@ impl Run {
         }
     }
 
+    /// Whether the pieces are out of the machine.
+    #[must_use]
+    pub const fn is_out(&self) -> bool {
+        matches!(self.phase, Phase::Resting(_))
+    }
+
     /// Takes the pieces out to rest.
     pub fn pull(&mut self, rest: Rest) {
         self.phase = Phase::Resting(rest);

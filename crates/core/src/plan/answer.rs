@@ -38,6 +38,8 @@ pub struct Batch {
     pub heaviest: Mass,
     /// Time in the machine to the pull.
     pub cook: Interval,
+    /// Coldest spot of all its pieces when they come out.
+    pub pull_core: Temperature,
     /// Turn, from its own loading.
     pub turn_at: Option<Interval>,
     /// When the racks change places, where there are several in use.
@@ -57,6 +59,8 @@ pub struct SecondDrawer {
     pub pieces: u32,
     /// Time to the pull.
     pub cook: Interval,
+    /// Coldest spot of its pieces when they come out.
+    pub pull_core: Temperature,
     /// Turn.
     pub turn_at: Option<Interval>,
 }

@@ -2,22 +2,18 @@
 
 use super::answer::{Batch, Goals, MeasureAgain, Plan, Readings, SecondDrawer, Target};
 use super::cook::hot_holding::{Kept, follow, stays_hot};
-use super::cook::outcomes::{self, Outcomes};
-use super::cook::{
-    Deed, Finished, LONGEST, Picture, Problem, Recorder, Resolution, RestOutcome, Rested, Timing,
-    Variation, mark_of,
-};
+use super::cook::{Deed, Problem, Timing, mark_of};
 use super::error::PlanError;
-use super::goals::{Decides, Outside, Progress};
+use super::goals::{Decides, Outside};
 use super::request::{HotHolding, Known, Origin, PreheatRule, Programme, Request, When};
 use super::search::{Found, search, weigh::weigh};
 use super::text::{steps, warnings};
+use super::to_the_end::{Cooked, CookedLoad, cook_loads, cook_to_the_end, count, heaviest};
 use super::uncertainty::{self, Ensemble, assumptions};
 use super::what_if::{alternatives, back_in, worths};
-use crate::basket::Tray;
-use crate::fryer::{Action, Run};
+use crate::fryer::Action;
 use crate::prep::{Ahead, Clock, Overrun};
-use crate::units::{Interval, Length, Mass, Temperature, TemperatureDifference};
+use crate::units::{Interval, Length, Temperature, TemperatureDifference};
 
 /// Time to take one batch out and put the next one in.
 pub const SWAP: Interval = Interval::from_minutes(1.0);
@@ -34,7 +30,7 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
     refuse_above_ceiling(&problem)?;
     let cavity = problem.first_cavity();
     let found = search(&problem, cavity, problem.first())?;
-    let fine = refine(&problem, found, 0.0)?;
+    let fine = cook_to_the_end(&problem, cavity, problem.first(), found, 0.0)?;
     let responses = uncertainty::respond(&problem, cavity, found);
     let ensemble = responses
         .as_ref()
@@ -48,7 +44,8 @@ pub fn plan(request: &Request) -> Result<Plan, PlanError> {
         early,
         without: checked_without(request)?,
     };
-    let batches = all_batches(&problem, &fine, check, stretch)?;
+    let loads = cook_loads(&problem, cavity, &fine, stretch)?;
+    let batches = batches(&problem, &loads, check);
     let waiting = Waiting::of(&problem, &fine, &batches);
     let passes_60 = fine.progress.passed.map(Interval::from_seconds);
     let longest = batches
@@ -125,7 +122,7 @@ fn checked_without(request: &Request) -> Result<Option<f64>, PlanError> {
     };
     let responses = uncertainty::respond(&problem, cavity, found);
     let early = responses.map(|responses| responses.ensemble(found.pull).pull().early.seconds());
-    let (pull, deeds) = timed(&problem, found, 1.0);
+    let (pull, deeds) = timed(&problem, found);
     let check = Check {
         early,
         without: None,
@@ -137,14 +134,15 @@ fn checked_without(request: &Request) -> Result<Option<f64>, PlanError> {
 fn unmeasured(
     problem: &Problem,
     found: Found,
-    fine: Fine,
+    fine: Cooked,
     ensemble: Option<&Ensemble>,
-) -> Result<(Fine, f64), PlanError> {
+) -> Result<(Cooked, f64), PlanError> {
     let late = ensemble.filter(|_| !problem.request.thermometer.there);
     let sure = late.map_or(0.0, |ensemble| ensemble.pull().late.seconds());
     let stretch = (sure / fine.pull).max(1.0);
     let fine = if stretch > 1.0 {
-        refine(problem, found, sure)?
+        let cavity = problem.first_cavity();
+        cook_to_the_end(problem, cavity, problem.first(), found, sure)?
     } else {
         fine
     };
@@ -158,7 +156,7 @@ struct Waiting {
 }
 
 impl Waiting {
-    fn of(problem: &Problem, fine: &Fine, batches: &[Batch]) -> Self {
+    fn of(problem: &Problem, fine: &Cooked, batches: &[Batch]) -> Self {
         let after_first: f64 = batches
             .iter()
             .skip(1)
@@ -248,117 +246,9 @@ fn refuse_cold(request: &Request, kept: Option<Kept>) -> Result<(), PlanError> {
     }
 }
 
-/// The cook as it is shown.
-struct Fine {
-    run: Run,
-    deeds: Vec<Deed>,
-    progress: Progress,
-    /// When the goal was met, s; the pull is the next mark of the clock.
-    ready: f64,
-    pull: f64,
-    pull_core: f64,
-    peak: RestOutcome,
-    outcomes: Outcomes,
-    finished: Option<Finished>,
-    picture: Picture,
-}
-
-/// Cooks on the fine grid with the turn and the pull on the marks of a kitchen clock, for so many
-/// seconds at least.
-fn refine(problem: &Problem, found: Found, least: f64) -> Result<Fine, PlanError> {
-    let expected = found.pull.max(least);
-    let step = mark_of(expected);
-    let timing = Timing {
-        mark: Some(step),
-        ..found.timing(expected)
-    };
-    let after = problem.request.rest().seconds() + problem.request.finish.lasts().seconds();
-    let mut recorder = Recorder::new(problem, expected + after);
-    let load = problem.load(
-        problem.first_cavity(),
-        problem.first(),
-        Resolution::Fine,
-        Variation::NONE,
-    );
-    recorder.see(&load);
-    let ready = problem.cook(load, &timing, Variation::NONE, found.goal, |run, _| {
-        recorder.see(run);
-    })?;
-    let mut run = ready.run;
-    let mut progress = ready.progress;
-    let mut met = ready.at;
-    let mut pull = (run.elapsed().max(least) / step - 1e-6).ceil() * step;
-    let script = problem.script(&timing, Variation::NONE);
-    let mut ahead: &[_] = &script;
-    loop {
-        while let [opening, rest @ ..] = ahead
-            && opening.at < run.elapsed() + 1e-9
-        {
-            ahead = rest;
-        }
-        while run.elapsed() < pull - 1e-9 {
-            let next = ahead.first().map_or(pull, |opening| opening.at.min(pull));
-            run.step(next - run.elapsed());
-            recorder.see(&run);
-            progress.see(run.elapsed(), problem.state(&run));
-            while let [opening, rest @ ..] = ahead
-                && opening.at <= run.elapsed() + 1e-9
-                && opening.at < pull - 1e-9
-            {
-                run.perform(&opening.actions);
-                ahead = rest;
-            }
-        }
-        let turned = is_turned(&problem.deeds(&timing), run.elapsed());
-        let rested = recorder.rest(problem, &run, progress.held(), turned);
-        if rested.outcome.is_enough(problem.request) {
-            return Ok(Fine::new(problem, timing, progress, met, run, rested));
-        }
-        if pull > LONGEST.seconds() {
-            return Err(problem.never_reached(&run));
-        }
-        pull += step;
-        met = pull;
-    }
-}
-
-/// Whether the face that started above looks down at a time.
-fn is_turned(deeds: &[Deed], at: f64) -> bool {
-    let before = |deed: &&Deed| deed.action.turns() && deed.at < at - 1e-6;
-    deeds.iter().filter(before).count() % 2 == 1
-}
-
-impl Fine {
-    fn new(
-        problem: &Problem,
-        timing: Timing,
-        progress: Progress,
-        ready: f64,
-        run: Run,
-        rested: Rested,
-    ) -> Self {
-        // What was ready before something fell due comes out without it.
-        let mut deeds = problem.deeds(&timing);
-        deeds.retain(|deed| deed.at < run.elapsed() - 1e-6);
-        let turned = is_turned(&deeds, run.elapsed());
-        Self {
-            ready,
-            pull: run.elapsed(),
-            pull_core: run.core(),
-            peak: rested.outcome,
-            outcomes: outcomes::read(problem, &run, turned, problem.first(), &rested.picture),
-            finished: rested.finished,
-            picture: rested.picture,
-            deeds,
-            progress,
-            run,
-        }
-    }
-}
-
 /// What a thermometer shows at the pull and after it. What it shows when the inside is done is told by
 /// whole degrees and never less than that.
-fn readings(found: Found, fine: &Fine) -> Readings {
+fn readings(found: Found, fine: &Cooked) -> Readings {
     let pull = fine.run.reading();
     let beside = pull - fine.pull_core;
     let [later, peak] = fine.peak.read.map(Temperature::from_celsius);
@@ -376,7 +266,7 @@ fn readings(found: Found, fine: &Fine) -> Readings {
 }
 
 /// The reading after the rest, where the floor is reached only there.
-fn measure_again(problem: &Problem, found: Found, fine: &Fine) -> Option<MeasureAgain> {
+fn measure_again(problem: &Problem, found: Found, fine: &Cooked) -> Option<MeasureAgain> {
     let request = problem.request;
     let floor = request.floor_kept()?;
     let least = floor.core?;
@@ -398,7 +288,7 @@ fn measure_again(problem: &Problem, found: Found, fine: &Fine) -> Option<Measure
 }
 
 /// When each goal is met, on the marks of the clock, and what decides.
-fn goals(problem: &Problem, found: Found, fine: &Fine) -> Goals {
+fn goals(problem: &Problem, found: Found, fine: &Cooked) -> Goals {
     /// Further past the inside than this, and the cook is told with ways out, K.
     const PAST: f64 = 5.0;
     let step = mark_of(fine.pull);
@@ -436,74 +326,37 @@ fn goals(problem: &Problem, found: Found, fine: &Fine) -> Goals {
     }
 }
 
-/// Every load with its time; later ones meet a hot machine.
-fn all_batches(
-    problem: &Problem,
-    fine: &Fine,
-    check: Check,
-    stretch: f64,
-) -> Result<Vec<Batch>, PlanError> {
-    let count = |trays: &[Tray]| Problem::pieces_on(trays).count() as u32;
-    let mut batches = Vec::with_capacity(problem.loading.loads.len());
-    // Loads of equal pieces as many as before are as long as before.
-    let mut known: Option<(u32, Mass, Found)> = None;
-    for (n, load) in problem.loading.loads.iter().enumerate() {
-        let trays = problem.first_of(load);
-        let cavity = if n == 0 {
-            problem.first_cavity()
-        } else {
-            problem.next_cavity(&fine.run)
-        };
-        let heaviest = heaviest(problem, trays);
-        let (cook, deeds) = if n == 0 {
-            (fine.pull, fine.deeds.clone())
-        } else {
-            let found = match known {
-                Some((pieces, mass, found)) if pieces >= count(trays) && mass == heaviest => found,
-                _ => search(problem, cavity, trays)?,
-            };
-            known = Some((count(trays), heaviest, found));
-            timed(problem, found, stretch)
-        };
-        let second = problem
-            .second_of(load)
-            .map(|trays| {
-                let alike = count(trays) == count(problem.first_of(load))
-                    && heaviest == self::heaviest(problem, trays);
-                let (cook, deeds) = if alike {
-                    (cook, deeds.clone())
-                } else {
-                    timed(problem, search(problem, cavity, trays)?, stretch)
-                };
-                Ok::<_, PlanError>(SecondDrawer {
-                    pieces: count(trays),
-                    cook: Interval::from_seconds(cook),
-                    turn_at: first_turn(&deeds),
-                })
-            })
-            .transpose()?;
-        let longest = second.map_or(cook, |second| second.cook.seconds().max(cook));
-        let scale = longest / fine.pull;
-        batches.push(Batch {
-            pieces: count(&load.trays),
-            levels: load.trays.len() as u32,
-            heaviest,
-            cook: Interval::from_seconds(longest),
-            turn_at: first_turn(&deeds),
-            swap_at: moment(&deeds, |action| *action == Action::SwapRacks),
-            check_from: check.from(longest, &deeds, scale),
-            deeds,
-            second,
-        });
-    }
-    Ok(batches)
-}
-
-/// The heaviest piece on some trays.
-fn heaviest(problem: &Problem, trays: &[Tray]) -> Mass {
-    Problem::pieces_on(trays)
-        .map(|piece| problem.request.mass_of(piece))
-        .fold(Mass::from_grams(0.0), |a, b| if a > b { a } else { b })
+/// What the cook is told of every load.
+fn batches(problem: &Problem, cooked: &[CookedLoad], check: Check) -> Vec<Batch> {
+    let first_pull = cooked.first().map_or(1.0, |load| load.first.pull);
+    let loads = problem.loading.loads.iter().zip(cooked);
+    loads
+        .map(|(load, cooked)| {
+            let second = problem.second_of(load).map(|trays| {
+                let drawer = cooked.other.as_ref().unwrap_or(&cooked.first);
+                SecondDrawer {
+                    pieces: count(trays) as u32,
+                    cook: Interval::from_seconds(drawer.pull),
+                    pull_core: Temperature::from_celsius(drawer.core),
+                    turn_at: first_turn(&drawer.deeds),
+                }
+            });
+            let deeds = cooked.first.deeds.clone();
+            let longest = cooked.longest();
+            Batch {
+                pieces: count(&load.trays) as u32,
+                levels: load.trays.len() as u32,
+                heaviest: heaviest(problem, problem.first_of(load)),
+                cook: Interval::from_seconds(longest),
+                pull_core: Temperature::from_celsius(cooked.first.core),
+                turn_at: first_turn(&deeds),
+                swap_at: moment(&deeds, |action| *action == Action::SwapRacks),
+                check_from: check.from(longest, &deeds, longest / first_pull),
+                deeds,
+                second,
+            }
+        })
+        .collect()
 }
 
 fn moment(deeds: &[Deed], is: impl Fn(&Action) -> bool) -> Option<Interval> {
@@ -516,8 +369,8 @@ fn first_turn(deeds: &[Deed]) -> Option<Interval> {
 }
 
 /// Pull and deeds of what was found, on the marks of a kitchen clock.
-fn timed(problem: &Problem, found: Found, stretch: f64) -> (f64, Vec<Deed>) {
-    let pull = found.pull * stretch;
+fn timed(problem: &Problem, found: Found) -> (f64, Vec<Deed>) {
+    let pull = found.pull;
     let step = mark_of(pull);
     let pull = (pull / step).ceil() * step;
     let timing = Timing {

@@ -19,6 +19,7 @@ mod refusal;
 mod request;
 mod search;
 mod text;
+mod to_the_end;
 mod uncertainty;
 mod what_if;
 

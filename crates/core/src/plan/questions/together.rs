@@ -3,12 +3,13 @@
 use crate::basket::{Footprint, Layout, Tray, covered, with_gap};
 use crate::fryer::{Cavity, MachineKind};
 use crate::plan::SWAP;
-use crate::plan::cook::{HALF, Problem, Resolution, Timing, Variation};
+use crate::plan::cook::{HALF, Problem, Resolution, Timing, Variation, mark_of};
 use crate::plan::error::PlanError;
 use crate::plan::goals::Progress;
 use crate::plan::loading::lay::{agree, density, shapes};
 use crate::plan::request::{LoadRule, Programme, Request, TurnRule};
 use crate::plan::search::search;
+use crate::plan::to_the_end::{CookedLoad, cook_loads, cook_to_the_end};
 use crate::units::Interval;
 use crate::units::{Message, Quantity};
 
@@ -113,7 +114,8 @@ fn two_drawers(pair: [&Request; 2]) -> Result<Option<Together>, PlanError> {
     let mut cooks = [0.0; 2];
     for (cook, problem) in cooks.iter_mut().zip(&problems) {
         let cavity = problem.sharing_cavity();
-        *cook = search(problem, cavity, problem.first())?.pull;
+        let found = search(problem, cavity, problem.first())?;
+        *cook = cook_to_the_end(problem, cavity, problem.first(), found, 0.0)?.pull;
     }
     let longest = cooks[0].max(cooks[1]);
     let later = (cooks[0] - cooks[1]).abs();
@@ -264,8 +266,8 @@ fn sharing(
 ) -> Result<[f64; 2], PlanError> {
     let [first, second] = problems;
     let load = || {
-        let run = first.load(cavity, &trays[..1], Resolution::Coarse, Variation::NONE);
-        second.beside(run, &trays[1], Resolution::Coarse)
+        let run = first.load(cavity, &trays[..1], Resolution::Fine, Variation::NONE);
+        second.beside(run, &trays[1], Resolution::Fine)
     };
     let cook = |pull: Option<f64>| {
         let timing = Timing {
@@ -286,10 +288,13 @@ fn sharing(
         Ok::<_, PlanError>(ready.map(Option::unwrap_or_default))
     };
     let straight = cook(None)?;
-    if first.request.turns() == TurnRule::Never {
-        return Ok(straight);
-    }
-    cook(Some(straight[0].max(straight[1])))
+    let ready = if first.request.turns() == TurnRule::Never {
+        straight
+    } else {
+        cook(Some(straight[0].max(straight[1])))?
+    };
+    // Out at the next mark of the clock, never before it.
+    Ok(ready.map(|at| (at / mark_of(at)).ceil() * mark_of(at)))
 }
 
 /// First what holds or rests best, then the other in the hot machine.
@@ -308,11 +313,11 @@ fn one_after_the_other(pair: [&Request; 2], reason: Message) -> Result<Together,
             None => problem.first_cavity(),
         };
         let found = search(&problem, cavity, problem.first())?;
-        let loads = problem.loading.loads.len() as f64;
-        let all = loads * found.pull + (loads - 1.0) * SWAP.seconds();
-        let mut run = problem.load(cavity, problem.first(), Resolution::Coarse, Variation::NONE);
-        problem.follow(&mut run, &found.timing(found.pull), found.pull);
-        hot = Some(run);
+        let cooked = cook_to_the_end(&problem, cavity, problem.first(), found, 0.0)?;
+        let loads = cook_loads(&problem, cavity, &cooked, 1.0)?;
+        let swaps = SWAP.seconds() * (loads.len() as f64 - 1.0);
+        let all = loads.iter().map(CookedLoad::longest).sum::<f64>() + swaps;
+        hot = Some(cooked.run);
         if let (Some(start), Some(cook)) = (starts.get_mut(n), cooks.get_mut(n)) {
             (*start, *cook) = (clock, all);
         }
