@@ -387,6 +387,125 @@ fn what_is_not_believed_does_not_make_it_safe() {
     assert_eq!(kitchen.estimate().safe, Safe::Measured);
 }
 
+/// A piece that is read at its minimum after two fifths of its time is no piece of this cook: one wrong place, read
+/// twice, repeats itself. It is not "measured", it is not "take it out", and it is named.
+#[test]
+fn one_place_proves_nothing_against_the_expectation() {
+    for cut in [
+        CutId::WholeChicken,
+        CutId::BonelessBreast,
+        CutId::Drumstick,
+        CutId::GameHen,
+        CutId::TurkeyDrumstick,
+    ] {
+        let mut kitchen = loaded(Kitchen::of(usual(cut, 2)));
+        let minute = 0.4 * kitchen.plan.pull_at.minutes();
+        let before = kitchen.pull(1);
+        let first = kitchen.read(minute, 77.0);
+        let second = kitchen.read(minute + 1.0, 77.0);
+        let estimate = kitchen.estimate();
+        assert_eq!(estimate.safe, Safe::Contradicted, "{cut:?}");
+        let doubted: Vec<u128> = estimate.doubted.iter().map(|(id, _)| *id).collect();
+        assert!(
+            doubted.contains(&first) && doubted.contains(&second),
+            "{cut:?}"
+        );
+        assert!((kitchen.pull(1) - before).abs() < 0.1, "{cut:?}");
+        // On the plate it is no better.
+        kitchen.tell(minute + 2.0, What::TakenOut);
+        let out = kitchen.estimate();
+        assert!(
+            matches!(out.safe, Safe::Contradicted | Safe::Short),
+            "{cut:?} {out:?}"
+        );
+    }
+}
+
+/// Three places that agree count: the pieces are thinner than they were said to be.
+#[test]
+fn three_places_that_agree_are_believed() {
+    let mut kitchen = loaded(Kitchen::of(usual(CutId::BonelessBreast, 2)));
+    let minute = 0.5 * kitchen.plan.pull_at.minutes();
+    for n in 0..3 {
+        kitchen.read(minute + 2.5 * f64::from(n), 77.0 + f64::from(n));
+    }
+    assert!(kitchen.pull(1) <= minute + 5.1, "{}", kitchen.pull(1));
+    assert_eq!(kitchen.estimate().safe, Safe::Measured);
+}
+
+/// A probe that sends degrees Fahrenheit as Celsius: 39 for meat of the fridge, 73 for meat at 23 °C. All that it
+/// says is of one place, so that it proves nothing, however long it goes on.
+#[test]
+fn a_probe_in_another_unit_proves_nothing() {
+    let mut kitchen = loaded(thighs());
+    let pull = kitchen.plan.pull_at.minutes();
+    for n in 1..=9 {
+        let minute = pull * f64::from(n) / 10.0;
+        let fahrenheit = kitchen.expected(minute) * 1.8 + 32.0;
+        if fahrenheit < 105.0 {
+            kitchen.tell(minute, What::Probe(celsius(fahrenheit)));
+        }
+        let safe = kitchen.estimate().safe;
+        assert!(
+            !matches!(safe, Safe::Measured | Safe::Holding(_)),
+            "{minute}: {safe:?}"
+        );
+    }
+    let due = kitchen.pull(1);
+    assert!((due - pull).abs() < 1.5, "{due} {pull}");
+}
+
+/// What was taken out and rested as planned, without a reading, was as hot as planned: that it is cooler after its
+/// rest is no reason to put it back.
+#[test]
+fn what_rested_as_planned_is_not_put_back() {
+    for cut in [
+        CutId::PartyWing,
+        CutId::ThinChop,
+        CutId::BonelessThigh,
+        CutId::Drumstick,
+    ] {
+        let mut kitchen = loaded(Kitchen::of(usual(cut, 1)));
+        let pull = kitchen.pull(1);
+        kitchen.tell(pull + 0.3, What::TakenOut);
+        let rest = kitchen.plan.rest.minutes();
+        for after in [0.5, rest.max(1.0), rest + 10.0] {
+            let weighed = What::Weighed(Mass::from_grams(300.0));
+            kitchen.tell(pull + 0.3 + after, weighed);
+            let estimate = kitchen.estimate();
+            assert_eq!(estimate.back_in, None, "{cut:?} after {after} min");
+            assert_ne!(estimate.safe, Safe::Short, "{cut:?} after {after} min");
+        }
+        // What comes out at half its time still goes back in.
+        let mut early = loaded(Kitchen::of(usual(cut, 1)));
+        early.tell(pull / 2.0, What::TakenOut);
+        assert!(early.estimate().back_in.is_some(), "{cut:?}");
+    }
+}
+
+/// Another temperature that is wanted while it cooks keeps to the minimum of its class (USDA, from memory).
+#[test]
+fn a_new_aim_keeps_to_the_minimum() {
+    let mut kitchen = loaded(Kitchen::of(usual(CutId::BonelessBreast, 1)));
+    let planned = kitchen.pull(1);
+    kitchen.tell(5.0, What::Aim(celsius(50.0)));
+    let minimum = kitchen.pull(1);
+    assert!(minimum > 0.85 * planned, "{minimum} {planned}");
+    kitchen.read(minimum - 4.0, 51.0);
+    kitchen.tell(minimum - 3.9, What::TakenOut);
+    let out = kitchen.estimate();
+    assert_eq!(out.safe, Safe::Short);
+    assert!(out.back_in.unwrap().seconds() > 60.0, "{out:?}");
+    // A whole cut whose minimum was waived may be wanted rarer still.
+    let mut request = usual(CutId::BeefSteak, 1);
+    request.below_floor_acknowledged = true;
+    request.target = celsius(56.0);
+    let mut steak = loaded(Kitchen::of(request));
+    let medium = steak.pull(1);
+    steak.tell(1.0, What::Aim(celsius(44.0)));
+    assert!(steak.pull(1) < medium);
+}
+
 /// Beef at 54 °C in the United States: below the minimum, which a yes waives; rolled it cannot be waived.
 #[test]
 fn what_is_waived_and_what_cannot_be() {

@@ -417,6 +417,13 @@ fn no_clock_before_the_heat_runs_over() {
     ] {
         assert_eq!(refused(CutId::PorkBellySlab, stages, 21.0), clock);
     }
+    // A moment in the fridge between ends neither clock.
+    let mut hardly = chilled(110.0, 10.0);
+    hardly.insert(1, Ahead::Covered(minutes(1.0)));
+    assert_eq!(
+        refused(CutId::PorkBellySlab, hardly, 21.0),
+        Some(Clock::PartCooked)
+    );
     let hour = |hours_out: f64| vec![Ahead::Counter(hours(hours_out))];
     assert_eq!(refused(CutId::BeefRoast, hour(1.0), 33.0), None);
     assert_eq!(
@@ -440,6 +447,33 @@ fn no_clock_before_the_heat_runs_over() {
         ];
         assert_eq!(refused(id, split, 21.0), clock, "{id:?} {days} days");
     }
+}
+
+/// A shoulder that needs some three hours after two hours on the counter is over the clock of heating; a second, or
+/// a quarter of an hour, in the fridge before it goes in changes nothing, and a whole hour does.
+#[test]
+fn a_moment_in_the_fridge_ends_no_clock() {
+    let planned = |fridge: Option<Interval>| {
+        let mut request = Request::usual(CutId::PorkShoulderPiece, drawer());
+        request.setting = Some(celsius(100.0));
+        request.mass = Mass::from_grams(1800.0);
+        request.thickness = Some(Length::from_millimetres(100.0));
+        request.target = celsius(70.0);
+        request.ahead = vec![Ahead::Counter(hours(2.0))];
+        request.ahead.extend(fridge.map(Ahead::Uncovered));
+        let warming = request.warming();
+        (plan(&request).map(drop), warming.minutes())
+    };
+    let (straight, warming) = planned(None);
+    assert!(matches!(straight, Err(PlanError::Clock(over)) if over.clock == Clock::Heating));
+    assert_eq!(warming, 120.0);
+    for seconds in [1.0, 900.0, 1790.0] {
+        let (moment, warming) = planned(Some(Interval::from_seconds(seconds)));
+        assert!(matches!(moment, Err(PlanError::Clock(over)) if over.clock == Clock::Heating));
+        assert!((warming - 120.0 - seconds / 60.0).abs() < 1e-9, "{warming}");
+    }
+    let (chilled, warming) = planned(Some(hours(1.0)));
+    assert_eq!((chilled, warming), (Ok(()), 0.0));
 }
 
 /// A method of the cook's own keeps them too, whether its tasks say what they do to the meat or not.
@@ -683,7 +717,9 @@ fn every_load_is_cooked_to_its_end_with_its_own_actions() {
         ..usual(CutId::BonelessChop, drawer())
     };
     let mut all = PRESETS.iter().map(Preset::machine);
-    let drawers = all.find(|one| one.kind == MachineKind::TwinDrawers).unwrap();
+    let drawers = all
+        .find(|one| one.kind == MachineKind::TwinDrawers)
+        .unwrap();
     let in_drawers = Request {
         pieces: 15,
         actions: out_and_back(at, 18.0, 45.0),

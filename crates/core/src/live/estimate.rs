@@ -6,6 +6,7 @@ use std::sync::Arc;
 use super::answer::{Doubt, Estimate, Foretold, Likely, Read};
 use super::belief::Belief;
 use super::colour::faster;
+use super::contradiction::set_aside;
 use super::curves::Curves;
 use super::facts::{Batch, Deed, Facts, Seen};
 use super::kept::Kept;
@@ -41,6 +42,8 @@ struct Estimator<'a> {
     belief: Belief<'a>,
     /// Which readings the first observations are.
     used: Vec<usize>,
+    /// Readings by identity that contradict the expectation.
+    set_aside: Vec<u128>,
     /// Logarithm of how much faster faces brown than computed.
     colour: f64,
 }
@@ -64,7 +67,7 @@ pub fn estimate(
     } = computed;
     let (setup, curves) = (&computed.setup, &computed.curves);
     let of = |n: usize| computed.of(n);
-    let measured = measured(facts, &of, None);
+    let measured = measured(facts, &of, goal.core, None);
     let posterior = measured.posterior()?;
     let colour = faster(planned.request, facts, &computed, number);
     let estimator = Estimator {
@@ -75,10 +78,11 @@ pub fn estimate(
         goal,
         belief: Belief::of(curves, &posterior, goal.core),
         used: measured.used.clone(),
+        set_aside: measured.set_aside.clone(),
         colour,
     };
     let reading = facts.readings_of(number).next_back().map(|last| {
-        let before = seen::measured(facts, &of, Some(last.id)).posterior();
+        let before = seen::measured(facts, &of, goal.core, Some(last.id)).posterior();
         let expected = before
             .and_then(|before| Belief::of(curves, &before, goal.core).core(last.at - loaded))
             .map(|core| Temperature::from_celsius(core.value));
@@ -254,8 +258,8 @@ impl<'a> Estimator<'a> {
             Some(self.core(at)?.map(|core| core + short))
         };
         let at_pull = pull.and_then(then).unwrap_or(core);
-        let (peak, peak_at) = if out.is_some() {
-            self.rested(now)?
+        let (peak, peak_at) = if let Some(out) = out {
+            self.rested(out - self.loaded)?
         } else {
             let rise = self.planned.rise;
             let raised = |value: f64| value + rise;
@@ -266,7 +270,6 @@ impl<'a> Estimator<'a> {
             .filter(|(_, doubt)| *doubt == Doubt::High)
             .map(|(id, _)| *id)
             .collect();
-        let safe = safe(self.planned, self.facts, self.number, peak.low, &too_hot);
         let request = self.planned.request;
         let needed = match request.floor_kept().and_then(|floor| floor.core) {
             Some(floor) if request.rest_may_complete() => floor.celsius(),
@@ -279,8 +282,19 @@ impl<'a> Estimator<'a> {
         let brings = if request.rest_may_complete() || request.floor_kept().is_none() {
             peak.value
         } else {
-            core.value.max(self.highest_read())
+            let at_the_pull = out.and_then(|out| self.core(out - self.loaded));
+            let read = self.highest_read(&too_hot);
+            at_the_pull.unwrap_or(core).value.max(read)
         };
+        let likely = if out.is_some() { brings } else { peak.value };
+        let safe = safe(
+            self.planned,
+            self.facts,
+            self.number,
+            self.curves(),
+            likely,
+            &too_hot,
+        );
         let short = out.is_some() && brings < needed - 0.25 && !matches!(safe, Safe::Measured);
         let back_in = short
             .then(|| setup.back_in(track, core.value - track.core_at(now), self.goal.core))
@@ -346,7 +360,13 @@ impl<'a> Estimator<'a> {
                 what: Temperature::from_celsius(core),
             });
             let new = self.facts.readings.len();
-            let measured = measured.with(new, self.curves(), at - self.loaded, core);
+            let curves = self.curves();
+            let set_aside = set_aside(&facts, self.number, curves, goal);
+            let measured = if set_aside.contains(&NEW) {
+                measured.clone()
+            } else {
+                measured.with(new, curves, at - self.loaded, core)
+            };
             let posterior = measured.posterior()?;
             let then = Estimator {
                 planned: self.planned,
@@ -356,6 +376,7 @@ impl<'a> Estimator<'a> {
                 goal: self.goal,
                 belief: Belief::of(self.belief.curves, &posterior, goal),
                 used: measured.used,
+                set_aside,
                 colour: self.colour,
             };
             let now = at - self.loaded;
@@ -377,8 +398,10 @@ impl<'a> Estimator<'a> {
         self.belief.core(at)
     }
 
-    fn highest_read(&self) -> f64 {
+    /// The highest reading of the batch but for some, °C.
+    fn highest_read(&self, but: &[u128]) -> f64 {
         let own = self.facts.readings_of(self.number);
+        let own = own.filter(|reading| !but.contains(&reading.id));
         own.map(|reading| reading.what.celsius())
             .fold(f64::NEG_INFINITY, f64::max)
     }
@@ -438,7 +461,7 @@ impl<'a> Estimator<'a> {
         let there = |at: f64| at.max(at_least);
         let found = inside.map(there);
         // There already, and seen to be.
-        if found.value <= now && self.highest_read() >= self.goal.core {
+        if found.value <= now && self.highest_read(&self.set_aside) >= self.goal.core {
             return Likely {
                 value: found.value.min(now),
                 ..found
@@ -478,10 +501,11 @@ impl<'a> Estimator<'a> {
         (outside.flatten(), Some(done.max(planned)), decides)
     }
 
-    /// The highest core of the rest, with when.
-    fn rested(&self, now: f64) -> Option<(Likely<f64>, f64)> {
+    /// The highest core since it came out, to the end of the rest, with when: it stays done while it cools.
+    fn rested(&self, out: f64) -> Option<(Likely<f64>, f64)> {
         let track = &self.curves().usual;
-        let later = track.at.iter().copied().filter(|at| *at >= now);
+        let later = track.at.iter().copied().filter(|at| *at >= out);
+        let later = std::iter::once(out).chain(later);
         let cores = later.filter_map(|at| Some((self.core(at)?, at)));
         cores.max_by(|a, b| a.0.value.total_cmp(&b.0.value))
     }
@@ -510,7 +534,8 @@ impl<'a> Estimator<'a> {
 
     fn doubted(&self) -> Vec<(u128, Doubt)> {
         let weights = self.used.iter().zip(&self.belief.posterior.weights);
-        weights
+        let set_aside = self.set_aside.iter().map(|id| (*id, Doubt::High));
+        let doubted = weights
             .filter(|(_, weight)| **weight < DOUBTED)
             .filter_map(|(n, _)| {
                 let reading = self.facts.readings.get(*n)?;
@@ -522,8 +547,8 @@ impl<'a> Estimator<'a> {
                     Doubt::Low
                 };
                 Some((reading.id, doubt))
-            })
-            .collect()
+            });
+        set_aside.chain(doubted).collect()
     }
 
     /// How much longer than assumed it takes, by what was measured.

@@ -71,6 +71,8 @@ pub struct Facts {
     pub batches: Vec<Batch>,
     /// Coldest spots as they are, the thermometer's own error taken off.
     pub readings: Vec<Seen<Temperature>>,
+    /// Which of these, by identity, a probe that stays in said.
+    pub left_in: Vec<u128>,
     /// Air in the machine.
     pub airs: Vec<Seen<Temperature>>,
     /// Colours of faces.
@@ -97,6 +99,7 @@ impl Facts {
             passed: vec![false; planned.steps.len()],
             batches: vec![Batch::default(); planned.batches()],
             readings: Vec::new(),
+            left_in: Vec::new(),
             airs: Vec::new(),
             looks: Vec::new(),
             aim: None,
@@ -164,7 +167,10 @@ impl Facts {
             What::Did(action) => self.deed(number, told.at, Deed::Act(action)),
             What::DialWas(setting) => self.deed(number, told.at, Deed::DialWas(setting)),
             What::Off(time) => self.deed(number, told.at, Deed::Off(time)),
-            What::Reading(core) => {
+            What::Reading(core) | What::Probe(core) => {
+                if matches!(told.what, What::Probe(_)) {
+                    self.left_in.push(told.id);
+                }
                 let off = planned.request.thermometer.offset.kelvins();
                 let what = Temperature::from_celsius(core.celsius() - off);
                 self.readings.push(Seen::of(told, number, what));
@@ -173,7 +179,8 @@ impl Facts {
             What::Looks { colour, face } => {
                 self.looks.push(Seen::of(told, number, (colour, face)));
             }
-            What::Aim(core) => self.aim = Some(core),
+            // Never below what its class may be planned to, whoever asks.
+            What::Aim(core) => self.aim = Some(planned.request.allowed_aim(core)),
             What::KeepIn(time) => self.keep_until = Some(told.at + time.seconds()),
             What::Served => self.served = Some(told.at),
             What::Finished => self.finished = Some(told.at),

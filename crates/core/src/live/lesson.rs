@@ -84,7 +84,7 @@ pub fn lesson(planned: Planned, started: f64, told: &[Told], found: Found) -> Op
     let facts = Facts::of(planned, started, told);
     let problem = Problem::new(planned.request);
     let computed = Computed::along(planned, &facts, &problem, &mut Kept::default())?;
-    let measured = measured(&facts, &|n| computed.of(n), None);
+    let measured = measured(&facts, &|n| computed.of(n), computed.goal.core, None);
     let weights = measured.posterior()?.weights;
     let is_reading = measured.used.len();
     let believed = |n: usize| weights.get(n).is_some_and(|weight| *weight >= DOUBTED);

@@ -7,6 +7,7 @@
 mod answer;
 mod belief;
 mod colour;
+mod contradiction;
 mod course;
 mod curves;
 mod estimate;

@@ -54,7 +54,7 @@ pub fn narrowed(planned: Planned) -> Option<Narrowed> {
     let computed = Computed::along(planned, &facts, &problem, &mut Kept::default())?;
     let curves = &computed.curves;
     let goal = computed.goal.core;
-    let nothing = measured(&facts, &|n| computed.of(n), None);
+    let nothing = measured(&facts, &|n| computed.of(n), computed.goal.core, None);
     let width = |posterior: &Posterior| {
         let log = Belief::of(curves, posterior, goal).passage(goal)?;
         Some(log.high.exp() - log.low.exp())

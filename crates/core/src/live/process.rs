@@ -61,6 +61,11 @@ fn covariance(a: &Quantity, b: &Quantity) -> f64 {
     dot(&a.responses, &b.responses) + of_the_model(a, b)
 }
 
+/// Standard deviation of a quantity before anything was seen.
+pub fn spread(quantity: &Quantity) -> f64 {
+    covariance(quantity, quantity).sqrt()
+}
+
 /// What the model itself does not know of both.
 pub fn of_the_model(a: &Quantity, b: &Quantity) -> f64 {
     let apart = (a.level - b.level).abs();

@@ -1,6 +1,8 @@
 //! Whether a batch may be served: by what was measured, never by what is computed alone.
 
-use super::facts::Facts;
+use super::contradiction::is_proof;
+use super::curves::Curves;
+use super::facts::{Facts, Seen};
 use super::planned::Planned;
 use crate::doneness::lethality::uk_hold;
 use crate::units::Temperature;
@@ -16,6 +18,8 @@ pub enum Safe {
     Measured,
     /// A reading says so if it stays there until then, seconds since the epoch.
     Holding(f64),
+    /// A reading says so, but sooner than can be: another piece or another place has to say the same.
+    Contradicted,
     /// Likely, but no reading says so.
     NotMeasured,
     /// Not as it is.
@@ -26,9 +30,16 @@ pub enum Safe {
 /// fast.
 const COLDER: f64 = 300.0;
 
-/// Judges a batch by its number from 1; `likely` is what nine cooks in ten at least get to, °C, and `too_hot`
-/// are readings that are too hot to be of the middle: they prove nothing.
-pub fn safe(planned: Planned, facts: &Facts, number: usize, likely: f64, too_hot: &[u128]) -> Safe {
+/// Judges a batch by its number from 1; `likely` is what it most likely got to, °C, and `too_hot` are
+/// readings that are too hot to be of the middle: they prove nothing.
+pub fn safe(
+    planned: Planned,
+    facts: &Facts,
+    number: usize,
+    curves: &Curves,
+    likely: f64,
+    too_hot: &[u128],
+) -> Safe {
     let request = planned.request;
     let Some(floor) = request.floor_kept() else {
         return if request.floor().core.is_some() {
@@ -40,13 +51,14 @@ pub fn safe(planned: Planned, facts: &Facts, number: usize, likely: f64, too_hot
     let least = floor.core.map_or(0.0, |core| core.celsius());
     // As thermometers show it: a tenth.
     let is_enough = |core: Temperature| core.celsius() >= least - 0.05;
+    let counts = |reading: &Seen<Temperature>| {
+        !too_hot.contains(&reading.id)
+            && (!is_enough(reading.what) || is_proof(facts, number, curves, reading, least - 0.05))
+    };
     let out = facts.batch(number).and_then(|batch| batch.out);
     // Since when it has been there, with the first and the latest reading that say so.
     let mut proven: Option<(f64, Temperature, f64)> = None;
-    for reading in facts
-        .readings_of(number)
-        .filter(|one| !too_hot.contains(&one.id))
-    {
+    for reading in facts.readings_of(number).filter(|one| counts(one)) {
         let resting = out.is_some_and(|out| reading.at >= out);
         proven = match (proven, is_enough(reading.what)) {
             (None, true) => Some((reading.at, reading.what, reading.at)),
@@ -56,7 +68,10 @@ pub fn safe(planned: Planned, facts: &Facts, number: usize, likely: f64, too_hot
         };
     }
     let Some((at, core, _)) = proven else {
-        return if likely >= least {
+        let last = facts.readings_of(number).next_back();
+        return if last.is_some_and(|last| is_enough(last.what)) {
+            Safe::Contradicted
+        } else if likely >= least {
             Safe::NotMeasured
         } else {
             Safe::Short

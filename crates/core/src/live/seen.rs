@@ -1,5 +1,6 @@
 //! What was seen of batches, as observations of their quantities.
 
+use super::contradiction::set_aside;
 use super::curves::Curves;
 use super::facts::Facts;
 use super::process::{MODEL, Observed, Posterior};
@@ -19,6 +20,8 @@ pub const MOST: usize = 24;
 pub struct Measured {
     /// Which readings the first observations are.
     pub used: Vec<usize>,
+    /// Readings by identity that contradict the expectation and are not used.
+    pub set_aside: Vec<u128>,
     seen: Vec<Observed>,
 }
 
@@ -44,16 +47,22 @@ impl Measured {
     }
 }
 
-/// All that was measured, but one.
+/// All that was measured, but one; what contradicts the expectation of a core on its way to `goal`, °C, is set aside.
 pub fn measured<'a>(
     facts: &Facts,
     of: &dyn Fn(usize) -> Option<&'a Curves>,
+    goal: f64,
     without: Option<u128>,
 ) -> Measured {
+    let set_aside: Vec<u128> = (1..=facts.batches.len())
+        .filter_map(|number| Some(set_aside(facts, number, of(number)?, goal)))
+        .flatten()
+        .collect();
     let mut used = Vec::new();
     let mut seen = Vec::new();
     let readings = facts.readings.iter().enumerate().rev();
-    for (n, reading) in readings.filter(|(_, reading)| Some(reading.id) != without) {
+    let counts = |id| Some(id) != without && !set_aside.contains(&id);
+    for (n, reading) in readings.filter(|(_, reading)| counts(reading.id)) {
         if used.len() >= MOST {
             break;
         }
@@ -77,7 +86,11 @@ pub fn measured<'a>(
             noise: AIR * AIR,
         }));
     }
-    Measured { used, seen }
+    Measured {
+        used,
+        set_aside,
+        seen,
+    }
 }
 
 /// A reading of the core: before it comes out first by when that temperature is passed, later by the

@@ -22,6 +22,8 @@ pub enum What {
     },
     /// The thermometer said so of the coldest spot found.
     Reading(Temperature),
+    /// The same by a probe that stays in: all that it says is of one place.
+    Probe(Temperature),
     /// Air in the machine.
     Air(Temperature),
     /// What a face looks like.

@@ -394,6 +394,36 @@ impl Request {
         })
     }
 
+    /// Whether another temperature may be wanted inside while it cooks: the rules for a new plan hold for it too.
+    ///
+    /// ```
+    /// use ember_core::{fryer::PRESETS, meat::CutId, plan::Request, units::Temperature};
+    /// let breast = Request::usual(CutId::BonelessBreast, PRESETS[1].machine());
+    /// assert!(breast.check_aim(Temperature::from_celsius(50.0)).is_err());
+    /// assert!(breast.check_aim(Temperature::from_celsius(78.0)).is_ok());
+    /// ```
+    ///
+    /// # Errors
+    /// That it is below the minimum of its class, which was not waived.
+    pub fn check_aim(&self, core: Temperature) -> Result<(), PlanError> {
+        bounds::CORE_TARGET.check(core.celsius())?;
+        let aimed = Self {
+            target: core,
+            out_at: None,
+            ..self.clone()
+        };
+        aimed.check_floor()
+    }
+
+    /// What may be wanted inside, where a temperature is asked for: that, or the minimum of its class.
+    #[must_use]
+    pub fn allowed_aim(&self, core: Temperature) -> Temperature {
+        match (self.check_aim(core), self.floor().core) {
+            (Err(_), Some(least)) if core < least => least,
+            _ => core,
+        }
+    }
+
     fn check_floor(&self) -> Result<(), PlanError> {
         let limits = self.floor();
         let Some(floor) = limits.core.filter(|_| self.is_below_floor()) else {

@@ -224,8 +224,8 @@ pub fn cook_loads(
 /// The other drawer, where its pieces are not as many and as heavy as those of the first.
 fn other_drawer<'a>(problem: &Problem, load: &'a Load) -> Option<&'a [Tray]> {
     let (first, second) = (problem.first_of(load), problem.second_of(load)?);
-    let is_alike = count(first) == count(second)
-        && heaviest(problem, first) == heaviest(problem, second);
+    let is_alike =
+        count(first) == count(second) && heaviest(problem, first) == heaviest(problem, second);
     (!is_alike).then_some(second)
 }
 

@@ -35,6 +35,18 @@ pub struct Overrun {
 }
 
 const HOUR: f64 = 3600.0;
+/// A shorter stay in the fridge chills nothing, s (common practice): the clocks go on over it.
+const CHILLS: f64 = 1800.0;
+
+/// How long a stage is in the fridge for long enough to chill the meat, s; nothing where it is not.
+fn chilled_for(stage: &Ahead) -> Option<f64> {
+    match stage {
+        Ahead::Uncovered(time) | Ahead::Covered(time) => {
+            Some(time.seconds()).filter(|time| *time >= CHILLS)
+        }
+        Ahead::Blot | Ahead::Parboil(_) | Ahead::Counter(_) => None,
+    }
+}
 
 impl Clock {
     /// How long it may run. `poultry` also stands for minced meat; `hot` is a room above 32 °C.
@@ -101,7 +113,7 @@ impl Clock {
 }
 
 /// How long each clock runs over what happens to the meat before it goes in; `out` is time that it has
-/// been out of the fridge before that.
+/// been out of the fridge before that. Less than half an hour in the fridge ends no clock.
 ///
 /// ```
 /// use ember_core::{prep::{Ahead, Clock, clocks}, units::Interval};
@@ -115,19 +127,23 @@ impl Clock {
 pub fn clocks(stages: &[Ahead], out: Interval) -> Vec<(Clock, Interval)> {
     let (mut raw, mut fridge) = (out.seconds(), 0.0);
     let (mut part_cooked, mut chilled) = (0.0, 0.0);
-    let mut boiled = false;
+    let (mut boiled, mut is_chilled) = (false, false);
     for stage in stages {
         match stage {
             Ahead::Blot => {}
             Ahead::Parboil(_) => boiled = true,
             Ahead::Counter(time) => {
                 raw += time.seconds();
-                // Out of the pot and not in the fridge yet.
-                if boiled && chilled == 0.0 {
+                // Out of the pot and not chilled yet.
+                if boiled && !is_chilled {
                     part_cooked += time.seconds();
                 }
             }
             Ahead::Uncovered(time) | Ahead::Covered(time) => {
+                is_chilled |= boiled && chilled_for(stage).is_some();
+                if boiled && !is_chilled {
+                    part_cooked += time.seconds();
+                }
                 *(if boiled { &mut chilled } else { &mut fridge }) += time.seconds();
             }
         }
@@ -142,25 +158,34 @@ pub fn clocks(stages: &[Ahead], out: Interval) -> Vec<(Clock, Interval)> {
     .to_vec()
 }
 
-/// Time on the counter right before the heat: what the clock of heating has already run.
+/// Time out of the fridge right before the heat: what the clock of heating has already run. A stay in the fridge that
+/// chills nothing counts as time outside.
 ///
 /// ```
 /// use ember_core::{prep::{Ahead, warming_before}, units::Interval};
 /// let minutes = Interval::from_minutes;
 /// let stages = [Ahead::Counter(minutes(40.0)), Ahead::Covered(minutes(600.0)), Ahead::Counter(minutes(30.0))];
 /// assert_eq!(warming_before(&stages).minutes(), 30.0);
+/// let hardly = [Ahead::Counter(minutes(110.0)), Ahead::Covered(minutes(10.0)), Ahead::Counter(minutes(30.0))];
+/// assert_eq!(warming_before(&hardly).minutes(), 150.0);
 /// ```
 #[must_use]
 pub fn warming_before(stages: &[Ahead]) -> Interval {
     let warm = stages
         .iter()
         .rev()
-        .take_while(|stage| !matches!(stage, Ahead::Uncovered(_) | Ahead::Covered(_)));
-    let counters = warm.map(|stage| match stage {
-        Ahead::Counter(time) => time.seconds(),
-        _ => 0.0,
+        .take_while(|stage| chilled_for(stage).is_none());
+    // The first of a row of short stays in the fridge is where it came from.
+    let warm: Vec<&Ahead> = warm.collect();
+    let since = warm
+        .iter()
+        .rposition(|stage| matches!(stage, Ahead::Counter(_)));
+    let outside = warm.iter().take(since.map_or(0, |last| last + 1));
+    let times = outside.map(|stage| match stage {
+        Ahead::Counter(time) | Ahead::Uncovered(time) | Ahead::Covered(time) => time.seconds(),
+        Ahead::Blot | Ahead::Parboil(_) => 0.0,
     });
-    Interval::from_seconds(counters.sum())
+    Interval::from_seconds(times.sum())
 }
 
 /// The first clock that has run too long.
