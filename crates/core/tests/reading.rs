@@ -960,3 +960,45 @@ proptest! {
         }
     }
 }
+
+/// What is ground, tenderised, filled or of another animal has another safe minimum than the cut whose name it bears.
+#[test]
+fn meat_with_another_minimum_is_not_read_as_a_plain_cut() {
+    for text in [
+        "Minced steak, 200 °C, 12 minutes",
+        "4 hamburger steaks 190C for 14 min",
+        "Cube steak: air fry at 400F for 8 minutes, flip halfway",
+        "Needle-tenderised rump steaks, 220 g each, 200 C 10 min",
+        "A filled bird of 1.6 kg, 180 °C for 75 minutes",
+        "6 pork patties at 200 °C for 12 minutes",
+        "Chicken tenderloins, 8, 200C 10 minutes",
+        "2 turkey steaks 180 °C 14 min",
+        "Chicken schnitzel, breaded, 200 °C 12 min",
+        "4 chicken chops at 190 C for 18 minutes",
+        "Venison steaks 200 C 9 min, and steaks of bison too",
+    ] {
+        let read = read_cooking(text);
+        let refused = read
+            .not_planned
+            .unwrap_or_else(|| panic!("{text}: {:?}", read.cut));
+        assert!(read.cut.is_none() && refused.nearest.is_none(), "{text}");
+    }
+    for (text, cut) in [
+        (
+            "Pork chops with ground pepper, 200 °C 14 min",
+            CutId::PorkChop,
+        ),
+        (
+            "Turkey drumsticks, minced garlic, 180C 50 min",
+            CutId::TurkeyDrumstick,
+        ),
+        ("Lamb chops 200 C 12 min with mint sauce", CutId::LambChop),
+        (
+            "Sirloin steak in beef stock, 200 °C 10 min",
+            CutId::BeefSteak,
+        ),
+    ] {
+        let read = read_cooking(text);
+        assert_eq!((read.cut, read.not_planned), (Some(cut), None), "{text}");
+    }
+}

@@ -4,6 +4,7 @@ use chrono::{DateTime, Duration, SubsecRound, Utc};
 use diesel::{Connection, PgConnection};
 use ember_core::plan::{MODEL_VERSION, Request};
 use ember_core::prep::{Prepared, follow};
+use ember_core::units::Temperature;
 use uuid::Uuid;
 
 use crate::admission::Cost;
@@ -554,6 +555,12 @@ fn store(
         _ => 0,
     };
     report.check(steps)?;
+    if let HappeningDto::Aim { core_c } = report.happening {
+        let sentence =
+            storage::unpack::<sentence::Sentence>(db::cooks::request_of(connection, id)?)?;
+        let request = Request::try_from(&RequestDto::from(sentence))?;
+        request.check_aim(Temperature::from_celsius(core_c))?;
+    }
     let event = models::Event {
         id: report.id,
         cook_id: id,

@@ -7,7 +7,7 @@ use chrono::{DateTime, Utc};
 use ember_core::diagnosis::{Diagnosis, Symptom, diagnose};
 use ember_core::live::{
     self, Course, Doubt, Estimate, Found, Kept, Lesson, Likely, Narrowed, Noticed, Planned,
-    PlannedStep, Point, Safe, Shade, Told, Watched, What, coldest, stand, watch,
+    PlannedStep, Point, Safe, Shade, Told, Watched, What, coldest, is_other_unit, stand, watch,
 };
 use ember_core::plan::Request;
 use ember_core::units::Temperature;
@@ -100,7 +100,7 @@ pub fn of(
     let request = Request::try_from(request)?;
     let steps: Vec<PlannedStep> = plan.steps.iter().map(StepDto::planned).collect();
     let planned = as_planned(&request, plan, &steps);
-    let (told, probes) = heard(events, probes, now);
+    let (told, probes) = heard(planned, started, events, probes, now);
     let kept = kept(cook);
     let mut kept = kept.lock().unwrap_or_else(PoisonError::into_inner);
     let course = Course::kept(planned, seconds(started), &told, &mut kept);
@@ -169,7 +169,10 @@ pub fn lesson(
     probes: &Probes,
     finished: DateTime<Utc>,
 ) -> Option<Lesson> {
-    let (told, probes) = heard(events, probes, finished);
+    let request = Request::try_from(request).ok()?;
+    let steps: Vec<PlannedStep> = plan.steps.iter().map(StepDto::planned).collect();
+    let planned = as_planned(&request, plan, &steps);
+    let (told, probes) = heard(planned, started, events, probes, finished);
     if probes.iter().any(|probe| probe.practice) {
         return None;
     }
@@ -177,9 +180,6 @@ pub fn lesson(
         inside: Some(outcome.doneness),
         colour: outcome.colour.map(Shade::from),
     });
-    let request = Request::try_from(request).ok()?;
-    let steps: Vec<PlannedStep> = plan.steps.iter().map(StepDto::planned).collect();
-    let planned = as_planned(&request, plan, &steps);
     live::lesson(planned, seconds(started), &told, found)
 }
 
@@ -196,10 +196,10 @@ pub fn diagnosis(
     ended: DateTime<Utc>,
     symptoms: &[Symptom],
 ) -> Result<Diagnosis, ApiError> {
-    let (told, _) = heard(events, probes, ended);
     let request = Request::try_from(request)?;
     let steps: Vec<PlannedStep> = plan.steps.iter().map(StepDto::planned).collect();
     let planned = as_planned(&request, plan, &steps);
+    let (told, _) = heard(planned, started, events, probes, ended);
     let anew = ember_core::plan::plan(&request)?;
     Ok(diagnose(planned, &anew, seconds(started), &told, symptoms)?)
 }
@@ -236,7 +236,11 @@ struct InMeat<'a> {
 
 impl InMeat<'_> {
     /// What is watched of each channel.
-    fn all(readings: &[Reading], now: f64) -> Vec<InMeat<'_>> {
+    fn all<'a>(
+        readings: &'a [Reading],
+        now: f64,
+        expected: &dyn Fn(f64) -> Option<Temperature>,
+    ) -> Vec<InMeat<'a>> {
         let mut seen: Vec<(Uuid, i32)> = Vec::new();
         let mut all = Vec::new();
         for last in readings.iter().rev() {
@@ -251,7 +255,14 @@ impl InMeat<'_> {
                 .map(|one| (seconds(one.at), Temperature::from_celsius(one.celsius)))
                 .collect();
             let kind = ChannelKindDto::read(&last.kind);
-            let watched = watch(&points, now);
+            let mut watched = watch(&points, now);
+            let is_other_unit = |(at, read): &Point| {
+                expected(*at).is_some_and(|expected| is_other_unit(*read, expected))
+            };
+            if kind == ChannelKindDto::Core && points.first().is_some_and(is_other_unit) {
+                watched.noticed = Some(Noticed::OtherUnit);
+                watched.used.clear();
+            }
             let latest = match kind {
                 ChannelKindDto::Core => watched.latest,
                 ChannelKindDto::Air | ChannelKindDto::Off => points.last().copied(),
@@ -278,9 +289,7 @@ impl InMeat<'_> {
                 let beside = all.iter().filter(is_beside);
                 let beside: Vec<Vec<Point>> = beside.map(|one| one.watched.used.clone()).collect();
                 let coldest = coldest(&self.watched.used, &beside).into_iter();
-                coldest
-                    .map(|(at, core)| (at, What::Reading(core)))
-                    .collect()
+                coldest.map(|(at, core)| (at, What::Probe(core))).collect()
             }
             ChannelKindDto::Air => vec![(self.latest.0, What::Air(self.latest.1))],
             ChannelKindDto::Off => Vec::new(),
@@ -309,6 +318,7 @@ impl InMeat<'_> {
             Noticed::SlippedOut => NoticedDto::SlippedOut,
             Noticed::NotTheCore => NoticedDto::NotTheCore,
             Noticed::Silent => NoticedDto::Silent,
+            Noticed::OtherUnit => NoticedDto::OtherUnit,
         });
         ProbeDto {
             practice: Practice::is_played(last.thermometer_id, last.cook_id),
@@ -324,9 +334,17 @@ impl InMeat<'_> {
 }
 
 /// What the core takes of events and of probes that stay in, by time, and what is noticed of each probe.
-fn heard(events: &[EventDto], probes: &Probes, now: DateTime<Utc>) -> (Vec<Told>, Vec<ProbeDto>) {
-    let all = InMeat::all(&probes.readings, seconds(now));
+fn heard(
+    planned: Planned,
+    started: DateTime<Utc>,
+    events: &[EventDto],
+    probes: &Probes,
+    now: DateTime<Utc>,
+) -> (Vec<Told>, Vec<ProbeDto>) {
     let mut told = told(events);
+    let loaded = Course::told(planned, seconds(started), &told).loaded;
+    let expected = |at: f64| loaded.map(|loaded| planned.expected(at - loaded));
+    let all = InMeat::all(&probes.readings, seconds(now), &expected);
     told.extend(all.iter().flat_map(|one| one.told(&all)));
     // Told things stay in their order.
     told.sort_by(|a, b| a.at.total_cmp(&b.at));
@@ -347,6 +365,7 @@ fn estimate(estimate: Estimate) -> EstimateDto {
         Safe::Waived => (SafeDto::Waived, None),
         Safe::Measured => (SafeDto::Measured, None),
         Safe::Holding(until) => (SafeDto::Holding, Some(time(until))),
+        Safe::Contradicted => (SafeDto::Contradicted, None),
         Safe::NotMeasured => (SafeDto::NotMeasured, None),
         Safe::Short => (SafeDto::Short, None),
     };

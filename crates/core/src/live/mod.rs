@@ -35,6 +35,6 @@ pub use kept::Kept;
 pub use lesson::{FRIDGE, Found, LEARNED, Lesson, STAYS, lesson};
 pub use narrowed::{Narrowed, narrowed};
 pub use planned::{Planned, PlannedStep};
-pub use probe::{Noticed, Point, Watched, coldest, watch};
+pub use probe::{Noticed, Point, Watched, coldest, is_other_unit, watch};
 pub use safe::Safe;
 pub use told::{Told, What, stand, standing};

@@ -1,5 +1,6 @@
 //! The planned side of a cook that is under way.
 
+use crate::curve;
 use crate::fryer::Action;
 use crate::plan::{Anchor, Plan, Request, StepKind};
 use crate::units::{Interval, Temperature};
@@ -65,6 +66,13 @@ impl<'a> Planned<'a> {
             inside: plan.pull_core_shown(),
             rise: (plan.peak_core - plan.pull_core).kelvins(),
         }
+    }
+
+    /// The coldest spot of the first batch as computed, so many seconds after its loading; as it goes in before that.
+    #[must_use]
+    pub fn expected(&self, after: f64) -> Temperature {
+        let minute = (after / 60.0).max(0.0);
+        Temperature::from_celsius(curve::value_at(self.minutes, self.core, minute))
     }
 
     /// How many batches there are.

@@ -16,6 +16,8 @@ pub enum Noticed {
     NotTheCore,
     /// Nothing came for a while.
     Silent,
+    /// What it says is impossible in its unit, and as expected in the other one.
+    OtherUnit,
 }
 
 /// A probe watched for a while.
@@ -42,6 +44,29 @@ const SILENCE: f64 = 90.0;
 /// Readings that an estimate gets of one probe. One tip is off by the same all the time, so more of them say
 /// nothing new.
 const MOST: usize = 6;
+
+/// Whether what was read cannot be where so much is expected, °C, but would be right had it been sent in the other unit:
+/// degrees Fahrenheit as Celsius, or Celsius turned as if they were Fahrenheit.
+///
+/// ```
+/// use ember_core::{live::is_other_unit, units::Temperature};
+/// let celsius = Temperature::from_celsius;
+/// // Meat of the fridge, 4 °C, is 39 °F.
+/// assert!(is_other_unit(celsius(39.0), celsius(4.0)));
+/// assert!(!is_other_unit(celsius(9.0), celsius(4.0)));
+/// assert!(!is_other_unit(celsius(60.0), celsius(4.0)));
+/// ```
+#[must_use]
+pub fn is_other_unit(read: Temperature, expected: Temperature) -> bool {
+    /// Further off than this it is another unit or another place, and so near it is as expected, K.
+    const FAR: f64 = 15.0;
+    const NEAR: f64 = 8.0;
+    let apart = |celsius: f64| (celsius - expected.celsius()).abs();
+    let read = read.celsius();
+    let as_fahrenheit = (read - 32.0) / 1.8;
+    let as_celsius = read * 1.8 + 32.0;
+    apart(read) > FAR && (apart(as_fahrenheit) < NEAR || apart(as_celsius) < NEAR)
+}
 
 /// Watches readings in any order, up to `now`.
 ///

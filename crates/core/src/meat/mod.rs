@@ -16,5 +16,5 @@ pub use cut::{
     Animal, Browning, Class, Cut, Dividing, FirstUp, Form, Silhouette, Texture, ThicknessRule,
 };
 pub use layer::{Layer, SurfaceStart};
-pub use names::{Group, NOT_YET, NotYet};
+pub use names::{Group, NOT_YET, NotYet, OTHER_ANIMAL};
 pub use surface::{Surface, Unlayered};

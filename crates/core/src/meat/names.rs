@@ -252,7 +252,7 @@ impl CutId {
 }
 
 /// Names a cook may look for in vain, each with what to do instead.
-pub static NOT_YET: [NotYet; 12] = [
+pub static NOT_YET: [NotYet; 13] = [
     NotYet {
         names: &[
             "tenders",
@@ -357,6 +357,13 @@ pub static NOT_YET: [NotYet; 12] = [
         piece: None,
     },
     NotYet {
+        names: &["tenderised", "tenderized", "cube steak"],
+        reason: "A recipe for tenderised meat is not read: its inside was outside, so it has a minimum of its own. \
+                 Choose the cut, and say under \"handled\" that it is tenderised.",
+        nearest: None,
+        piece: None,
+    },
+    NotYet {
         names: &["kiev", "cordon bleu", "stuffed"],
         reason: "Stuffed meat is not planned: its filling has to be hot through as well. Follow the label.",
         nearest: None,
@@ -372,3 +379,12 @@ pub static NOT_YET: [NotYet; 12] = [
         piece: None,
     },
 ];
+
+/// That a text names another animal than the cut it names is of.
+pub static OTHER_ANIMAL: NotYet = NotYet {
+    names: &[],
+    reason: "The text names another animal than the cut it names is of. Name the cut with its animal, such as \
+             boneless chicken breast or pork tenderloin; what no cut is listed for is not planned.",
+    nearest: None,
+    piece: None,
+};

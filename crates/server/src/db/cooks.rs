@@ -237,6 +237,14 @@ pub fn plan_of(connection: &mut PgConnection, id: Uuid) -> QueryResult<Value> {
         .first(connection)
 }
 
+/// The sentence of a cook.
+pub fn request_of(connection: &mut PgConnection, id: Uuid) -> QueryResult<Value> {
+    own!(cooks)
+        .filter(cooks::id.eq(id))
+        .select(cooks::request)
+        .first(connection)
+}
+
 /// Counts a change that settles nothing.
 pub fn count_change(connection: &mut PgConnection, id: Uuid) -> QueryResult<usize> {
     diesel::update(own!(cooks).filter(cooks::id.eq(id)))

@@ -143,6 +143,8 @@ pub enum SafeDto {
     Measured,
     /// A reading says so if it stays there.
     Holding,
+    /// A reading says so, but sooner than can be: another piece or another place has to say the same.
+    Contradicted,
     /// Likely, but no reading says so.
     NotMeasured,
     /// Not as it is.

@@ -183,4 +183,6 @@ pub enum NoticedDto {
     NotTheCore,
     /// Nothing came for a while.
     Silent,
+    /// It sends in another unit than it says: nothing of it counts.
+    OtherUnit,
 }

@@ -143,6 +143,8 @@ function resting(estimate: Estimate, local: Local, units: Units): (string | null
     holding: safe_from
       ? `It may be served from ${clock(new Date(local(safe_from)))}, if it stays as hot.`
       : null,
+    contradicted:
+      "That is hotter than it can be by now. Measure another piece, or another place away from bone, before you serve it.",
     not_measured: "Measure it before you serve it.",
     short: "Below the safe minimum: do not serve it like this.",
   }[safe];
@@ -173,7 +175,7 @@ function Doubts({ estimate }: { estimate: Estimate }) {
   return (
     <Caution>
       {last.high
-        ? "This reading is too hot to be the middle: the tip may touch bone, fat or the basket. Measure again in the thickest part."
+        ? "This reading is too hot to be the middle by now, so it does not count: the tip may touch bone, fat or the basket. Measure another piece, or another place in the thickest part."
         : "This reading is colder than the others. It may be the coldest piece: leave it in until you have measured it again."}
     </Caution>
   );
@@ -183,6 +185,7 @@ const NOTICED = {
   slipped_out: "it reads like the air: it slipped out. Put it back into the middle.",
   not_the_core: "it jumped: the tip may touch bone or fat. Move it to the middle.",
   silent: "nothing came for a while. Is it switched on, and near enough?",
+  other_unit: "what it sends fits the other unit, so it does not count. Set it to the unit that it sends in: °C or °F.",
 } as const;
 
 function Probes({ probes, units }: { probes: Probe[]; units: Units }) {

@@ -2,6 +2,7 @@
 //! for 2 lb drumsticks", or a label's rule, "20 min for each 450 g and 20 more". Words that are not understood are
 //! passed over; what is not said stays open.
 
+mod other_meat;
 mod quantities;
 mod said;
 mod times;
@@ -167,7 +168,10 @@ impl Cooking {
 pub fn read_cooking(text: &str) -> Cooking {
     let lower: String = text.to_lowercase().chars().take(COOKING_TEXT).collect();
     let words = words::words(&lower);
-    let not_planned = said::not_planned_in(&lower);
+    let cut = named_in(&lower).map(|named| named.cut);
+    let not_planned = other_meat::handled_in(&lower)
+        .or_else(|| said::not_planned_in(&lower))
+        .or_else(|| other_meat::of_another_animal(&lower, cut?));
     let named = named_in(&lower).filter(|_| not_planned.is_none());
     let says = |word: &str| lower.contains(word);
     let mut read = Cooking {
@@ -205,7 +209,9 @@ pub fn read_cooking(text: &str) -> Cooking {
             .mass
             .or(read.each)
             .is_some_and(|mass| mass.grams() >= A_BIRD);
-        read.cut = said::meant_by(&lower, is_heavy);
+        let meant = said::meant_by(&lower, is_heavy);
+        read.not_planned = meant.and_then(|cut| other_meat::of_another_animal(&lower, cut));
+        read.cut = meant.filter(|_| read.not_planned.is_none());
     }
     if read.inside.is_none() {
         read.inside = read.cut.and_then(|id| done_in(id, &lower));

@@ -318,7 +318,11 @@ pub fn meant_by(text: &str, is_heavy: bool) -> Option<CutId> {
 /// of lamb".
 pub fn not_planned_in(text: &str) -> Option<&'static NotYet> {
     // "Bone-in, skin-on chicken breasts" are as if it stood together.
-    let plain = text.replace(',', " ").replace("skin-on", " ");
+    // What is minced is found before; garlic beside the cut is minced too.
+    let plain = text
+        .replace(',', " ")
+        .replace("skin-on", " ")
+        .replace("minced", " ");
     let text = &plain.split_whitespace().collect::<Vec<_>>().join(" ");
     let named = named_in(text);
     let is_belly = named
