@@ -43,6 +43,7 @@ fi
 # one is used only when it is ours.
 postgres_home() {
   local wanted=$1
+  postgres_folder_is_ours "$wanted"
   mkdir -p "$wanted" || die "the folder $wanted cannot be made; choose another: DATA=FOLDER ./start"
   if [ "$(id -u)" -eq 0 ]; then
     chown postgres "$wanted"
@@ -61,6 +62,24 @@ choose another folder: DATA=FOLDER ./start"
   printf '%s' "$wanted"
 }
 
+# A folder for a database of ours is new, empty, or holds what we keep in one; nothing in another one is touched.
+postgres_folder_is_ours() {
+  local folder=$1 owner stranger
+  [ -e "$folder" ] || return 0
+  [ -d "$folder" ] || die "$folder is no folder; choose another: DATA=FOLDER ./start"
+  owner=$(stat -c %U "$folder")
+  if [ "$owner" != "$(id -un)" ] && { [ "$(id -u)" -ne 0 ] || [ "$owner" != postgres ]; }; then
+    die "the folder $folder belongs to the user $owner, so it is left alone; run ./start as $owner, or
+choose another: DATA=FOLDER ./start"
+  fi
+  [ ! -e "$folder/secrets" ] && [ ! -e "$folder/pg/PG_VERSION" ] || return 0
+  stranger=$(find "$folder" -mindepth 1 -maxdepth 1 ! -name 'pg-new-*' ! -name postgres.log ! -name tls \
+    ! -name secrets.new ! -empty -print -quit)
+  [ -z "$stranger" ] ||
+    die "the folder $folder holds something else (${stranger##*/}) and no database of Zesty Ember, so it is left
+alone; choose a new or an empty folder: DATA=FOLDER ./start"
+}
+
 # A real folder, of the postgres user, that nobody else can enter.
 is_ours() {
   [ ! -L "$1" ] && [ -d "$1" ] &&
@@ -74,6 +93,13 @@ free_port() {
 # Makes the passwords once and reads them.
 postgres_secrets() {
   local file=$1/secrets name
+  # The database takes new ones at every start, so what was lost is made anew.
+  if [ -f "$file" ] && [ ! -L "$file" ] &&
+    [ "$(grep -cE '^(admin|owner|app) [0-9a-f]{48}$' "$file")" -ne 3 ]; then
+    say "the passwords of the database in $file are not whole (a start was interrupted, or a disk was full);
+new ones are made" >&2
+    rm -f "$file"
+  fi
   if [ ! -e "$file" ]; then
     (
       umask 077
@@ -93,12 +119,18 @@ postgres_secrets() {
 # 0.1 let everybody in; it is closed here before it listens for the first time.
 postgres_close() {
   local data=$1
-  printf '%s\n' \
+  local try=0
+  # What is left of a database that was killed a moment ago ends by and by.
+  until printf '%s\n' \
     "SET password_encryption = 'scram-sha-256';" \
     "ALTER ROLE ember PASSWORD '$PG_ADMIN_PASSWORD';" |
     "${PG_AS[@]}" "$PG_BIN/postgres" --single -D "$data" -c log_min_messages=fatal postgres \
-      >/dev/null 2>>"${data%/pg}/postgres.log" ||
-    die "the database in $data cannot be closed to others; see ${data%/pg}/postgres.log"
+      >/dev/null 2>>"${data%/pg}/postgres.log"; do
+    try=$((try + 1))
+    [ "$try" -lt 15 ] && postgres_is_ending "$data" ||
+      die "the database in $data cannot be closed to others; see ${data%/pg}/postgres.log"
+    sleep 1
+  done
   printf '%s\n' \
     '# Written by the scripts of Zesty Ember at every start.' \
     'host ember    ember_app   127.0.0.1/32 scram-sha-256' \
@@ -107,18 +139,29 @@ postgres_close() {
     "${PG_AS[@]}" tee "$data/pg_hba.conf" >/dev/null
 }
 
+# Whether what keeps a database from starting is one that is about to end.
+postgres_is_ending() {
+  tail -n 4 "${1%/pg}/postgres.log" 2>/dev/null | grep -qE 'lock file|still in use|being used|is running'
+}
+
 # postgres_start FOLDER [extra postgres options]
 postgres_start() {
   local home=$1 data=$1/pg try
   shift
   postgres_secrets "$home"
   if [ ! -e "$data/PG_VERSION" ]; then
-    rm -rf "$data"
-    "${PG_AS[@]}" "$PG_BIN/initdb" -D "$data" -U ember -A reject -E UTF8 --locale=C.UTF-8 \
-      ${PG_INIT_OPTIONS:-} >/dev/null || die "the database could not be created in $data"
+    # Made beside it and moved when it is whole: a folder that is there already is not ours to remove.
+    local new
+    rm -rf "$home"/pg-new-??????
+    [ ! -e "$data" ] || rmdir "$data" 2>/dev/null ||
+      die "$data is there already and is no database, so it is left alone; choose another folder: DATA=FOLDER ./start"
+    new=$("${PG_AS[@]}" mktemp -d "$home/pg-new-XXXXXX") || die "the database could not be created in $home"
+    "${PG_AS[@]}" "$PG_BIN/initdb" -D "$new" -U ember -A reject -E UTF8 --locale=C.UTF-8 \
+      ${PG_INIT_OPTIONS:-} >/dev/null || die "the database could not be created in $new"
+    mv -T "$new" "$data" || die "the database could not be moved to $data"
   fi
   postgres_close "$data"
-  for try in 1 2 3; do
+  for try in $(seq 1 12); do
     PG_PORT=$(free_port)
     postgres_run "$home" "$@"
     if postgres_wait; then
@@ -128,6 +171,10 @@ postgres_start() {
       postgres_roles || die "the roles of the database cannot be made; see $home/postgres.log"
       return
     fi
+    # A port that was taken in between is tried at once; what is about to end is waited for.
+    kill -0 "$PG_PID" 2>/dev/null || wait "$PG_PID" 2>/dev/null
+    ! postgres_is_ending "$data" || sleep 1
+    [ "$try" -lt 3 ] || postgres_is_ending "$data" || break
   done
   tail -n 5 "$home/postgres.log" >&2
   die "the database in $data does not start; see $home/postgres.log"

@@ -14,7 +14,7 @@ use tracing::Span;
 use tracing_actix_web::{RequestId, RootSpanBuilder, TracingLogger};
 use utoipa_actix_web::AppExt;
 
-use crate::access::{Access, gate};
+use crate::access::Access;
 use crate::body::Slowest;
 use crate::context::Context;
 use crate::description::Description;
@@ -72,7 +72,6 @@ pub fn app(
 > {
     App::new()
         .wrap(Compress::default())
-        .wrap(from_fn(gate))
         .wrap(from_fn(only_ours))
         .wrap(from_fn(manners::named))
         .wrap(from_fn(headers::written))

@@ -1,27 +1,38 @@
 //! The body of a request: read as JSON, its text checked, then taken for what it should be.
 
+use std::fs;
 use std::future::Future;
+use std::io::{Seek, Write};
 use std::pin::Pin;
 use std::time::Duration;
 
 use actix_web::dev::Payload;
 use actix_web::http::header;
-use actix_web::rt::time::timeout;
-use actix_web::web::{Data, Json};
-use actix_web::{FromRequest, HttpRequest};
+use actix_web::rt::time::{Instant, timeout};
+use actix_web::web::{self, Bytes, Data};
+use actix_web::{FromRequest, HttpMessage, HttpRequest};
 use futures_util::StreamExt;
 use serde::de::DeserializeOwned;
 use serde_json::Value;
+use tokio::time::timeout_at;
 
-use crate::error::{ApiError, UPLOAD_LIMIT};
+use crate::context::Context;
+use crate::error::{ApiError, BODY_LIMIT, UPLOAD_LIMIT};
+use crate::shares::Place;
 use crate::text;
+use crate::who::Who;
 
-/// What was sent. There is no other way for a body to come in, so that no handler can forget to
-/// look at its text; but for the readings of thermometers, which hold numbers and times alone.
+/// What was sent as JSON, within so many kB. There is no other way for a body to come in, so that no handler can forget
+/// to look at its text; but for the readings of thermometers, which hold numbers and times alone.
 #[derive(Debug)]
-pub struct Body<T>(pub T);
+pub struct Body<T, const KB: usize = USUAL_KB>(pub T);
 
-impl<T> Body<T> {
+/// What a body may be that says nothing else, kB.
+const USUAL_KB: usize = BODY_LIMIT / 1024;
+/// A body that holds a recipe, or a page with one, kB: as many letters as [`text::RECIPE`] allows, each of them escaped.
+pub const RECIPE_KB: usize = 2048;
+
+impl<T, const KB: usize> Body<T, KB> {
     /// The thing itself.
     pub fn into_inner(self) -> T {
         self.0
@@ -69,73 +80,190 @@ where
     }
 }
 
-/// A file that was sent as it is: within a bound, and as long as it keeps coming.
+/// An archive that was sent as it is: within a bound, as long as it keeps coming. It is written to the disk as it comes;
+/// whether there is a place for it is decided before anything of it is read.
 #[derive(Debug)]
-pub struct Upload(pub Vec<u8>);
+pub struct Upload {
+    /// What was sent, from its beginning. It has no name, and goes with this.
+    pub file: fs::File,
+    _place: Place,
+}
 
 impl FromRequest for Upload {
     type Error = ApiError;
     type Future = Pin<Box<dyn Future<Output = Result<Self, Self::Error>>>>;
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
-        let slowest = Slowest::of(request);
-        let is_zip = request
-            .headers()
-            .get(header::CONTENT_TYPE)
-            .is_some_and(|kind| kind == "application/zip");
-        let payload = payload.take();
+        let place = place(request, Context::upload);
+        let coming = Coming::of(request, payload, UPLOAD_LIMIT);
+        let is_zip = has_kind(request, "application/zip");
         Box::pin(async move {
             if !is_zip {
                 return Err(ApiError::NotZip);
             }
-            Ok(Self(whole(payload, slowest, UPLOAD_LIMIT).await?))
+            Ok(Self {
+                _place: place?,
+                file: written(coming).await?,
+            })
         })
     }
 }
 
 /// A small file of any kind: within so many kB, and as long as it keeps coming.
 #[derive(Debug)]
-pub struct File<const KB: usize>(pub Vec<u8>);
+pub struct File<const KB: usize> {
+    /// What was sent.
+    pub bytes: Vec<u8>,
+    _place: Place,
+}
 
 impl<const KB: usize> FromRequest for File<KB> {
     type Error = ApiError;
     type Future = Pin<Box<dyn Future<Output = Result<Self, Self::Error>>>>;
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
-        let slowest = Slowest::of(request);
-        let payload = payload.take();
-        Box::pin(async move { Ok(Self(whole(payload, slowest, KB * 1024).await?)) })
+        let place = place(request, Context::file);
+        let coming = Coming::of(request, payload, KB * 1024);
+        Box::pin(async move {
+            Ok(Self {
+                _place: place?,
+                bytes: coming.whole().await?,
+            })
+        })
     }
 }
 
-/// All that is sent, up to so many bytes.
-async fn whole(mut payload: Payload, slowest: Duration, limit: usize) -> Result<Vec<u8>, ApiError> {
-    let mut all = Vec::new();
-    loop {
-        let next = timeout(slowest, payload.next()).await;
+/// A place for what somebody sends, where there is one.
+fn place(
+    request: &HttpRequest,
+    take: impl Fn(&Context, Who) -> Result<Place, ApiError>,
+) -> Result<Place, ApiError> {
+    let who = request.extensions().get::<Who>().copied();
+    let context = request.app_data::<Data<Context>>();
+    let (Some(who), Some(context)) = (who, context) else {
+        return Err(ApiError::NotSignedIn);
+    };
+    take(context, who)
+}
+
+fn has_kind(request: &HttpRequest, wanted: &str) -> bool {
+    let said = request.headers().get(header::CONTENT_TYPE);
+    said.is_some_and(|kind| kind == wanted)
+}
+
+/// Whoever sends slower than this on the whole is given up, bytes a second: 64 MB then take some ten minutes.
+const SLOWEST_RATE: f64 = 100_000.0;
+
+/// A body on its way in.
+struct Coming {
+    payload: Payload,
+    limit: usize,
+    /// The longest silence, and how long it may take besides what its size needs at [`SLOWEST_RATE`].
+    slowest: Duration,
+    since: Instant,
+    came: usize,
+    /// That its head says already that it is too large.
+    is_too_large: bool,
+}
+
+impl Coming {
+    fn of(request: &HttpRequest, payload: &mut Payload, limit: usize) -> Self {
+        let said = request.headers().get(header::CONTENT_LENGTH);
+        let said = said.and_then(|said| said.to_str().ok()?.parse::<usize>().ok());
+        Self {
+            payload: payload.take(),
+            limit,
+            slowest: Slowest::of(request),
+            since: Instant::now(),
+            came: 0,
+            is_too_large: said.is_some_and(|said| said > limit),
+        }
+    }
+
+    /// What comes next; nothing at the end.
+    async fn next(&mut self) -> Result<Option<Bytes>, ApiError> {
+        if self.is_too_large {
+            return Err(ApiError::TooLargeAFile(self.limit));
+        }
+        let needs = Duration::from_secs_f64(self.came as f64 / SLOWEST_RATE);
+        let until = self.since + self.slowest + needs;
+        let next = timeout_at(
+            until.min(Instant::now() + self.slowest),
+            self.payload.next(),
+        )
+        .await;
         let Some(chunk) = next.map_err(|_| ApiError::TooSlow)? else {
-            return Ok(all);
+            return Ok(None);
         };
         let chunk = chunk.map_err(|error| ApiError::Malformed(error.to_string()))?;
-        if all.len() + chunk.len() > limit {
-            return Err(ApiError::TooLargeAFile(limit));
+        self.came += chunk.len();
+        if self.came > self.limit {
+            return Err(ApiError::TooLargeAFile(self.limit));
         }
-        all.extend_from_slice(&chunk);
+        Ok(Some(chunk))
+    }
+
+    /// All that is sent.
+    async fn whole(mut self) -> Result<Vec<u8>, ApiError> {
+        let mut all = Vec::new();
+        while let Some(chunk) = self.next().await? {
+            all.extend_from_slice(&chunk);
+        }
+        Ok(all)
     }
 }
 
-impl<T: DeserializeOwned> FromRequest for Body<T> {
-    type Error = actix_web::Error;
+/// All that is sent, in a file without a name.
+async fn written(mut coming: Coming) -> Result<fs::File, ApiError> {
+    /// Held in memory before it is written, bytes.
+    const AT_ONCE: usize = 256 * 1024;
+    let fault = |error: std::io::Error| ApiError::Fault(error.into());
+    let mut file = web::block(tempfile::tempfile).await?.map_err(fault)?;
+    let mut held = Vec::new();
+    loop {
+        let chunk = coming.next().await?;
+        let is_end = chunk.is_none();
+        held.extend_from_slice(&chunk.unwrap_or_default());
+        if held.len() >= AT_ONCE || is_end {
+            let bytes = std::mem::take(&mut held);
+            file = web::block(move || {
+                file.write_all(&bytes)?;
+                if is_end {
+                    file.rewind()?;
+                }
+                Ok(file)
+            })
+            .await?
+            .map_err(fault)?;
+        }
+        if is_end {
+            return Ok(file);
+        }
+    }
+}
+
+impl<T: DeserializeOwned, const KB: usize> FromRequest for Body<T, KB> {
+    type Error = ApiError;
     type Future = Pin<Box<dyn Future<Output = Result<Self, Self::Error>>>>;
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
-        let sent = Soon::<Json<Value>>::from_request(request, payload);
+        let kind = request.mime_type().ok().flatten();
+        let is_json = kind.is_some_and(|kind| {
+            kind.subtype() == "json" || kind.suffix().is_some_and(|suffix| suffix == "json")
+        });
+        let coming = Coming::of(request, payload, KB * 1024);
         Box::pin(async move {
-            let sent = sent.await?.0.into_inner();
+            if !is_json {
+                return Err(ApiError::NotJson);
+            }
+            let sent = coming.whole().await.map_err(|error| match error {
+                ApiError::TooLargeAFile(limit) => ApiError::TooLarge(limit),
+                other => other,
+            })?;
+            let malformed = |error: serde_json::Error| ApiError::Malformed(error.to_string());
+            let sent: Value = serde_json::from_slice(&sent).map_err(malformed)?;
             text::all(&sent)?;
-            let read = serde_json::from_value(sent)
-                .map_err(|error| ApiError::Malformed(error.to_string()))?;
-            Ok(Self(read))
+            Ok(Self(serde_json::from_value(sent).map_err(malformed)?))
         })
     }
 }

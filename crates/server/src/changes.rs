@@ -14,6 +14,8 @@ use uuid::Uuid;
 
 use crate::db::changes::{self, Change, Notice};
 use crate::db::connect;
+use crate::error::ApiError;
+use crate::shares::{NoPlace, Place, Shares};
 use crate::who::Who;
 
 /// How often the connection is looked at for notifications.
@@ -28,6 +30,18 @@ const BEHIND: usize = 256;
 const OVERLAP: i64 = 64;
 /// The most that is told after a lost connection; a page that missed more looks at everything.
 const MOST: i64 = 500;
+
+/// Pages that one server process tells, and of these those of a household and of a device.
+const MOST_PAGES: usize = 500;
+const MOST_OF_A_HOUSEHOLD: usize = 60;
+const MOST_OF_A_DEVICE: usize = 12;
+
+/// A page that is told of changes; its place is free when this is dropped.
+#[derive(Debug)]
+pub struct Listening {
+    _of_household: Place,
+    _of_device: Option<Place>,
+}
 
 /// What pages are told.
 #[derive(Debug, Clone)]
@@ -46,6 +60,8 @@ pub struct Changes {
     url: Arc<str>,
     told: Sender<Told>,
     begun: Arc<Once>,
+    of_households: Shares,
+    of_devices: Shares,
     closed: Arc<watch::Sender<bool>>,
 }
 
@@ -57,6 +73,8 @@ impl Changes {
             url: url.into(),
             told: broadcast::channel(BEHIND).0,
             begun: Arc::new(Once::new()),
+            of_households: Shares::new(MOST_OF_A_HOUSEHOLD, MOST_PAGES),
+            of_devices: Shares::new(MOST_OF_A_DEVICE, usize::MAX),
             closed: Arc::new(watch::channel(false).0),
         }
     }
@@ -69,7 +87,30 @@ impl Changes {
     /// How many pages are told.
     #[must_use]
     pub fn pages(&self) -> usize {
-        self.told.receiver_count()
+        self.of_households.held()
+    }
+
+    /// A place to be told at, for a page of somebody's.
+    ///
+    /// # Errors
+    /// That the device, the household or all together hold as many as they may.
+    pub fn place(&self, who: Who) -> Result<Listening, ApiError> {
+        const OF_ONES_OWN: &str = "too many pages of this household listen to changes; close some, then it goes on by itself";
+        let of_household = self.of_households.take(who.household);
+        let of_household = of_household.map_err(|why| match why {
+            NoPlace::OfOnesOwn => ApiError::TooMany(OF_ONES_OWN),
+            NoPlace::OfOthers => ApiError::Occupied(
+                "as many pages as this server can tell listen to changes; it is tried again by itself",
+            ),
+        })?;
+        let of_device = who.device.map(|device| self.of_devices.take(device));
+        let of_device = of_device
+            .transpose()
+            .map_err(|_| ApiError::TooMany(OF_ONES_OWN))?;
+        Ok(Listening {
+            _of_household: of_household,
+            _of_device: of_device,
+        })
     }
 
     /// Begins to hear of changes.
@@ -131,6 +172,7 @@ impl Changes {
     pub fn events(
         &self,
         who: Who,
+        place: Listening,
         heard: Receiver<Told>,
         missed: Vec<Change>,
     ) -> impl Stream<Item = Result<Bytes, actix_web::Error>> + use<> {
@@ -140,15 +182,15 @@ impl Changes {
             .chain(too_much.then(everything))
             .collect::<String>();
         let first = Next::Goes(first);
-        let state = Some((self.clone(), heard, Some(first)));
+        let state = Some((self.clone(), place, heard, Some(first)));
         stream::unfold(state, move |state| async move {
-            let (changes, mut heard, first) = state?;
+            let (changes, place, mut heard, first) = state?;
             let next = match first {
                 Some(first) => first,
                 None => next(&changes, who, &mut heard).await,
             };
             let (text, state) = match next {
-                Next::Goes(text) => (text, Some((changes, heard, None))),
+                Next::Goes(text) => (text, Some((changes, place, heard, None))),
                 Next::Last(text) => (text, None),
                 Next::End => return None,
             };

@@ -1,8 +1,8 @@
 //! What every handler is given: the pool, and a way off the request workers.
 
 use std::num::NonZero;
-use std::sync::Arc;
 use std::sync::atomic::{AtomicU8, AtomicUsize, Ordering};
+use std::sync::{Arc, LazyLock, Mutex, PoisonError};
 use std::time::Duration;
 
 use actix_web::rt::time::{Instant, sleep};
@@ -12,6 +12,7 @@ use diesel::Connection as _;
 use diesel::pg::PgConnection;
 use diesel::r2d2::{ConnectionManager, Pool};
 use ember_core::stop::Stop;
+use tokio::runtime::{Builder, Runtime};
 use tokio::sync::Semaphore;
 use tokio::time::{timeout, timeout_at};
 
@@ -25,9 +26,9 @@ use crate::changes::Changes;
 use crate::db;
 use crate::db::connect::{self, CONNECTIONS, PATIENCE};
 use crate::error::ApiError;
+use crate::shares::{NoPlace, Place, Shares};
+use crate::who::Who;
 
-/// Computations that may wait for their turn; who comes later is told to come back.
-const QUEUE: usize = 32;
 /// A search ends with the best it has after so long.
 const LONG_ENOUGH: Duration = Duration::from_secs(4);
 /// Any computation ends after so long, without an answer.
@@ -35,6 +36,34 @@ const TOO_LONG: Duration = Duration::from_secs(30);
 
 /// A whole kitchen is written or read within so long.
 const LONG_WORK: Duration = Duration::from_secs(120);
+/// Kitchens that are written or read as a file at once: of each household one, and so many in all.
+const LONG_WORKS: usize = 3;
+/// Archives that are sent at once: of each household one, and so many in all.
+const UPLOADS: usize = 4;
+/// Smaller files that are sent at once, of each household and in all.
+const FILES: [usize; 2] = [6, 48];
+
+/// Room on the disk that was found is taken to be there for so long.
+const ROOM_KNOWN: Duration = Duration::from_secs(5);
+
+/// Threads for computations that nobody at a fryer waits for. They leave the processor to everything else: running
+/// cooks, the database, whoever connects.
+static IN_THE_BACKGROUND: LazyLock<Option<Runtime>> = LazyLock::new(|| {
+    /// How much they leave to others, as `nice` counts (POSIX): 19 is the most.
+    const NICE: i32 = 10;
+    Builder::new_current_thread()
+        .max_blocking_threads(2 * cores())
+        .on_thread_start(|| {
+            // Where that is not allowed, they are threads like all others.
+            let _ = rustix::process::nice(NICE);
+        })
+        .build()
+        .ok()
+});
+
+fn cores() -> usize {
+    std::thread::available_parallelism().map_or(1, NonZero::get)
+}
 
 /// A thermometer may send five times a second, and after a pause twenty times at once.
 fn often() -> Quota {
@@ -58,8 +87,14 @@ pub struct Context {
     /// How often somebody may try to get in.
     tries: Arc<Tries>,
     url: Arc<str>,
-    /// One permit: archives are large.
-    long_work: Arc<Semaphore>,
+    /// When there was room on the disk of the database.
+    room: Arc<Mutex<Option<Instant>>>,
+    /// Kitchens that are written to a file or read from one.
+    long_work: Shares,
+    /// Archives on their way in.
+    uploads: Shares,
+    /// Smaller files on their way in.
+    files: Shares,
     /// One permit for each passphrase that is compared at once: each takes 19 MiB.
     hashes: Arc<Semaphore>,
 }
@@ -69,18 +104,21 @@ impl Context {
     /// later on can come back.
     #[must_use]
     pub fn new(database_url: &str) -> Self {
-        let cores = std::thread::available_parallelism().map_or(1, NonZero::get);
+        let [files_each, files] = FILES;
         Self {
             pool: connect::pool(database_url),
             queries: Arc::new(Semaphore::new(CONNECTIONS as usize)),
             overdue: Arc::default(),
-            turns: Turns::new(cores, QUEUE),
+            turns: Turns::new(cores()),
             changes: Changes::new(database_url),
             senders: Arc::new(DefaultKeyedRateLimiter::keyed(often())),
             tries: Arc::default(),
-            hashes: Arc::new(Semaphore::new(cores)),
+            hashes: Arc::new(Semaphore::new(cores())),
             url: database_url.into(),
-            long_work: Arc::new(Semaphore::new(1)),
+            room: Arc::default(),
+            long_work: Shares::new(1, LONG_WORKS),
+            uploads: Shares::new(1, UPLOADS),
+            files: Shares::new(files_each, files),
         }
     }
 
@@ -96,6 +134,31 @@ impl Context {
         }
         let may = self.senders.check_key(&token.to_owned());
         may.map_err(|_| ApiError::TooOften)
+    }
+
+    /// A place for an archive that a household sends.
+    ///
+    /// # Errors
+    /// That it sends one already, or others send as many as may be sent at once.
+    pub fn upload(&self, who: Who) -> Result<Place, ApiError> {
+        self.uploads.take(who.household).map_err(|why| match why {
+            NoPlace::OfOnesOwn => ApiError::Occupied(
+                "this household is sending a file already; wait until that has ended",
+            ),
+            NoPlace::OfOthers => ApiError::Occupied(
+                "other households are sending their files; try again in a minute",
+            ),
+        })
+    }
+
+    /// A place for a smaller file that a household sends.
+    ///
+    /// # Errors
+    /// That it, or all households together, send as many as may be sent at once.
+    pub fn file(&self, who: Who) -> Result<Place, ApiError> {
+        self.files.take(who.household).map_err(|_| {
+            ApiError::Occupied("too many files are being sent at once; try again in a moment")
+        })
     }
 
     /// What there is to be watched from outside.
@@ -185,39 +248,60 @@ impl Context {
         }
     }
 
-    /// Whether the database answers, and takes what is written.
+    /// Whether the database answers, takes what is written, and has room for it. That there is room is asked again when
+    /// the last time it was found is a few seconds ago.
     ///
     /// # Errors
     /// That it does not.
     pub async fn writes(&self) -> Result<(), ApiError> {
-        self.query(|connection| {
-            let takes = connect::takes_writes(connection)?;
-            if takes { Ok(()) } else { Err(no_writes()) }
+        let last = self.has_room();
+        let is_known = last.is_some_and(|at| at.elapsed() < ROOM_KNOWN);
+        self.query(move |connection| {
+            if !connect::takes_writes(connection)? {
+                return Err(no_writes());
+            }
+            if is_known {
+                return Ok(());
+            }
+            Ok(connect::check_disk(connection)?)
         })
-        .await
+        .await?;
+        if !is_known {
+            *self.room.lock().unwrap_or_else(PoisonError::into_inner) = Some(Instant::now());
+        }
+        Ok(())
     }
 
-    /// Runs a computation off the request workers, as many at once as there are cores, the quick ones first. One whose
-    /// client has gone (a newer word was said) ends, in the queue or under way; one that takes long
-    /// ends with the best it has found.
+    fn has_room(&self) -> Option<Instant> {
+        *self.room.lock().unwrap_or_else(PoisonError::into_inner)
+    }
+
+    /// Runs a computation for somebody off the request workers, when its turn comes. One whose client has gone (a newer
+    /// word was said) ends, in the queue or under way; one that takes long ends with the best it has found.
     ///
     /// # Errors
     /// Whatever the computation returns; [`ApiError::Busy`] when too many wait already.
     pub async fn compute<T: Send + 'static>(
         &self,
+        who: Who,
         cost: Cost,
         work: impl FnOnce() -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
-        let turn = self.turns.turn(cost).await.ok_or(ApiError::Busy)?;
+        let turn = self.turns.turn(who, cost).await.ok_or(ApiError::Busy)?;
         let stop = Stop::default();
         // Dropped with this future, when the client has gone; then nobody waits.
         let _waiting = Waiting(stop.clone());
         let own = stop.clone();
-        let job = web::block(move || {
+        let work = move || {
             let answer = own.during(work);
             drop(turn);
             answer
-        });
+        };
+        let background = IN_THE_BACKGROUND.as_ref().filter(|_| !cost.is_reserved());
+        let job = match background {
+            Some(background) => background.spawn_blocking(work),
+            None => tokio::task::spawn_blocking(work),
+        };
         let hurry = async {
             sleep(LONG_ENOUGH).await;
             stop.finish_up();
@@ -226,45 +310,57 @@ impl Context {
             std::future::pending::<()>().await;
         };
         tokio::select! {
-            answer = job => answer?.unwrap_or(Err(ApiError::Busy)),
+            answer = job => answer
+                .map_err(|error| ApiError::Fault(error.into()))?
+                .unwrap_or(Err(ApiError::Busy)),
             () = hurry => Err(ApiError::Busy),
         }
     }
 
     /// Work in a household that takes longer than anybody waits for an answer: one transaction of its own, on a
-    /// connection of its own, one at a time. With `is_read` it sees everything as it stood at its beginning.
+    /// connection of its own, one at a time for each household. With `is_read` it sees everything as it stood at its
+    /// beginning. The work looks at [`Stop::nobody_waits`] from time to time: it ends with its client, and at the latest
+    /// after [`LONG_WORK`].
     ///
     /// # Errors
-    /// Whatever the work returns; [`ApiError::Busy`] when another one is under way.
+    /// Whatever the work returns; [`ApiError::Occupied`] when another one is under way or it took too long.
     pub async fn long<T: Send + 'static>(
         &self,
         household: Uuid,
         is_read: bool,
         work: impl FnOnce(&mut PgConnection) -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
-        let turn = Arc::clone(&self.long_work)
-            .try_acquire_owned()
-            .map_err(|_| ApiError::Busy)?;
+        let place = self.long_work.take(household).map_err(|why| match why {
+            NoPlace::OfOnesOwn => ApiError::Occupied(
+                "this household is being saved to a file, or read from one, already; wait until that has ended",
+            ),
+            NoPlace::OfOthers => ApiError::Occupied(
+                "other households are being saved to files or read from them; try again in a minute",
+            ),
+        })?;
+        let stop = Stop::default();
+        // Dropped with this future, when the client has gone or the time is over.
+        let _waiting = Waiting(stop.clone());
         let url = Arc::clone(&self.url);
         let job = web::block(move || {
+            let _place = place;
             let mut connection = connect::unlimited(&url)
                 .map_err(|error| ApiError::DatabaseDown(Box::new(error)))?;
             let work = |connection: &mut PgConnection| {
                 db::households::enter(connection, household)?;
-                work(connection)
+                let answer = stop.during(|| work(connection));
+                answer.unwrap_or_else(|| Err(took_too_long()))
             };
             let mut transaction = connection.build_transaction();
-            let answer = if is_read {
+            if is_read {
                 transaction.repeatable_read().run(work)
             } else {
                 transaction.run(work)
-            };
-            drop(turn);
-            answer
+            }
         });
         match timeout(LONG_WORK, job).await {
             Ok(answer) => answer?,
-            Err(_) => Err(ApiError::Busy),
+            Err(_) => Err(took_too_long()),
         }
     }
 
@@ -310,6 +406,11 @@ pub struct Load {
     pub overdue: usize,
     /// Pages that listen to changes.
     pub streams: usize,
+}
+
+/// What long work that was ended answers, where somebody still listens.
+fn took_too_long() -> ApiError {
+    ApiError::Occupied("this took longer than two minutes and was ended; nothing was changed")
 }
 
 fn no_answer() -> ApiError {

@@ -53,6 +53,14 @@ pub fn stored(connection: &mut PgConnection, id: Uuid) -> Result<Stored, ApiErro
 }
 
 impl Stored {
+    /// How its answer is computed: of one that is under way before everything else.
+    fn cost(&self) -> Cost {
+        match state(self.cook.started_at, self.cook.finished_at) {
+            StateDto::Running => Cost::Running,
+            StateDto::Planned | StateDto::Finished => Cost::Cheap,
+        }
+    }
+
     /// As it stands now.
     ///
     /// # Errors
@@ -100,7 +108,7 @@ pub async fn standing(
         .query(move |connection| stored(connection, id))
         .await?;
     kitchen
-        .compute(Cost::Cheap, move || stored.stands(now))
+        .compute(stored.cost(), move || stored.stands(now))
         .await
 }
 

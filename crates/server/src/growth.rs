@@ -9,7 +9,7 @@ use utoipa::ToSchema;
 use crate::error::ApiError;
 
 /// Of each table: its name, the most rows, what they are called, and the way out.
-const MOST: [(&str, i64, &str, &str); 5] = [
+const MOST: [(&str, i64, &str, &str); 6] = [
     (
         "machines",
         200,
@@ -33,6 +33,12 @@ const MOST: [(&str, i64, &str, &str); 5] = [
         10_000,
         "cooks",
         "save the kitchen as a file and delete old ones",
+    ),
+    (
+        "photos",
+        3_000,
+        "photographs",
+        "delete some: of each cook the last three that are deleted can be brought back for 30 days",
     ),
     (
         "shared",
@@ -99,6 +105,26 @@ pub fn check(connection: &mut PgConnection, table: &str) -> Result<(), ApiError>
     };
     if count(connection, table, most)? > most {
         return Err(ApiError::full(what, most, way_out));
+    }
+    if table == "photos" {
+        check_bytes(connection, way_out)?;
+    }
+    Ok(())
+}
+
+/// What all photographs of a kitchen may take together, bytes.
+const MOST_BYTES: i64 = 1 << 30;
+
+/// Refuses photographs that take more than they may together. Their sizes are known without reading them.
+fn check_bytes(connection: &mut PgConnection, way_out: &str) -> Result<(), ApiError> {
+    let taken: Count = diesel::sql_query(
+        "SELECT coalesce(sum(octet_length(bytes)), 0)::bigint AS count
+           FROM photos WHERE household_id = current_household()",
+    )
+    .get_result(connection)?;
+    if taken.count > MOST_BYTES {
+        let most = format!("{} MB of", MOST_BYTES >> 20);
+        return Err(ApiError::full("photographs", most, way_out));
     }
     Ok(())
 }

@@ -114,7 +114,7 @@ fn check(request: &ServiceRequest) -> Result<(), ApiError> {
     let from = said(header::HeaderName::from_static("sec-fetch-site"));
     let mode = said(header::HeaderName::from_static("sec-fetch-mode"));
     let is_foreign = matches!(from, Some("cross-site" | "same-site"));
-    if is_foreign && mode != Some("navigate") && request.path().starts_with("/api/") {
+    if is_foreign && mode != Some("navigate") {
         return Err(ApiError::Foreign {
             code: Code::ForeignOrigin,
             detail: "this was asked for by a page of somebody else, not by one of this server"

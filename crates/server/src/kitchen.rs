@@ -93,7 +93,7 @@ impl Kitchen {
         cost: Cost,
         work: impl FnOnce() -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
-        self.context.compute(cost, work).await
+        self.context.compute(self.who, cost, work).await
     }
 
     /// What tells open pages of changes.

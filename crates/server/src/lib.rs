@@ -42,6 +42,7 @@ mod schema_org;
 pub mod sent_csv;
 pub mod settings;
 pub mod shared;
+mod shares;
 pub mod startup;
 pub mod storage;
 pub mod supper;

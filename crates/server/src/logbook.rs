@@ -202,14 +202,28 @@ fn table(header: &[&str], lines: impl Iterator<Item = Vec<String>>) -> Result<Ve
         .map_err(|error| ApiError::Fault(error.into_error().into()))
 }
 
-/// A text that no spreadsheet takes for a formula.
+/// A text that no spreadsheet takes for a formula: neither where it begins, nor behind what another spreadsheet takes
+/// for the end of a cell. An apostrophe before it makes it a text (common practice).
 fn harmless(cell: &str) -> String {
-    let is_number = cell.parse::<f64>().is_ok();
-    if !is_number && cell.starts_with(['=', '+', '-', '@', '\t', '\r']) {
-        format!("'{cell}")
-    } else {
-        cell.to_owned()
+    if cell.parse::<f64>().is_ok() {
+        return cell.to_owned();
     }
+    let mut text = String::with_capacity(cell.len() + 1);
+    let mut is_start = true;
+    for sign in cell.chars() {
+        // The full-width forms count as the usual ones do.
+        if is_start && matches!(sign, '=' | '+' | '-' | '@' | '＝' | '＋' | '－' | '＠') {
+            text.push('\'');
+        }
+        is_start = match sign {
+            // A comma ends none: what holds one is in quotes.
+            ';' | '\t' | '\r' | '\n' | '|' => true,
+            // Blanks and quotes before a formula are taken off.
+            _ => is_start && (sign.is_whitespace() || matches!(sign, '"' | '\'' | '\u{FEFF}')),
+        };
+        text.push(sign);
+    }
+    text
 }
 
 #[cfg(test)]
@@ -231,5 +245,21 @@ mod tests {
         let record = again.records().next().unwrap().unwrap();
         assert_eq!(record.get(0), Some("a \"b\", c"));
         assert_eq!(harmless("-2.5"), "-2.5");
+    }
+
+    #[test]
+    fn no_cell_is_a_formula_wherever_it_is_opened() {
+        for (cell, harmless_cell) in [
+            ("=1+1", "'=1+1"),
+            ("wings;=1+1", "wings;'=1+1"),
+            ("\t=1+1", "\t'=1+1"),
+            ("wings\t@SUM(A1)", "wings\t'@SUM(A1)"),
+            ("; \"=1", "; \"'=1"),
+            ("\u{FEFF}+1 2", "\u{FEFF}'+1 2"),
+            ("＝1+1", "'＝1+1"),
+            ("salt = 1 tsp - to taste", "salt = 1 tsp - to taste"),
+        ] {
+            assert_eq!(harmless(cell), harmless_cell);
+        }
     }
 }

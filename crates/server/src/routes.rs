@@ -1,12 +1,14 @@
 //! The route table.
 
 use actix_web::http::{Method, header};
+use actix_web::middleware::from_fn;
 use actix_web::web::{self, Data};
 use actix_web::{HttpRequest, HttpResponse};
 use ember_core::units::Message;
 use utoipa_actix_web::scope;
 use utoipa_actix_web::service_config::ServiceConfig;
 
+use crate::access::gate;
 use crate::description::Description;
 use crate::error::{ApiError, Code, Problem, respond};
 use crate::handlers::{
@@ -133,7 +135,8 @@ pub fn api(config: &mut ServiceConfig) {
             .service(suppers::restore::restore)
             .service(suppers::report::report)
             .service(suppers::calendar::calendar)
-            .default_service(web::to(nothing_here)),
+            .default_service(web::to(nothing_here))
+            .wrap(from_fn(gate)),
     );
 }
 

@@ -106,12 +106,18 @@ fn wait_for(url: &str, wait: Duration, say: &dyn Fn(&str)) -> Result<PgConnectio
     loop {
         match unlimited(url) {
             Ok(connection) => return Ok(connection),
+            Err(error) if is_final(&error.to_string()) => {
+                return Err(format!(
+                    "the database at DATABASE_URL refuses this user ({}); correct user and password in the address",
+                    first_line(&error.to_string())
+                ));
+            }
             Err(error) if Instant::now() >= until => {
                 return Err(format!(
                     "the database at DATABASE_URL does not answer after {} s ({}); start it or \
                      correct the address",
                     wait.as_secs(),
-                    error.to_string().lines().next().unwrap_or_default()
+                    first_line(&error.to_string())
                 ));
             }
             Err(_) => {
@@ -123,6 +129,25 @@ fn wait_for(url: &str, wait: Duration, say: &dyn Fn(&str)) -> Result<PgConnectio
             }
         }
     }
+}
+
+fn first_line(text: &str) -> &str {
+    text.lines().next().unwrap_or_default()
+}
+
+/// Whether a refusal stays one, however long it is waited for: who asks is not let in.
+fn is_final(refusal: &str) -> bool {
+    /// As PostgreSQL and its client library word it.
+    const WORDS: [&str; 6] = [
+        "authentication failed",
+        "no password supplied",
+        "no pg_hba.conf entry",
+        "is not permitted to log in",
+        "missing \"=\" after",
+        "invalid connection option",
+    ];
+    let is_no_role = refusal.contains("role \"") && refusal.contains("does not exist");
+    is_no_role || WORDS.iter().any(|words| refusal.contains(words))
 }
 
 fn lock(connection: &mut PgConnection) -> QueryResult<()> {
@@ -180,7 +205,7 @@ pub fn migrate(connection: &mut PgConnection) -> Result<(), String> {
         ));
     }
     if known.iter().all(|version| applied.contains(version)) {
-        return Ok(());
+        return read_only(connection);
     }
     // Not noticed by the other servers' queries for longer than they wait anyway.
     connection
@@ -188,8 +213,33 @@ pub fn migrate(connection: &mut PgConnection) -> Result<(), String> {
         .map_err(|error| unread(&error))?;
     connection
         .run_pending_migrations(MIGRATIONS)
-        .map(drop)
-        .map_err(|error| told("the database could not be brought up to date", &error))
+        .map_err(|error| told("the database could not be brought up to date", &error))?;
+    read_only(connection)
+}
+
+/// Which migrations a database has had is its owner's to write: everybody else reads it.
+fn read_only(connection: &mut PgConnection) -> Result<(), String> {
+    const REVOKED: &str = "
+        DO $$
+        DECLARE
+            other text;
+        BEGIN
+            FOR other IN
+                SELECT DISTINCT coalesce(quote_ident(role.rolname), 'PUBLIC')
+                  FROM pg_class AS migrations
+                 CROSS JOIN aclexplode(migrations.relacl) AS given
+                  LEFT JOIN pg_roles AS role ON role.oid = given.grantee
+                 WHERE migrations.oid = to_regclass('__diesel_schema_migrations')
+                   AND pg_has_role(current_user, migrations.relowner, 'USAGE')
+                   AND given.grantee <> migrations.relowner AND given.privilege_type <> 'SELECT'
+            LOOP
+                EXECUTE 'REVOKE ALL ON __diesel_schema_migrations FROM ' || other;
+                EXECUTE 'GRANT SELECT ON __diesel_schema_migrations TO ' || other;
+            END LOOP;
+        END $$";
+    connection
+        .batch_execute(REVOKED)
+        .map_err(|error| told("the rights to the migrations cannot be set", &error))
 }
 
 fn asked<T>(

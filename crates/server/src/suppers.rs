@@ -444,8 +444,14 @@ async fn anew(
         let wanted = change(&known)?;
         let stood = known.kept.plan.clone();
         let (machines, plan, said) = (machines.clone(), stood.clone(), wanted.clone());
+        // A report waits for no preview.
+        let cost = if taken.is_some() {
+            Cost::Cheap
+        } else {
+            Cost::Dear
+        };
         let laid = kitchen
-            .compute(Cost::Dear, move || {
+            .compute(cost, move || {
                 put_in_place(&said, Some(&plan), &machines, Look::All, now)
             })
             .await;

@@ -52,10 +52,10 @@ pub fn named<'a>(
     Limit { min, max }: Limit,
 ) -> Result<&'a str, ApiError> {
     let (text, limit) = (text.trim(), Limit { min, max });
-    if text.chars().count() < min {
+    if text.chars().count() < min || (min > 0 && !text.chars().any(is_seen)) {
         return Err(ApiError::invalid(
             field,
-            format!("this needs a name of {min} to {max} letters"),
+            format!("this needs a name of {min} to {max} letters that can be seen"),
         ));
     }
     fits(field, text, limit)?;
@@ -86,7 +86,7 @@ pub fn one_line(field: &str, text: &str) -> Result<(), ApiError> {
 }
 
 fn checked(field: &str, text: &str, lines: bool) -> Result<(), ApiError> {
-    let forbidden = |c: &char| c.is_control() && !(lines && *c == '\n');
+    let forbidden = |c: &char| (c.is_control() && !(lines && *c == '\n')) || turns_around(*c);
     match text.chars().find(forbidden) {
         None => Ok(()),
         Some(found) => Err(ApiError::invalid(
@@ -99,6 +99,29 @@ fn checked(field: &str, text: &str, lines: bool) -> Result<(), ApiError> {
     }
 }
 
+/// Whether a character makes what follows read in another direction than it is written (Unicode Standard Annex 9):
+/// with it a name can look like another one, and a line like something it does not say.
+const fn turns_around(c: char) -> bool {
+    matches!(c, '\u{202A}'..='\u{202E}' | '\u{2066}'..='\u{2069}')
+}
+
+/// Whether a reader sees a character: a letter, a digit, a sign, a picture. Blanks, marks that stand on nothing, fillers
+/// and what only joins or hides others are not seen (Unicode's Default_Ignorable_Code_Point and White_Space, from
+/// memory).
+fn is_seen(c: char) -> bool {
+    let is_ignorable = matches!(c,
+        '\u{00AD}' | '\u{034F}' | '\u{061C}' | '\u{115F}'..='\u{1160}' | '\u{17B4}'..='\u{17B5}'
+        | '\u{180B}'..='\u{180F}' | '\u{200B}'..='\u{200F}' | '\u{2028}'..='\u{202E}' | '\u{2060}'..='\u{206F}'
+        | '\u{2800}' | '\u{3164}' | '\u{FE00}'..='\u{FE0F}' | '\u{FEFF}' | '\u{FFA0}' | '\u{FFF0}'..='\u{FFFB}'
+        | '\u{1BCA0}'..='\u{1BCA3}' | '\u{1D173}'..='\u{1D17A}' | '\u{E0000}'..='\u{E0FFF}');
+    let is_mark = matches!(c,
+        '\u{0300}'..='\u{036F}' | '\u{1AB0}'..='\u{1AFF}' | '\u{1DC0}'..='\u{1DFF}' | '\u{20D0}'..='\u{20FF}'
+        | '\u{FE20}'..='\u{FE2F}');
+    // Private and unassigned places show nothing that anybody agreed on.
+    let is_private = matches!(c, '\u{E000}'..='\u{F8FF}' | '\u{F0000}'..='\u{10FFFF}');
+    !(c.is_whitespace() || c.is_control() || is_ignorable || is_mark || is_private)
+}
+
 /// Refuses control characters anywhere in what was sent.
 ///
 /// # Errors
@@ -107,7 +130,11 @@ pub fn all(sent: &Value) -> Result<(), ApiError> {
     within("body", sent)
 }
 
-fn within(field: &str, sent: &Value) -> Result<(), ApiError> {
+/// The same in one field.
+///
+/// # Errors
+/// The field, and which character it holds.
+pub fn within(field: &str, sent: &Value) -> Result<(), ApiError> {
     match sent {
         Value::String(text) => checked(field, text, WITH_LINES.contains(&field)),
         Value::Array(parts) => parts.iter().try_for_each(|part| within(field, part)),
@@ -133,6 +160,8 @@ mod tests {
             json!({ "name": "delete \u{7f}" }),
             json!({ "name": "next line \u{85}" }),
             json!({ "na\u{0}me": 1 }),
+            json!({ "name": "wings\u{202E}sgniw" }),
+            json!({ "note": "a\u{2066}b" }),
             json!(["\t"]),
         ] {
             assert!(all(&sent).is_err(), "{sent}");
@@ -151,5 +180,18 @@ mod tests {
         );
         assert!(named("name", &"é".repeat(81), NAME).is_err());
         assert!(named("name", " \u{a0} ", NAME).is_err());
+        for unseen in [
+            "\u{200B}\u{200D}",
+            "\u{3164}",
+            "\u{2800}",
+            "\u{0301}",
+            "\u{FE0F}\u{E0041}",
+            "\u{F8FF}",
+        ] {
+            assert!(named("name", unseen, NAME).is_err(), "{unseen:?}");
+        }
+        for seen in ["Ö", "é", "鶏", "🍗", "👩\u{200D}🍳", "7", "?"] {
+            assert!(named("name", seen, NAME).is_ok(), "{seen:?}");
+        }
     }
 }

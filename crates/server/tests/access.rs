@@ -655,3 +655,159 @@ async fn what_nobody_uses_goes() {
     purge::all(&context).await.unwrap();
     assert_eq!(count(&mut owner, "households"), 1);
 }
+
+/// Spellings of an address that a router may take for the same: each letter percent-encoded, other letters, slashes and
+/// dots that should mean nothing.
+fn spellings(address: &str) -> Vec<String> {
+    let mut all = vec![
+        format!("{address}/"),
+        format!("/{address}"),
+        address.replace('/', "//"),
+        address.replacen("/api/", "/api/./", 1),
+        address.replacen("/api/", "/x/../api/", 1),
+        address.replacen("/api/", "/api/x/../", 1),
+        address.replacen("/api/", "/api;x/", 1),
+        address.replacen("/api/", "/API/", 1),
+        address.replacen("/api/", "/Api/", 1),
+        address.to_uppercase(),
+        address.replacen("/api/", "/api%2F", 1),
+        address.replacen("/api", "%2Fapi", 1),
+        address.replacen("/api/", "/api\\", 1),
+        format!("{address}?x=/api/health"),
+        format!("{address}%00"),
+        format!("{address}%20"),
+    ];
+    for (n, letter) in address
+        .char_indices()
+        .filter(|(_, c)| c.is_ascii_alphanumeric())
+    {
+        let (head, tail) = address.split_at(n);
+        let tail = &tail[1..];
+        all.push(format!("{head}%{:02x}{tail}", u32::from(letter)));
+        all.push(format!("{head}%25{:02X}{tail}", u32::from(letter)));
+    }
+    all
+}
+
+/// The gate compared the address as it was written, and the router the one it meant: `/%61pi/catalogue` was answered to
+/// everybody. However an address is spelt, whoever is not in gets no answer of the API.
+#[actix_web::test]
+async fn no_spelling_of_an_address_comes_by_the_gate() {
+    let database = Database::new();
+    let closed = server_with_doors(&database).await;
+    let mut tried = 0;
+    for (path, operations) in openapi::description()["paths"].as_object().unwrap() {
+        let id = "7d9f4a70-0000-4000-8000-000000000001";
+        let address = path.replace("{kind}", "cooks").replace("{channel}", "1");
+        let address = address
+            .replace("{id}", id)
+            .replace("{token}", id)
+            .replace("{secret}", id);
+        for (method, operation) in operations.as_object().unwrap() {
+            let method = method.to_uppercase();
+            let body = operation["requestBody"]["content"]["application/json"].get("example");
+            let (plain, _) = call(&closed, request(&method, &address, body)).await;
+            if plain != 401 {
+                continue;
+            }
+            for spelt in spellings(&address) {
+                // What is no address at all is not taken by any server.
+                if spelt.parse::<actix_web::http::Uri>().is_err() {
+                    continue;
+                }
+                let response =
+                    call_service(&closed, request(&method, &spelt, body).to_request()).await;
+                let status = response.status().as_u16();
+                let kind = response.headers().get("content-type").cloned();
+                let is_page =
+                    kind.is_some_and(|kind| kind.to_str().unwrap().starts_with("text/html"));
+                assert!(
+                    [400, 401, 404, 405].contains(&status) || (status == 200 && is_page),
+                    "{method} {spelt}: {status}"
+                );
+                tried += 1;
+            }
+        }
+    }
+    assert!(tried > 3_000, "{tried}");
+    // Neither does a page of somebody else, by any spelling.
+    let open = server(&database).await;
+    for spelt in ["/api/catalogue", "/%61pi/catalogue", "/ap%69/catalogue"] {
+        let foreign = request("GET", spelt, None)
+            .insert_header(("sec-fetch-site", "cross-site"))
+            .insert_header(("sec-fetch-mode", "no-cors"));
+        assert_eq!(call(&open, foreign).await.0, 403, "{spelt}");
+    }
+}
+
+/// Rust and PostgreSQL write some capitals small in different ways, and each spelling had ten tries of its own.
+#[actix_web::test]
+async fn tries_are_counted_however_a_name_is_spelt() {
+    let database = Database::new();
+    let app = server_with_doors(&database).await;
+    let device = Device::first(&app, &database).await;
+    let name = json!({ "name": "in İzmir" });
+    device
+        .does(&app, "PUT", "/api/household", Some(&name))
+        .await;
+    let wish = json!({ "passphrase": PASSPHRASE });
+    device
+        .asks(&app, "PUT", "/api/household/passphrase", Some(&wish))
+        .await;
+    let mut compared = 0;
+    for spelt in [
+        "in İzmir",
+        "IN İZMIR",
+        "In İzMir",
+        " iN İzmiR ",
+        "in i\u{307}zmir",
+        "IN IZMIR",
+    ] {
+        for _ in 0..4 {
+            let wish = json!({ "household": spelt, "passphrase": "no", "device": "x" });
+            let (status, _) = call(&app, request("POST", "/api/session", Some(&wish))).await;
+            assert!([403, 429].contains(&status), "{status}");
+            compared += usize::from(status == 403);
+        }
+    }
+    // Spellings that the database takes for other names are other names, with tries of their own.
+    assert!(compared <= 20, "{compared}");
+    let right = json!({ "household": "in İzmir", "passphrase": PASSPHRASE, "device": "x" });
+    assert_eq!(
+        call(&app, request("POST", "/api/session", Some(&right)))
+            .await
+            .0,
+        429
+    );
+}
+
+/// One device held all places to listen at, and nobody else heard of changes.
+#[actix_web::test]
+async fn one_device_does_not_hold_all_places_to_listen() {
+    let database = Database::new();
+    let app = server_with_doors(&database).await;
+    let (first, other) = (
+        Device::first(&app, &database).await,
+        Device::first(&app, &database).await,
+    );
+    let listens = async |device: &Device| {
+        let asked =
+            request("GET", "/api/changes", None).insert_header(("cookie", device.0.as_str()));
+        app.call(asked.to_request()).await.unwrap()
+    };
+    let mut held = Vec::new();
+    loop {
+        let response = listens(&first).await;
+        if response.status() != 200 {
+            assert_eq!(response.status(), 429);
+            break;
+        }
+        held.push(response);
+        assert!(held.len() < 100);
+    }
+    assert!(held.len() >= 8, "{}", held.len());
+    assert_eq!(listens(&other).await.status(), 200);
+    // A page that is closed makes room.
+    held.pop();
+    assert_eq!(listens(&first).await.status(), 200);
+}

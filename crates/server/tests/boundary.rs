@@ -260,7 +260,7 @@ async fn the_examples_of_the_description_work() {
     let database = Database::new();
     let app = server(&database).await;
     let (_, api) = get(&app, "/api/openapi.json").await;
-    let mut tried = 0;
+    let (mut tried, mut taken) = (0, Vec::<String>::new());
     for (path, operations) in api["paths"].as_object().unwrap() {
         let body = &operations["post"]["requestBody"];
         // Files are not JSON.
@@ -335,4 +335,95 @@ async fn scripts_go_out_as_the_build_has_compressed_them() {
         test::call_service(&app, up.to_request()).await.status(),
         400
     );
+}
+
+/// Every place of a value for which `is` holds, as a JSON pointer.
+fn places(value: &Value, at: &str, is: &dyn Fn(&str, &Value) -> bool) -> Vec<String> {
+    let mut found = Vec::new();
+    if is(at.rsplit('/').next().unwrap_or_default(), value) {
+        found.push(at.to_owned());
+    }
+    match value {
+        Value::Array(parts) => {
+            for (n, part) in parts.iter().enumerate() {
+                found.extend(places(part, &format!("{at}/{n}"), is));
+            }
+        }
+        Value::Object(fields) => {
+            for (name, part) in fields {
+                found.extend(places(part, &format!("{at}/{name}"), is));
+            }
+        }
+        _ => {}
+    }
+    found
+}
+
+/// Numbers beyond all bounds, names that nobody sees and names that read the other way round are refused wherever they
+/// stand in an example of the description: never taken, never a fault of the server.
+#[actix_web::test]
+async fn no_value_without_a_bound_is_taken() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let api = ember_server::openapi::description();
+    let (mut tried, mut taken) = (0, Vec::new());
+    for (path, operations) in api["paths"].as_object().unwrap() {
+        let address = path
+            .replace("{id}", &Uuid::new_v4().to_string())
+            .replace("{channel}", "1")
+            .replace("{token}", "x");
+        for (method, operation) in operations.as_object().unwrap() {
+            let Some(example) =
+                operation["requestBody"]["content"]["application/json"].get("example")
+            else {
+                continue;
+            };
+            let method = method.to_uppercase();
+            let numbers = places(example, "", &|_, value| value.is_number());
+            let names = places(example, "", &|field, value| {
+                field == "name" && value.is_string()
+            });
+            let wrong = numbers
+                .iter()
+                .flat_map(|place| [(place, json!(1e308)), (place, json!(-1e308))])
+                .chain(names.iter().flat_map(|place| {
+                    [
+                        (place, json!("\u{200b}\u{2060}")),
+                        (place, json!("wings\u{202e}sgniw")),
+                    ]
+                }));
+            for (place, value) in wrong {
+                let mut body = example.clone();
+                *body.pointer_mut(place).unwrap() = value.clone();
+                let asked = support::doors::request(&method, &address, Some(&body));
+                let (status, _) = call(&app, asked).await;
+                if !(400..500).contains(&status) {
+                    taken.push(format!("{method} {path} {place} {value}: {status}"));
+                }
+                tried += 1;
+            }
+        }
+    }
+    assert!(taken.is_empty(), "{taken:#?}");
+    assert!(tried > 300, "{tried}");
+}
+
+/// The description allows a recipe of 200,000 letters, and what is allowed is read.
+#[actix_web::test]
+async fn a_long_page_with_a_recipe_is_read() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let recipe = "Air fry 8 drumsticks at 200 °C for 24 minutes, turn half-way. ";
+    let filled = |letters: usize| {
+        let rest = letters - recipe.chars().count();
+        format!("{recipe}{}", "ü".repeat(rest))
+    };
+    for (letters, wanted) in [(60_000, 200), (200_000, 200), (200_001, 422)] {
+        let body = json!({ "text": filled(letters), "request": sentence() });
+        let (status, answer) = post(&app, "/api/plans/recipe", &body).await;
+        assert_eq!(status, wanted, "{letters}: {}", answer["detail"]);
+    }
+    let lines = format!("2 tbsp soy sauce\n{}", "a line of a page\n".repeat(11_000));
+    let body = json!({ "text": lines, "kind": "marinade" });
+    assert_eq!(post(&app, "/api/recipes/read", &body).await.0, 200);
 }

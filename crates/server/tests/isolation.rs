@@ -351,3 +351,104 @@ async fn the_database_itself_keeps_households_apart() {
         assert!(service.batch_execute(wall).is_err(), "{wall}");
     }
 }
+
+#[derive(QueryableByName)]
+struct Key {
+    #[diesel(sql_type = Text)]
+    of: String,
+    #[diesel(sql_type = Text)]
+    first: String,
+}
+
+/// Rows can live where their household does: every key, unique or primary, begins with it. The others are the directory
+/// of households, which is small and lives in one place (docs/operations.md).
+#[actix_web::test]
+async fn every_key_begins_with_the_household() {
+    let database = Database::new();
+    let keys: Vec<Key> = diesel::sql_query(
+        "SELECT index.indexrelid::regclass::text AS of,
+                coalesce((SELECT attname::text FROM pg_attribute
+                           WHERE attrelid = index.indrelid AND attnum = index.indkey[0]), 'an expression') AS first
+           FROM pg_index AS index JOIN pg_class AS of ON of.oid = index.indrelid
+          WHERE of.relnamespace = 'public'::regnamespace AND of.relkind = 'r' AND index.indisunique
+          ORDER BY 1",
+    )
+    .load(&mut database.connection())
+    .unwrap();
+    assert!(keys.len() > 20, "{}", keys.len());
+    let others = keys.into_iter().filter(|key| key.first != "household_id");
+    let others: Vec<String> = others.map(|key| key.of).collect();
+    assert_eq!(
+        others,
+        [
+            "__diesel_schema_migrations_pkey",
+            "devices_secret_key",
+            "households_name",
+            "households_pkey",
+            "links_secret_key",
+        ]
+    );
+}
+
+/// What is asked across households is a short list: four functions of the owner that answer for one exact name or
+/// secret, the list of households, and whether there is room on the disk; and the places that ask without a household.
+#[actix_web::test]
+async fn statements_across_households_are_a_short_list() {
+    let database = Database::new();
+    let functions: Vec<Name> = diesel::sql_query(
+        "SELECT proname::text AS name FROM pg_proc
+          WHERE pronamespace = 'public'::regnamespace AND prosecdef ORDER BY 1",
+    )
+    .load(&mut database.connection())
+    .unwrap();
+    let functions: Vec<String> = functions.into_iter().map(|one| one.name).collect();
+    assert_eq!(
+        functions,
+        [
+            "check_disk",
+            "device_with",
+            "household_ids",
+            "household_named",
+            "link_with"
+        ]
+    );
+    // `query` is of no household, `query_in` of one; a connection of one's own is made at three places.
+    let mut asked = Vec::new();
+    let mut folders = vec![std::path::PathBuf::from(concat!(
+        env!("CARGO_MANIFEST_DIR"),
+        "/src"
+    ))];
+    while let Some(folder) = folders.pop() {
+        for entry in std::fs::read_dir(folder).unwrap() {
+            let path = entry.unwrap().path();
+            if path.is_dir() {
+                folders.push(path);
+                continue;
+            }
+            let text: String = std::fs::read_to_string(&path)
+                .unwrap()
+                .split_whitespace()
+                .collect();
+            let of_no_household = text.contains("context.query(") || text.contains("self.query(");
+            if of_no_household || text.contains("unlimited(") {
+                asked.push(path.file_name().unwrap().to_str().unwrap().to_owned());
+            }
+        }
+    }
+    asked.sort();
+    assert_eq!(
+        asked,
+        [
+            "changes.rs",
+            "connect.rs",
+            "context.rs",
+            "following.rs",
+            "gate.rs",
+            "households.rs",
+            "links.rs",
+            "purge.rs",
+            "read.rs",
+            "startup.rs",
+        ]
+    );
+}

@@ -262,7 +262,7 @@ async fn photographs_are_kept_with_their_cook() {
         .uri(&photo)
         .insert_header(("host", "localhost"));
     let answer = call_service(&app, asked.to_request()).await;
-    assert_eq!(answer.headers().get("content-type").unwrap(), "image/png");
+    assert_eq!(answer.headers().get("content-type").unwrap(), "image/jpeg");
     assert!(!read_body(answer).await.is_empty());
     let (status, _) = call(&app, TestRequest::delete().uri(&photo)).await;
     assert_eq!(status, 204);

@@ -7,7 +7,7 @@ use std::time::Duration;
 
 use chrono::Utc;
 use diesel::connection::SimpleConnection;
-use diesel::{RunQueryDsl, sql_query};
+use diesel::{Connection, RunQueryDsl, sql_query};
 use ember_server::startup::{Start, prepare};
 use serde_json::json;
 use support::{Database, get, server, start, start_as};
@@ -138,4 +138,50 @@ fn a_database_that_comes_late_is_waited_for() {
     };
     let failed = prepare(start, &|_| {}).unwrap_err();
     assert!(failed.contains("does not answer"), "{failed}");
+}
+
+/// Who is not let in with a password will not be a minute later: that is said at once.
+#[test]
+fn a_wrong_password_is_told_at_once() {
+    let database = Database::empty();
+    let url = database.owner_url();
+    let (scheme, rest) = url.split_once("://").unwrap();
+    let (user, address) = rest.split_once('@').unwrap();
+    let name = user.split(':').next().unwrap();
+    for user in [format!("{name}:wrong"), "nobody_here:wrong".to_owned()] {
+        let wrong = format!("{scheme}://{user}@{address}");
+        let begun = std::time::Instant::now();
+        let refused = prepare(
+            Start {
+                url: &wrong,
+                owner_url: &wrong,
+                wait: Duration::from_secs(60),
+                only_migrate: true,
+                demo: false,
+                now: Utc::now(),
+            },
+            &|_| {},
+        );
+        let refused = refused.unwrap_err();
+        assert!(refused.contains("password"), "{refused}");
+        assert!(begun.elapsed() < Duration::from_secs(10), "{refused}");
+    }
+}
+
+/// The service reads which migrations there were, and cannot make the next start believe something else.
+#[test]
+fn the_service_cannot_write_the_table_of_migrations() {
+    let database = Database::empty();
+    start_as(&database, Utc::now(), false).unwrap();
+    let mut service = diesel::PgConnection::establish(&database.url()).unwrap();
+    for wrong in [
+        "DELETE FROM __diesel_schema_migrations",
+        "UPDATE __diesel_schema_migrations SET version = '1'",
+        "INSERT INTO __diesel_schema_migrations (version) VALUES ('1')",
+        "TRUNCATE __diesel_schema_migrations",
+    ] {
+        assert!(service.batch_execute(wrong).is_err(), "{wrong}");
+    }
+    let read = sql_query("SELECT 1 FROM __diesel_schema_migrations").execute(&mut service);
+    assert!(read.unwrap() > 10);
 }

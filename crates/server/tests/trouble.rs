@@ -24,7 +24,9 @@ use ember_core::plan::{Request, plan};
 use ember_server::admission::Cost;
 use ember_server::app;
 use ember_server::context::Context;
+use ember_server::db::households::HOME;
 use ember_server::error::ApiError;
+use ember_server::who::Who;
 use serde_json::{Value, json};
 use support::{Database, call, get, post, report, sentence, server, server_at, site};
 use uuid::Uuid;
@@ -210,6 +212,13 @@ async fn waiting_for_one_row_keeps_nobody_else() {
     assert_eq!(post(&app, &events, &start).await.0, 200);
 }
 
+fn somebody() -> Who {
+    Who {
+        household: HOME,
+        device: None,
+    }
+}
+
 fn request() -> Request {
     Request::usual(CutId::Drumstick, PRESETS[1].machine())
 }
@@ -227,7 +236,7 @@ async fn a_computation_nobody_waits_for_ends() {
         let context = context.clone();
         rt::spawn(async move {
             let _ = context
-                .compute(Cost::Usual, move || {
+                .compute(somebody(), Cost::Usual, move || {
                     begun.send(()).unwrap();
                     for _ in 0..PLANS {
                         if plan(&request()).is_ok() {
@@ -251,7 +260,7 @@ async fn a_computation_nobody_waits_for_ends() {
     // The one that was just being finished when it was counted.
     assert!(after <= before + 1 && after < PLANS, "{before}, {after}");
     // The next one is answered.
-    let answer = context.compute(Cost::Cheap, || {
+    let answer = context.compute(somebody(), Cost::Cheap, || {
         Ok::<_, ApiError>(plan(&request())?.batches.len())
     });
     assert_eq!(answer.await.unwrap(), 1);

@@ -1,7 +1,9 @@
 //! Who is let through to the kitchen.
 
+use std::sync::LazyLock;
+
 use actix_web::body::{BoxBody, MessageBody};
-use actix_web::dev::{ServiceRequest, ServiceResponse};
+use actix_web::dev::{ResourceDef, ServiceRequest, ServiceResponse};
 use actix_web::middleware::Next;
 use actix_web::web::Data;
 use actix_web::{HttpMessage, ResponseError};
@@ -18,28 +20,27 @@ use crate::who::Who;
 /// A device's last use is written down once in so many minutes.
 const NOTED_MIN: i64 = 5;
 
-/// What is answered to everybody: what the service is, and the ways in. Everything else below `/api` needs a
-/// device of the household. Addresses that hold a secret of their own are checked by it.
-const OPEN: [&str; 9] = [
-    "/api/health",
-    "/api/health/live",
-    "/api/health/ready",
-    "/api/openapi.json",
-    "/api/household/archive/schema",
-    "/api/machines/schema",
-    "/api/suppers/schema",
-    "/api/session",
-    "/api/session/join",
-];
+/// What is answered to everybody: what the service is, and the ways in. Everything else of the API needs a device of the
+/// household. Addresses that hold a secret of their own are checked by it. They are matched as the routes are, on what
+/// the router itself reads, so that no other spelling of an address comes by.
+static OPEN: LazyLock<ResourceDef> = LazyLock::new(|| {
+    ResourceDef::new([
+        "/health",
+        "/health/live",
+        "/health/ready",
+        "/household/archive/schema",
+        "/machines/schema",
+        "/suppers/schema",
+        "/session",
+        "/session/join",
+        "/calendars/{secret}.ics",
+        "/thermometers/{token}/readings",
+        "/thermometers/{token}/followed",
+    ])
+});
 
-fn is_open(path: &str) -> bool {
-    OPEN.contains(&path)
-        || path.starts_with("/api/calendars/")
-        || (path.starts_with("/api/thermometers/")
-            && (path.ends_with("/readings") || path.ends_with("/followed")))
-}
-
-/// Finds out who asks, and lets nobody else in.
+/// Finds out who asks, and lets nobody else in. It is wrapped around the scope of the API, behind which the rest of the
+/// path is what the routes are matched with.
 ///
 /// # Errors
 /// Those of the service behind.
@@ -47,20 +48,17 @@ pub async fn gate(
     request: ServiceRequest,
     next: Next<impl MessageBody + 'static>,
 ) -> Result<ServiceResponse<BoxBody>, actix_web::Error> {
-    let path = request.path();
-    if !path.starts_with("/api/") && path != "/api" {
-        return Ok(next.call(request).await?.map_into_boxed_body());
-    }
+    let is_open = OPEN.is_match(request.match_info().unprocessed());
     match who(&request).await {
         Ok(Some(who)) => {
             request.extensions_mut().insert(who);
         }
-        Ok(None) if is_open(path) => {}
+        Ok(None) if is_open => {}
         Ok(None) => {
             return Ok(request.into_response(ApiError::NotSignedIn.error_response()));
         }
         // An answer that needs nobody is not kept back by a database that is down.
-        Err(_) if is_open(path) => {}
+        Err(_) if is_open => {}
         Err(error) => return Ok(request.into_response(error.error_response())),
     }
     Ok(next.call(request).await?.map_into_boxed_body())

@@ -22,12 +22,12 @@ pub async fn signed_in(context: &Context, name: &str, given: &str) -> Result<Uui
     let found = context
         .query(move |connection| Ok(rows::named(connection, &name)?))
         .await?;
+    context.tries().at(found.household, &found.name)?;
     let given = given.to_owned();
     context
         .hash(move || {
-            let kept = found.as_ref().and_then(|found| found.passphrase.as_deref());
-            let right = passphrase::is(&given, kept);
-            Ok(found.filter(|_| right).map(|found| found.household))
+            let right = passphrase::is(&given, found.passphrase.as_deref());
+            Ok(found.household.filter(|_| right))
         })
         .await?
         .ok_or(ApiError::NotLetIn)
@@ -44,6 +44,7 @@ pub async fn confirmed(kitchen: &Kitchen, given: Option<String>) -> Result<House
     let Some(kept) = own.passphrase.clone() else {
         return Ok(own);
     };
+    kitchen.context().tries().at(Some(own.id), "")?;
     let right = kitchen
         .context()
         .hash(move || Ok(passphrase::is(&given.unwrap_or_default(), Some(&kept))))

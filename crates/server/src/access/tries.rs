@@ -5,6 +5,7 @@ use std::num::NonZero;
 use std::time::Duration;
 
 use governor::{DefaultKeyedRateLimiter, Quota};
+use uuid::Uuid;
 
 use crate::error::ApiError;
 
@@ -35,27 +36,30 @@ impl Default for Tries {
 }
 
 impl Tries {
-    /// One more from an address, for a household where one is named.
+    /// One more from an address.
     ///
     /// # Errors
     /// That these were too many.
-    pub fn one(&self, address: Option<IpAddr>, household: Option<&str>) -> Result<(), ApiError> {
-        for limiter in [&self.of_address, &self.of_household] {
-            if limiter.len() > MANY {
-                limiter.retain_recent();
-            }
-        }
-        let address = address.map_or_else(String::new, network);
-        let counted = self.of_address.check_key(&address);
-        counted.map_err(|_| ApiError::TooManyTries)?;
-        if let Some(household) = household {
-            let counted = self
-                .of_household
-                .check_key(&household.trim().to_lowercase());
-            counted.map_err(|_| ApiError::TooManyTries)?;
-        }
-        Ok(())
+    pub fn from(&self, address: Option<IpAddr>) -> Result<(), ApiError> {
+        count(&self.of_address, address.map_or_else(String::new, network))
     }
+
+    /// One more at a household: by its identity, however its name was spelt. Where there is none, by the name as the
+    /// database compares names, so that the answer does not tell which of the two it is.
+    ///
+    /// # Errors
+    /// That these were too many.
+    pub fn at(&self, household: Option<Uuid>, name: &str) -> Result<(), ApiError> {
+        let key = household.map_or_else(|| name.to_owned(), |id| id.to_string());
+        count(&self.of_household, key)
+    }
+}
+
+fn count(limiter: &DefaultKeyedRateLimiter<String>, key: String) -> Result<(), ApiError> {
+    if limiter.len() > MANY {
+        limiter.retain_recent();
+    }
+    limiter.check_key(&key).map_err(|_| ApiError::TooManyTries)
 }
 
 /// A home has one address of version 4, and of version 6 a whole /64.
@@ -78,15 +82,19 @@ mod tests {
     fn tries_are_counted_by_address_and_by_household() {
         let tries = Tries::default();
         let from = |n: u8| Some(IpAddr::from([192, 0, 2, n]));
+        let [one, other] = [1, 2].map(|n| Some(Uuid::from_u128(n)));
         for n in 0..10 {
-            tries.one(from(n), Some("Tern Cottage")).unwrap();
+            tries.at(one, &format!("tern cottage {n}")).unwrap();
+            tries.at(None, "nobody").unwrap();
         }
-        assert!(tries.one(from(99), Some("tern cottage ")).is_err());
-        assert!(tries.one(from(99), Some("Gull House")).is_ok());
+        assert!(tries.at(one, "tern cottage").is_err());
+        assert!(tries.at(None, "nobody").is_err());
+        assert!(tries.at(other, "gull house").is_ok());
         let one_home = |n: u16| Some(IpAddr::from([0x2001, 0xdb8, 1, 2, 0, 0, 0, n]));
         for n in 0..20 {
-            tries.one(one_home(n), None).unwrap();
+            tries.from(one_home(n)).unwrap();
         }
-        assert!(tries.one(one_home(77), None).is_err());
+        assert!(tries.from(one_home(77)).is_err());
+        assert!(tries.from(from(9)).is_ok());
     }
 }

@@ -2,6 +2,7 @@
 //! each table, and `schema.json`, which describes a line of each. Documents are as they are stored, with their
 //! version, so that what cannot be shown goes along too.
 
+mod check;
 mod read;
 mod schema;
 mod write;

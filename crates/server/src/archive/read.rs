@@ -2,15 +2,18 @@
 //! nothing. The file is somebody's, so it is read within bounds and written nowhere but into the tables.
 
 use std::collections::{HashMap, HashSet};
-use std::io::{BufRead, BufReader, Cursor, Read};
+use std::fs;
+use std::io::{BufRead, BufReader, Read};
 
 use diesel::prelude::*;
 use diesel::sql_types::{Jsonb, Text as SqlText};
+use ember_core::stop::Stop;
 use serde::Serialize;
 use serde_json::{Map, Value, json};
 use utoipa::ToSchema;
 use zip::ZipArchive;
 
+use super::check::{self, Photographs};
 use super::{ABOUT, About, FORMAT, SCHEMA, TABLES, Table, VERSION};
 use crate::error::ApiError;
 use crate::growth;
@@ -19,8 +22,15 @@ use crate::growth;
 const LONGEST_LINE: u64 = 4 << 20;
 /// The most that all files are together when they are unpacked, bytes.
 const MOST_BYTES: u64 = 1 << 30;
-/// Rows that are written at once.
+/// Packed it is no smaller than this share: rows of ours pack to a tenth, photographs hardly.
+const MOST_PACKED: u64 = 100;
+/// What is always unpacked, whatever it was packed to, bytes.
+const FEW_BYTES: u64 = 4 << 20;
+/// The most lines of all files together: every table as full as it may be.
+const MOST_LINES: usize = 2_000_000;
+/// Rows, and bytes of them, that are written at once.
 const AT_ONCE: usize = 50;
+const BYTES_AT_ONCE: usize = 4 << 20;
 /// Names that are numbered are tried up to here.
 const MOST_NUMBER: usize = 10_000;
 
@@ -35,7 +45,7 @@ pub struct Came {
     pub known: usize,
 }
 
-type File<'a> = ZipArchive<Cursor<&'a [u8]>>;
+type File<'a> = ZipArchive<BufReader<&'a fs::File>>;
 
 fn refused(detail: impl Into<String>) -> ApiError {
     ApiError::invalid("archive", detail)
@@ -45,12 +55,18 @@ fn refused(detail: impl Into<String>) -> ApiError {
 ///
 /// # Errors
 /// What is wrong with the file, by the name of the file within it and the line; nothing is added then.
-pub fn read(connection: &mut PgConnection, archive: &[u8]) -> Result<Vec<Came>, ApiError> {
-    let mut file = ZipArchive::new(Cursor::new(archive)).map_err(|_| {
+pub fn read(connection: &mut PgConnection, archive: &fs::File) -> Result<Vec<Came>, ApiError> {
+    let packed = archive
+        .metadata()
+        .map_err(|error| ApiError::Fault(error.into()))?
+        .len();
+    let mut file = ZipArchive::new(BufReader::new(archive)).map_err(|_| {
         refused("this is no archive of a kitchen; choose a file that was saved here")
     })?;
+    let most_bytes = MOST_BYTES.min(FEW_BYTES + MOST_PACKED * packed);
     let mut reading = Reading {
-        version: checked(&mut file)?,
+        version: checked(&mut file, most_bytes)?,
+        most_bytes,
         ..Default::default()
     };
     let mut all = Vec::new();
@@ -63,7 +79,7 @@ pub fn read(connection: &mut PgConnection, archive: &[u8]) -> Result<Vec<Came>, 
 }
 
 /// Nothing but what an archive holds, by name, and of a size that is one; returns its version.
-fn checked(file: &mut File) -> Result<u32, ApiError> {
+fn checked(file: &mut File, most_bytes: u64) -> Result<u32, ApiError> {
     let known: Vec<String> = TABLES
         .iter()
         .map(Table::file)
@@ -79,7 +95,7 @@ fn checked(file: &mut File) -> Result<u32, ApiError> {
         )));
     }
     let unpacked = file.decompressed_size();
-    if unpacked.is_none_or(|bytes| bytes > u128::from(MOST_BYTES)) {
+    if unpacked.is_none_or(|bytes| bytes > u128::from(most_bytes)) {
         return Err(too_much());
     }
     let mut text = String::new();
@@ -106,7 +122,8 @@ fn checked(file: &mut File) -> Result<u32, ApiError> {
 
 fn too_much() -> ApiError {
     refused(format!(
-        "unpacked it is larger than {} MB, which no kitchen is",
+        "unpacked it is larger than {} MB or than {MOST_PACKED} times its size, or has more than {MOST_LINES} lines, \
+         which no kitchen does",
         MOST_BYTES >> 20
     ))
 }
@@ -122,7 +139,10 @@ struct Id {
 struct Reading {
     /// Of the format.
     version: u32,
+    most_bytes: u64,
     bytes: u64,
+    lines: usize,
+    photographs: Photographs,
     /// Identities that were added, by table: what belongs to others is not.
     added: HashMap<&'static str, HashSet<String>>,
     /// Machines that are here already under another identity.
@@ -149,8 +169,12 @@ impl Reading {
             return Err(refused(format!("{name} is missing in it")));
         };
         let mut lines = BufReader::new(of);
-        let (mut number, mut rows) = (0, Vec::new());
+        let (mut number, mut rows, mut held) = (0, Vec::new(), 0);
         loop {
+            // Its client has gone, or its time is over: what is answered nobody hears.
+            if Stop::nobody_waits() {
+                return Err(ApiError::Busy);
+            }
             let mut line = Vec::new();
             let read = lines
                 .by_ref()
@@ -158,22 +182,32 @@ impl Reading {
                 .read_until(b'\n', &mut line);
             let read = read.map_err(|error| refused(format!("{name}: {error}")))? as u64;
             self.bytes += read;
+            self.lines += 1;
             // Its own word on its size is not believed.
-            if read > LONGEST_LINE || self.bytes > MOST_BYTES {
+            if read > LONGEST_LINE || self.bytes > self.most_bytes || self.lines > MOST_LINES {
                 return Err(too_much());
             }
             number += 1;
             let wrong =
                 |why: &dyn std::fmt::Display| refused(format!("{name}, line {number}: {why}"));
             if !line.trim_ascii().is_empty() {
-                let row: Map<String, Value> =
+                let mut row: Map<String, Value> =
                     serde_json::from_slice(&line).map_err(|error| wrong(&error))?;
+                check::row(table, &mut row).map_err(|why| wrong(&why))?;
+                if table.name == "photos" {
+                    self.photographs.one(&row).map_err(|why| wrong(&why))?;
+                }
                 match self.fitted(connection, table, row)? {
-                    Some(row) => rows.push(Value::Object(row)),
+                    Some(row) => {
+                        held += line.len();
+                        rows.push(Value::Object(row));
+                    }
                     None => came.known += 1,
                 }
             }
-            if rows.len() >= AT_ONCE || (read == 0 && !rows.is_empty()) {
+            let is_much = rows.len() >= AT_ONCE || held >= BYTES_AT_ONCE;
+            if is_much || (read == 0 && !rows.is_empty()) {
+                held = 0;
                 let count = rows.len();
                 let added = insert(connection, table, std::mem::take(&mut rows))
                     .map_err(|error| told(error, &name, number))?;

@@ -1,11 +1,13 @@
 //! A household written to a file.
 
-use std::io::{Cursor, Write};
+use std::fs;
+use std::io::{BufWriter, Seek, Write};
 
 use chrono::{DateTime, Utc};
 use diesel::connection::SimpleConnection;
 use diesel::prelude::*;
 use diesel::sql_types::Jsonb;
+use ember_core::stop::Stop;
 use serde_json::Value;
 use zip::ZipWriter;
 use zip::write::SimpleFileOptions;
@@ -14,8 +16,9 @@ use super::{ABOUT, About, FORMAT, SCHEMA, TABLES, Table, VERSION, schema};
 use crate::db::households;
 use crate::error::ApiError;
 
-/// Rows that are held at once.
+/// Rows that are held at once; of photographs, each up to 2 MB as text, fewer.
 const AT_ONCE: usize = 100;
+const PHOTOS_AT_ONCE: usize = 4;
 
 #[derive(QueryableByName)]
 struct Row {
@@ -23,18 +26,19 @@ struct Row {
     row: Value,
 }
 
-/// Writes the household of the transaction.
+/// Writes the household of the transaction, to a file without a name that goes with its last reader.
 ///
 /// # Errors
 /// Those of the database.
-pub fn write(connection: &mut PgConnection, now: DateTime<Utc>) -> Result<Vec<u8>, ApiError> {
+pub fn write(connection: &mut PgConnection, now: DateTime<Utc>) -> Result<fs::File, ApiError> {
+    let fault = |error: std::io::Error| ApiError::Fault(error.into());
     let about = About {
         format: FORMAT.to_owned(),
         version: VERSION,
         household: households::own(connection)?.name,
         made_at: now,
     };
-    let mut file = ZipWriter::new(Cursor::new(Vec::new()));
+    let mut file = ZipWriter::new(BufWriter::new(tempfile::tempfile().map_err(fault)?));
     begin(&mut file, ABOUT)?;
     put(&mut file, &serde_json::to_vec_pretty(&about)?)?;
     begin(&mut file, SCHEMA)?;
@@ -46,10 +50,14 @@ pub fn write(connection: &mut PgConnection, now: DateTime<Utc>) -> Result<Vec<u8
     let file = file
         .finish()
         .map_err(|error| ApiError::Fault(error.into()))?;
-    Ok(file.into_inner())
+    let mut file = file
+        .into_inner()
+        .map_err(|error| fault(error.into_error()))?;
+    file.rewind().map_err(fault)?;
+    Ok(file)
 }
 
-type File = ZipWriter<Cursor<Vec<u8>>>;
+type File = ZipWriter<BufWriter<fs::File>>;
 
 fn begin(file: &mut File, name: &str) -> Result<(), ApiError> {
     let begun = file.start_file(name, SimpleFileOptions::default());
@@ -65,6 +73,11 @@ fn put(file: &mut File, text: &[u8]) -> Result<(), ApiError> {
 fn rows(connection: &mut PgConnection, table: &Table, file: &mut File) -> Result<(), ApiError> {
     let Table { name, order, .. } = table;
     let columns = table.listed("");
+    let at_once = if *name == "photos" {
+        PHOTOS_AT_ONCE
+    } else {
+        AT_ONCE
+    };
     connection.batch_execute(&format!(
         "DECLARE leaving NO SCROLL CURSOR FOR
          SELECT to_jsonb(line) AS row FROM (
@@ -72,13 +85,17 @@ fn rows(connection: &mut PgConnection, table: &Table, file: &mut File) -> Result
          ) AS line"
     ))?;
     loop {
+        // Its client has gone, or its time is over: what is answered nobody hears.
+        if Stop::nobody_waits() {
+            return Err(ApiError::Busy);
+        }
         let fetched: Vec<Row> =
-            diesel::sql_query(format!("FETCH {AT_ONCE} FROM leaving")).load(connection)?;
+            diesel::sql_query(format!("FETCH {at_once} FROM leaving")).load(connection)?;
         for Row { row } in &fetched {
             put(file, &serde_json::to_vec(row)?)?;
             put(file, b"\n")?;
         }
-        if fetched.len() < AT_ONCE {
+        if fetched.len() < at_once {
             break;
         }
     }

@@ -88,6 +88,14 @@ pub fn takes_writes(connection: &mut PgConnection) -> QueryResult<bool> {
     Ok(!is.standby)
 }
 
+/// Writes to a file of the database that is made for it and thrown away: whether there is room on its disk.
+///
+/// # Errors
+/// Those of the database; that its disk is full among them.
+pub fn check_disk(connection: &mut PgConnection) -> QueryResult<()> {
+    connection.batch_execute("SELECT check_disk()")
+}
+
 /// Ends a connection from its own end, so that the pool makes another one: to the database that takes writes
 /// now, where `DATABASE_URL` names several.
 pub fn end(connection: &mut PgConnection) {

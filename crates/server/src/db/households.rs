@@ -33,20 +33,25 @@ pub fn ids(connection: &mut PgConnection) -> QueryResult<Vec<Uuid>> {
 /// What a sign-in is checked against.
 #[derive(Debug, Clone, QueryableByName)]
 pub struct Named {
-    /// Which household.
-    #[diesel(sql_type = SqlUuid)]
-    pub household: Uuid,
+    /// The name as names are compared.
+    #[diesel(sql_type = Text)]
+    pub name: String,
+    /// Which household, where there is one of that name.
+    #[diesel(sql_type = Nullable<SqlUuid>)]
+    pub household: Option<Uuid>,
     /// Hash of its passphrase.
     #[diesel(sql_type = Nullable<Text>)]
     pub passphrase: Option<String>,
 }
 
 /// The household of a name.
-pub fn named(connection: &mut PgConnection, name: &str) -> QueryResult<Option<Named>> {
-    diesel::sql_query("SELECT household, passphrase FROM household_named($1)")
-        .bind::<Text, _>(name)
-        .get_result(connection)
-        .optional()
+pub fn named(connection: &mut PgConnection, name: &str) -> QueryResult<Named> {
+    diesel::sql_query(
+        "SELECT lower($1) AS name, household, passphrase
+           FROM (VALUES (1)) AS one LEFT JOIN household_named($1) ON true",
+    )
+    .bind::<Text, _>(name)
+    .get_result(connection)
 }
 
 /// A device that may in.

@@ -73,6 +73,24 @@ pub fn set_deleted(
         .execute(connection)
 }
 
+/// Removes for good the deleted ones of a cook, but for so many that were deleted last.
+pub fn forget_deleted(connection: &mut PgConnection, cook: Uuid, but: usize) -> QueryResult<usize> {
+    let kept: Vec<Uuid> = own!(photos)
+        .filter(
+            photos::cook_id
+                .eq(cook)
+                .and(photos::deleted_at.is_not_null()),
+        )
+        .order((photos::deleted_at.desc(), photos::id))
+        .limit(i64::try_from(but).unwrap_or(i64::MAX))
+        .select(photos::id)
+        .load(connection)?;
+    let of_cook = photos::cook_id
+        .eq(cook)
+        .and(photos::deleted_at.is_not_null());
+    diesel::delete(own!(photos).filter(of_cook.and(photos::id.ne_all(kept)))).execute(connection)
+}
+
 /// Removes for good what was deleted before a time.
 pub fn purge(connection: &mut PgConnection, before: DateTime<Utc>) -> QueryResult<usize> {
     diesel::delete(own!(photos).filter(photos::deleted_at.lt(before))).execute(connection)

@@ -280,7 +280,8 @@ fn tell(
     let note = &story.outcome.note;
     db::cooks::settle(connection, id, Some(started), Some(ended), note)?;
     for seed in story.photographs {
-        crate::photos::add(connection, Uuid::new_v4(), id, photograph(*seed), ended)?;
+        let picture = crate::photos::rewritten(&photograph(*seed))?;
+        crate::photos::add(connection, Uuid::new_v4(), id, picture, ended)?;
     }
     Ok(())
 }

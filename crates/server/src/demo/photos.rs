@@ -1,5 +1,9 @@
 //! Photographs of the demo kitchen: plain pictures, drawn.
 
+use std::io::Cursor;
+
+use image::{ImageFormat, Rgb, RgbImage};
+
 /// Width and height, pixels.
 const SIZE: [u32; 2] = [480, 360];
 /// A plate's radius, pixels.
@@ -12,21 +16,13 @@ const PLATE: f64 = 160.0;
 #[must_use]
 pub fn photograph(seed: u32) -> Vec<u8> {
     let [width, height] = SIZE;
-    let mut pixels = Vec::with_capacity((width * height * 3) as usize);
-    for y in 0..height {
-        for x in 0..width {
-            pixels.extend(colour(seed, f64::from(x), f64::from(y)));
-        }
-    }
-    let mut file = Vec::new();
-    let mut encoder = png::Encoder::new(&mut file, width, height);
-    encoder.set_color(png::ColorType::Rgb);
-    encoder.set_depth(png::BitDepth::Eight);
-    let written = encoder
-        .write_header()
-        .and_then(|mut writer| writer.write_image_data(&pixels));
+    let picture = RgbImage::from_fn(width, height, |x, y| {
+        Rgb(colour(seed, f64::from(x), f64::from(y)))
+    });
+    let mut file = Cursor::new(Vec::new());
+    let written = picture.write_to(&mut file, ImageFormat::Png);
     debug_assert!(written.is_ok());
-    file
+    file.into_inner()
 }
 
 /// What is at a place: the table, the plate on it, the pieces on that.

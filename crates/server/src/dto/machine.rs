@@ -189,8 +189,9 @@ impl TryFrom<&MachineDto> for Machine {
 
     fn try_from(dto: &MachineDto) -> Result<Self, ApiError> {
         let name = text::named("machine.name", &dto.name, text::MACHINE_NAME)?;
-        // A round floor has no depth of its own, but what is sent must still be a size.
+        // A round floor has no depth and no corners of its own, but what is sent must still be a size.
         bounds::FLOOR.check(dto.floor_depth_mm)?;
+        bounds::CORNER.check(dto.floor_corner_mm)?;
         if dto.dial_words.len() > MOST_WORDS {
             return Err(ApiError::invalid(
                 "dial_words",

@@ -47,8 +47,8 @@ pub enum ApiError {
     #[error("{0}")]
     Malformed(String),
     /// The body is over the limit.
-    #[error("the body is larger than {} kB", BODY_LIMIT / 1024)]
-    TooLarge,
+    #[error("what was sent is larger than {}; send less at once", in_words(*.0))]
+    TooLarge(usize),
     /// The file is over the limit.
     #[error("the file is larger than {}", in_words(*.0))]
     TooLargeAFile(usize),
@@ -112,6 +112,12 @@ pub enum ApiError {
     /// Too many computations at once.
     #[error("too many plans are being computed at once; try again in a moment")]
     Busy,
+    /// Something of which there is one at a time, or few, is under way.
+    #[error("{0}")]
+    Occupied(&'static str),
+    /// Somebody holds more of something than one may.
+    #[error("{0}")]
+    TooMany(&'static str),
     /// Somebody sends too often.
     #[error("that is too often; send what has come together in one request every few seconds")]
     TooOften,
@@ -281,7 +287,7 @@ impl ApiError {
             Self::Bound(_) => Code::OutOfBounds,
             Self::Invalid { .. } => Code::Invalid,
             Self::Malformed(_) => Code::Malformed,
-            Self::TooLarge | Self::TooLargeAFile(_) => Code::TooLarge,
+            Self::TooLarge(_) | Self::TooLargeAFile(_) => Code::TooLarge,
             Self::NotJson | Self::NotZip => Code::NotJson,
             Self::NotFound(_) => Code::NotFound,
             Self::InDocument { error, .. } => error.code(),
@@ -291,8 +297,8 @@ impl ApiError {
             Self::DatabaseDown(_) => Code::DatabaseDown,
             Self::DatabaseFull(_) => Code::DatabaseFull,
             Self::DatabaseBusy => Code::DatabaseBusy,
-            Self::Busy => Code::Busy,
-            Self::TooOften => Code::TooOften,
+            Self::Busy | Self::Occupied(_) => Code::Busy,
+            Self::TooOften | Self::TooMany(_) => Code::TooOften,
             Self::TooSlow => Code::TooSlow,
             Self::NotSignedIn => Code::NotSignedIn,
             Self::NotLetIn => Code::NotLetIn,
@@ -404,7 +410,7 @@ pub fn extractors(config: &mut actix_web::web::ServiceConfig) {
         .error_handler(|error, _: &HttpRequest| {
             match error {
                 JsonPayloadError::Overflow { .. }
-                | JsonPayloadError::OverflowKnownLength { .. } => ApiError::TooLarge,
+                | JsonPayloadError::OverflowKnownLength { .. } => ApiError::TooLarge(BODY_LIMIT),
                 JsonPayloadError::ContentType => ApiError::NotJson,
                 other => ApiError::Malformed(other.to_string()),
             }

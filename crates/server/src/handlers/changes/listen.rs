@@ -5,9 +5,6 @@ use crate::changes;
 use crate::error::{ApiError, Problem};
 use crate::kitchen::Kitchen;
 
-/// Pages that one server process tells.
-const PAGES: usize = 500;
-
 /// Tells what changes, as server-sent events: `cook` or `supper` with its identity as data, `everything`
 /// where too much was missed. With `Last-Event-ID` what was missed since then comes first.
 #[utoipa::path(
@@ -16,15 +13,14 @@ const PAGES: usize = 500;
     params(("Last-Event-ID" = Option<i64>, Header, description = "The last event that was heard.")),
     responses(
         (status = 200, body = String, content_type = "text/event-stream"),
+        (status = 429, body = Problem, content_type = "application/problem+json"),
         (status = 503, body = Problem, content_type = "application/problem+json"),
     )
 )]
 #[get("/changes")]
 pub async fn listen(kitchen: Kitchen, request: HttpRequest) -> Result<HttpResponse, ApiError> {
     let changes = kitchen.changes();
-    if changes.pages() >= PAGES {
-        return Err(ApiError::Busy);
-    }
+    let place = changes.place(kitchen.who())?;
     // From now on, so that nothing falls between what was missed and what comes.
     let heard = changes.hear();
     let last = request
@@ -44,5 +40,5 @@ pub async fn listen(kitchen: Kitchen, request: HttpRequest) -> Result<HttpRespon
         .insert_header((CACHE_CONTROL, "no-store"))
         // Held back until there is enough to compress, nothing would come in time.
         .insert_header((CONTENT_ENCODING, "identity"))
-        .streaming(changes.events(kitchen.who(), heard, missed)))
+        .streaming(changes.events(kitchen.who(), place, heard, missed)))
 }

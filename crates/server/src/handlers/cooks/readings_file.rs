@@ -33,7 +33,7 @@ pub async fn readings_file(
 ) -> Result<Json<ReadingsPreviewDto>, ApiError> {
     let (id, choice) = (id.into_inner(), choice.into_inner());
     let read = kitchen
-        .query(move |connection| cooks::read_file(connection, id, &file.0, &choice))
+        .query(move |connection| cooks::read_file(connection, id, &file.bytes, &choice))
         .await?;
     Ok(Json(read))
 }

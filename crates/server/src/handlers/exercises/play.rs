@@ -1,11 +1,11 @@
 use actix_web::post;
-use actix_web::web::{Data, Json};
+use actix_web::web::Json;
 
 use crate::admission::Cost;
 use crate::body::Body;
-use crate::context::Context;
 use crate::dto::exercise::{MovesDto, PlayedDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 
 /// Plays moves on a hidden piece: what was seen by each. The same moves always lead to the same.
 #[utoipa::path(
@@ -18,13 +18,10 @@ use crate::error::{ApiError, Problem};
     )
 )]
 #[post("/exercises/play")]
-pub async fn play(
-    context: Data<Context>,
-    body: Body<MovesDto>,
-) -> Result<Json<PlayedDto>, ApiError> {
+pub async fn play(kitchen: Kitchen, body: Body<MovesDto>) -> Result<Json<PlayedDto>, ApiError> {
     let moves = body.into_inner();
     moves.check()?;
-    let played = context
+    let played = kitchen
         .compute(Cost::Usual, move || Ok(moves.played()?))
         .await?;
     Ok(Json(played))

@@ -1,11 +1,11 @@
 use actix_web::post;
-use actix_web::web::{Data, Json};
+use actix_web::web::Json;
 
 use crate::admission::Cost;
 use crate::body::Body;
-use crate::context::Context;
 use crate::dto::exercise::{MovesDto, RevealDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 
 /// Shows what a served piece was inside, what each decision cost, and how the advice would have gone.
 #[utoipa::path(
@@ -18,13 +18,10 @@ use crate::error::{ApiError, Problem};
     )
 )]
 #[post("/exercises/reveal")]
-pub async fn reveal(
-    context: Data<Context>,
-    body: Body<MovesDto>,
-) -> Result<Json<RevealDto>, ApiError> {
+pub async fn reveal(kitchen: Kitchen, body: Body<MovesDto>) -> Result<Json<RevealDto>, ApiError> {
     let moves = body.into_inner();
     moves.check()?;
-    let shown = context
+    let shown = kitchen
         .compute(Cost::Usual, move || moves.revealed())
         .await?;
     Ok(Json(shown))

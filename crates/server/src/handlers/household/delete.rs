@@ -28,7 +28,7 @@ pub async fn delete(
 ) -> Result<HttpResponse, ApiError> {
     let wish = body.into_inner();
     let peer = Peer::of(&request, &access);
-    kitchen.context().tries().one(peer.address, None)?;
+    kitchen.context().tries().from(peer.address)?;
     let own = households::confirmed(&kitchen, wish.current).await?;
     if wish.name.trim() != own.name {
         return Err(ApiError::invalid(

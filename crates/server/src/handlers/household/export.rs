@@ -1,5 +1,6 @@
+use actix_files::{NamedFile, file_extension_to_mime};
 use actix_web::http::header::ContentDisposition;
-use actix_web::{HttpResponse, get};
+use actix_web::{HttpRequest, HttpResponse, get};
 
 use crate::archive;
 use crate::error::{ApiError, Problem};
@@ -15,14 +16,17 @@ use crate::kitchen::Kitchen;
     )
 )]
 #[get("/household/archive")]
-pub async fn export(kitchen: Kitchen) -> Result<HttpResponse, ApiError> {
+pub async fn export(kitchen: Kitchen, request: HttpRequest) -> Result<HttpResponse, ApiError> {
     let now = kitchen.now();
     let file = kitchen
         .long_read(move |connection| archive::write(connection, now))
         .await?;
     let name = format!("kitchen-{}.zip", now.format("%Y-%m-%d"));
-    Ok(HttpResponse::Ok()
-        .content_type("application/zip")
-        .insert_header(ContentDisposition::attachment(name))
-        .body(file))
+    let file = NamedFile::from_file(file, &name).map_err(|error| ApiError::Fault(error.into()))?;
+    Ok(file
+        .use_etag(false)
+        .use_last_modified(false)
+        .set_content_type(file_extension_to_mime("zip"))
+        .set_content_disposition(ContentDisposition::attachment(name))
+        .into_response(&request))
 }

@@ -15,13 +15,15 @@ use crate::kitchen::Kitchen;
     request_body(content = Vec<u8>, content_type = "application/zip"),
     responses(
         (status = 200, body = ReadHouseholdDto),
+        (status = 413, body = Problem, content_type = "application/problem+json"),
         (status = 422, body = Problem, content_type = "application/problem+json"),
+        (status = 503, body = Problem, content_type = "application/problem+json"),
     )
 )]
 #[post("/household/archive")]
 pub async fn import(kitchen: Kitchen, upload: Upload) -> Result<Json<ReadHouseholdDto>, ApiError> {
     let came = kitchen
-        .long_write(move |connection| archive::read(connection, &upload.0))
+        .long_write(move |connection| archive::read(connection, &upload.file))
         .await?;
     Ok(Json(ReadHouseholdDto { came }))
 }

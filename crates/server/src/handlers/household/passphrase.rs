@@ -28,7 +28,7 @@ pub async fn change(
 ) -> Result<HttpResponse, ApiError> {
     let wish = body.into_inner();
     let peer = Peer::of(&request, &access);
-    kitchen.context().tries().one(peer.address, None)?;
+    kitchen.context().tries().from(peer.address)?;
     let own = households::confirmed(&kitchen, wish.current).await?;
     passphrase::checked(&wish.passphrase, &own.name)?;
     let new = wish.passphrase;

@@ -2,6 +2,7 @@ use actix_web::web::{Path, Query};
 use actix_web::{HttpResponse, post};
 use uuid::Uuid;
 
+use crate::admission::Cost;
 use crate::body::File;
 use crate::documents::NewId;
 use crate::dto::photo::PhotoDto;
@@ -9,7 +10,8 @@ use crate::error::{ApiError, Problem};
 use crate::kitchen::Kitchen;
 use crate::photos::{self, LONGEST_KB};
 
-/// Adds a photograph to a cook: JPEG, PNG or WebP by what the file is. What it holds beside the picture is taken out.
+/// Adds a photograph to a cook: JPEG, PNG or WebP by what the file is. It is written anew as a JPEG, with nothing but the
+/// picture.
 #[utoipa::path(
     operation_id = "add_photo",
     tag = "photos",
@@ -21,6 +23,8 @@ use crate::photos::{self, LONGEST_KB};
         (status = 409, body = Problem, content_type = "application/problem+json"),
         (status = 413, body = Problem, content_type = "application/problem+json"),
         (status = 422, body = Problem, content_type = "application/problem+json"),
+        (status = 503, body = Problem, content_type = "application/problem+json"),
+        (status = 507, body = Problem, content_type = "application/problem+json"),
     )
 )]
 #[post("/cooks/{id}/photos")]
@@ -35,8 +39,15 @@ pub async fn add(
         query.id.unwrap_or_else(Uuid::new_v4),
         kitchen.now(),
     );
+    // Nothing is decoded for a cook that is not there.
+    kitchen
+        .query(move |connection| photos::of_cook(connection, cook).map(drop))
+        .await?;
+    let rewritten = kitchen
+        .compute(Cost::Usual, move || photos::rewritten(&file.bytes))
+        .await?;
     let added = kitchen
-        .query(move |connection| photos::add(connection, id, cook, file.0, now))
+        .query(move |connection| photos::add(connection, id, cook, rewritten, now))
         .await?;
     Ok(HttpResponse::Created().json(added))
 }

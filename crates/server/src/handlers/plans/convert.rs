@@ -1,14 +1,14 @@
 use actix_web::post;
-use actix_web::web::{Data, Json};
+use actix_web::web::Json;
 use ember_core::fryer::Machine;
 use ember_core::plan::{Request, convert as read_for};
 use ember_core::units::{Interval, bounds};
 
 use crate::admission::Cost;
 use crate::body::Body;
-use crate::context::Context;
 use crate::dto::question::{ConversionDto, ConvertedDto};
 use crate::error::ApiError;
+use crate::kitchen::Kitchen;
 
 /// Reads a recipe for one machine for another.
 #[utoipa::path(
@@ -19,14 +19,14 @@ use crate::error::ApiError;
 )]
 #[post("/plans/convert")]
 pub async fn convert(
-    context: Data<Context>,
+    kitchen: Kitchen,
     body: Body<ConversionDto>,
 ) -> Result<Json<ConvertedDto>, ApiError> {
     let asked = body.into_inner();
     let request = Request::try_from(&asked.request)?;
     let machine = Machine::try_from(&asked.machine)?;
     let time = Interval::from_seconds(bounds::RECIPE.check(asked.recipe_s)?);
-    let answer = context
+    let answer = kitchen
         .compute(Cost::Cheap, move || {
             Ok(read_for(&request, time, &machine)?.into())
         })

@@ -1,11 +1,11 @@
 use actix_web::post;
-use actix_web::web::{Data, Json};
+use actix_web::web::Json;
 
 use crate::admission::Cost;
 use crate::body::Body;
-use crate::context::Context;
 use crate::dto::diagnosis::{ComplaintDto, DiagnosisDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::wrong;
 
 /// What went wrong with a cook that nobody logged: causes, what would tell them apart, what to change.
@@ -20,12 +20,12 @@ use crate::wrong;
 )]
 #[post("/plans/diagnosis")]
 pub async fn diagnosis(
-    context: Data<Context>,
+    kitchen: Kitchen,
     body: Body<ComplaintDto>,
 ) -> Result<Json<DiagnosisDto>, ApiError> {
     let ComplaintDto { request, symptoms } = body.into_inner();
     wrong::check(&symptoms)?;
-    let found = context
+    let found = kitchen
         .compute(Cost::Usual, move || wrong::planned(&request, &symptoms))
         .await?;
     Ok(Json(found))

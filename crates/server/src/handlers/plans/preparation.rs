@@ -1,11 +1,11 @@
 use actix_web::post;
-use actix_web::web::{Data, Json};
+use actix_web::web::Json;
 
 use crate::admission::Cost;
 use crate::body::Body;
-use crate::context::Context;
 use crate::dto::preparation::{PreparationDto, PreparationWishDto};
 use crate::error::ApiError;
+use crate::kitchen::Kitchen;
 
 /// The methods of getting this meat ready, each cooked, with what it takes.
 #[utoipa::path(
@@ -16,11 +16,11 @@ use crate::error::ApiError;
 )]
 #[post("/plans/preparation")]
 pub async fn preparation(
-    context: Data<Context>,
+    kitchen: Kitchen,
     body: Body<PreparationWishDto>,
 ) -> Result<Json<PreparationDto>, ApiError> {
     let wish = body.into_inner();
-    let answer = context
+    let answer = kitchen
         .compute(Cost::Usual, move || PreparationDto::of(&wish))
         .await?;
     Ok(Json(answer))

@@ -1,13 +1,13 @@
 use actix_web::post;
-use actix_web::web::{Data, Json};
+use actix_web::web::Json;
 use ember_core::plan::{Request, plan};
 
 use crate::admission::Cost;
 use crate::body::Body;
-use crate::context::Context;
 use crate::dto::plan::PlanDto;
 use crate::dto::request::RequestDto;
 use crate::error::ApiError;
+use crate::kitchen::Kitchen;
 
 /// Computes a plan without keeping it.
 #[utoipa::path(
@@ -17,12 +17,9 @@ use crate::error::ApiError;
     responses((status = 200, body = PlanDto))
 )]
 #[post("/plans/preview")]
-pub async fn preview(
-    context: Data<Context>,
-    body: Body<RequestDto>,
-) -> Result<Json<PlanDto>, ApiError> {
+pub async fn preview(kitchen: Kitchen, body: Body<RequestDto>) -> Result<Json<PlanDto>, ApiError> {
     let request = Request::try_from(&body.into_inner())?;
-    let plan = context
+    let plan = kitchen
         .compute(Cost::Cheap, move || Ok(PlanDto::from(&plan(&request)?)))
         .await?;
     Ok(Json(plan))

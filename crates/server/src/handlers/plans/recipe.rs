@@ -1,13 +1,13 @@
 use actix_web::post;
-use actix_web::web::{Data, Json};
+use actix_web::web::Json;
 use ember_core::plan::{Request, reading};
 use ember_core::recipe::read_cooking;
 
 use crate::admission::Cost;
-use crate::body::Body;
-use crate::context::Context;
+use crate::body::{Body, RECIPE_KB};
 use crate::dto::question::{RecipeReadingDto, RecipeToReadDto};
 use crate::error::{ApiError, Problem};
+use crate::kitchen::Kitchen;
 use crate::schema_org;
 use crate::text;
 
@@ -24,22 +24,20 @@ use crate::text;
 )]
 #[post("/plans/recipe")]
 pub async fn recipe(
-    context: Data<Context>,
-    body: Body<RecipeToReadDto>,
+    kitchen: Kitchen,
+    body: Body<RecipeToReadDto, RECIPE_KB>,
 ) -> Result<Json<RecipeReadingDto>, ApiError> {
     let asked = body.into_inner();
     let request = Request::try_from(&asked.request)?;
     text::fits("text", &asked.text, text::RECIPE)?;
-    let words = schema_org::cooking(&asked.text);
-    let told = read_cooking(&words);
-    if let Some(other) = told.not_planned.filter(|one| one.nearest.is_none()) {
-        return Err(ApiError::invalid(
-            "text",
-            other.reason.trim_end_matches('.'),
-        ));
-    }
-    let answer = context
+    let answer = kitchen
         .compute(Cost::Usual, move || {
+            let words = schema_org::cooking(&asked.text);
+            let told = read_cooking(&words);
+            if let Some(other) = told.not_planned.filter(|one| one.nearest.is_none()) {
+                let reason = other.reason.trim_end_matches('.');
+                return Err(ApiError::invalid("text", reason));
+            }
             Ok(RecipeReadingDto::of(words, &reading(&told, &request)?))
         })
         .await?;

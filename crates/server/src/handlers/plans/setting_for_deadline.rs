@@ -1,13 +1,13 @@
 use actix_web::post;
-use actix_web::web::{Data, Json};
+use actix_web::web::Json;
 use ember_core::plan::{Request, setting_for};
 use ember_core::units::{Interval, bounds};
 
 use crate::admission::Cost;
 use crate::body::Body;
-use crate::context::Context;
 use crate::dto::question::{DeadlineDto, SettingForDto};
 use crate::error::ApiError;
+use crate::kitchen::Kitchen;
 
 /// The lowest setting at which the pieces are out in time.
 #[utoipa::path(
@@ -18,13 +18,13 @@ use crate::error::ApiError;
 )]
 #[post("/plans/setting-for-deadline")]
 pub async fn setting_for_deadline(
-    context: Data<Context>,
+    kitchen: Kitchen,
     body: Body<DeadlineDto>,
 ) -> Result<Json<SettingForDto>, ApiError> {
     let asked = body.into_inner();
     let request = Request::try_from(&asked.request)?;
     let within = Interval::from_seconds(bounds::DEADLINE.check(asked.within_s)?);
-    let answer = context
+    let answer = kitchen
         .compute(Cost::Usual, move || {
             Ok(setting_for(&request, within)?.into())
         })

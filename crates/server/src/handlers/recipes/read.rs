@@ -1,10 +1,12 @@
 use actix_web::post;
 use actix_web::web::Json;
 
-use crate::body::Body;
+use crate::admission::Cost;
+use crate::body::{Body, RECIPE_KB};
 use crate::dto::recipe::{RecipeDto, RecipeReadDto, RecipeTextDto, WeighedDto};
 use crate::error::ApiError;
-use crate::schema_org;
+use crate::kitchen::Kitchen;
+use crate::{schema_org, text};
 
 /// Reads a recipe from a text: schema.org's Recipe, a page that holds one, or lines as cooks write them. Nothing
 /// is kept.
@@ -15,9 +17,18 @@ use crate::schema_org;
     responses((status = 200, body = RecipeReadDto))
 )]
 #[post("/recipes/read")]
-pub async fn read(body: Body<RecipeTextDto>) -> Result<Json<RecipeReadDto>, ApiError> {
+pub async fn read(
+    kitchen: Kitchen,
+    body: Body<RecipeTextDto, RECIPE_KB>,
+) -> Result<Json<RecipeReadDto>, ApiError> {
     let told = body.into_inner();
-    let understood = schema_org::read(&told.text, told.kind.into());
+    text::fits("text", &told.text, text::RECIPE)?;
+    // A page may be long.
+    let understood = kitchen
+        .compute(Cost::Cheap, move || {
+            Ok(schema_org::read(&told.text, told.kind.into()))
+        })
+        .await?;
     if understood.recipe.items.is_empty() {
         return Err(ApiError::invalid(
             "text",

@@ -31,7 +31,7 @@ pub async fn join(
 ) -> Result<HttpResponse, ApiError> {
     let (wish, now) = (body.into_inner(), context.now());
     let peer = Peer::of(&request, &access);
-    context.tries().one(peer.address, None)?;
+    context.tries().from(peer.address)?;
     let ways_in = [LinkKind::Device, LinkKind::Invitation];
     let found = links::found(&context, &wish.secret, &ways_in).await?;
     answered(

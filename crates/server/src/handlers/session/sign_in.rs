@@ -29,7 +29,7 @@ pub async fn sign_in(
 ) -> Result<HttpResponse, ApiError> {
     let (wish, now) = (body.into_inner(), context.now());
     let peer = Peer::of(&request, &access);
-    context.tries().one(peer.address, Some(&wish.household))?;
+    context.tries().from(peer.address)?;
     let household =
         access::households::signed_in(&context, &wish.household, &wish.passphrase).await?;
     answered(
