@@ -136,7 +136,16 @@ pub fn all(sent: &Value) -> Result<(), ApiError> {
 /// The field, and which character it holds.
 pub fn within(field: &str, sent: &Value) -> Result<(), ApiError> {
     match sent {
-        Value::String(text) => checked(field, text, WITH_LINES.contains(&field)),
+        Value::String(text) => {
+            checked(field, text, WITH_LINES.contains(&field))?;
+            let is_unseen =
+                field == "name" && !text.trim().is_empty() && !text.chars().any(is_seen);
+            if is_unseen {
+                let detail = "this needs a name with a letter that can be seen";
+                return Err(ApiError::invalid(field.to_owned(), detail));
+            }
+            Ok(())
+        }
         Value::Array(parts) => parts.iter().try_for_each(|part| within(field, part)),
         Value::Object(fields) => fields.iter().try_for_each(|(name, part)| {
             one_line("body", name)?;
@@ -162,6 +171,7 @@ mod tests {
             json!({ "na\u{0}me": 1 }),
             json!({ "name": "wings\u{202E}sgniw" }),
             json!({ "note": "a\u{2066}b" }),
+            json!({ "tasks": [{ "name": "\u{200B}" }] }),
             json!(["\t"]),
         ] {
             assert!(all(&sent).is_err(), "{sent}");

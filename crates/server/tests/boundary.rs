@@ -260,7 +260,7 @@ async fn the_examples_of_the_description_work() {
     let database = Database::new();
     let app = server(&database).await;
     let (_, api) = get(&app, "/api/openapi.json").await;
-    let (mut tried, mut taken) = (0, Vec::<String>::new());
+    let mut tried = 0;
     for (path, operations) in api["paths"].as_object().unwrap() {
         let body = &operations["post"]["requestBody"];
         // Files are not JSON.

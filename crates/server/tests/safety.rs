@@ -275,3 +275,98 @@ async fn a_hot_machine_is_not_switched_on_again() {
         "{said:?}"
     );
 }
+
+/// Every batch of a plan gets through its own actions: taken out at 20 minutes and put back at 50, the second batch was
+/// served at 50 °C.
+#[actix_web::test]
+async fn later_batches_are_put_back_as_well() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let asked = with(json!({ "pieces": 24, "actions": [
+        { "kind": "take_out", "at_s": 1200.0 },
+        { "kind": "put_back", "at_s": 3000.0 },
+    ] }));
+    let (status, plan) = post(&app, "/api/plans/preview", &asked).await;
+    assert_eq!(status, 200, "{}", plan["detail"]);
+    let batches = plan["batches"].as_array().unwrap();
+    assert!(batches.len() > 1, "{batches:?}");
+    for batch in batches {
+        assert!(batch["cook_s"].as_f64().unwrap() > 3000.0, "{batch}");
+        // USDA's minimum for poultry, from memory.
+        assert!(batch["pull_core_c"].as_f64().unwrap() > 73.8, "{batch}");
+        let done = |kind: &str| {
+            let actions = batch["actions"].as_array().unwrap();
+            actions
+                .iter()
+                .filter(|action| action["kind"] == kind)
+                .count()
+        };
+        assert_eq!((done("take_out"), done("put_back")), (1, 1), "{batch}");
+    }
+}
+
+/// While it cooks: a new aim keeps to its minimum, and one wrong place, read twice, is no proof.
+#[actix_web::test]
+async fn a_running_cook_keeps_to_what_was_verified() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let asked = with(
+        json!({ "cut": "whole_chicken", "pieces": 1, "piece_mass_g": 1500.0, "support": "rack",
+        "machine": { "name": "the shelves", "kind": "oven_style", "floor_shape": "rectangular", "floor_width_mm": 320.0,
+            "floor_depth_mm": 300.0, "height_mm": 220.0, "power_w": 1700.0, "lowest_c": 60.0, "highest_c": 230.0,
+            "step_k": 5.0, "racks_mm": [40.0] } }),
+    );
+    let cook = support::keep(&app, &json!({ "request": asked })).await;
+    let events = format!("/api/cooks/{}/events", cook["id"].as_str().unwrap());
+    let pull = cook["plan"]["pull_at_s"].as_f64().unwrap();
+    let tell = async |ago: f64, happening: Value| {
+        let told = json!({ "id": uuid::Uuid::new_v4(), "ago_s": ago, "happening": happening });
+        post(&app, &events, &told).await
+    };
+    let now = 0.4 * pull + 60.0;
+    assert_eq!(tell(now, json!({ "kind": "started" })).await.0, 200);
+    assert_eq!(
+        tell(now, json!({ "kind": "step_done", "step": 0 })).await.0,
+        200
+    );
+    let (status, problem) = tell(30.0, json!({ "kind": "aim", "core_c": 50.0 })).await;
+    assert_eq!(
+        (status, &problem["code"]),
+        (422, &json!("below_poultry_floor")),
+        "{problem}"
+    );
+    for ago in [60.0, 0.0] {
+        let reading = json!({ "kind": "reading", "core_c": 77.0, "batch": null });
+        let (status, answer) = tell(ago, reading).await;
+        assert_eq!(status, 200, "{answer}");
+        let estimate = &answer["course"]["estimate"];
+        assert_eq!(estimate["safe"], "contradicted", "{}", estimate["safe"]);
+        assert!(
+            estimate["doubted"]
+                .as_array()
+                .unwrap()
+                .iter()
+                .all(|one| one["high"] == true)
+        );
+    }
+}
+
+/// Meat with a safe minimum of its own is not read as a plain cut; the way out is told.
+#[actix_web::test]
+async fn recipes_of_other_meat_are_refused() {
+    let database = Database::new();
+    let app = server(&database).await;
+    for text in [
+        "Minced steak 200 °C 12 min",
+        "Cube steak 400F 8 minutes",
+        "Filled bird, 180 °C 75 minutes",
+        "Pork patties 200 °C 12 minutes",
+        "Chicken tenderloin 200C 10 minutes",
+        "Turkey steak 180 °C 14 min",
+        "Chicken schnitzel 200 °C 12 min",
+    ] {
+        let body = json!({ "text": text, "request": sentence() });
+        let (status, problem) = post(&app, "/api/plans/recipe", &body).await;
+        assert_eq!((status, &problem["field"]), (422, &json!("text")), "{text}");
+    }
+}

@@ -363,3 +363,38 @@ async fn of_several_probes_the_coldest_piece_counts() {
     let (status, refused) = put(&app, &channel(1), &long).await;
     assert_eq!((status, &refused["field"]), (422, &json!("piece")));
 }
+
+/// A probe that sends degrees Fahrenheit and says Celsius made meat at 23 °C "measured": what it sends is named as of
+/// the other unit, and none of it counts.
+#[actix_web::test]
+async fn a_probe_in_the_other_unit_does_not_count() {
+    let database = Database::new();
+    let app = server(&database).await;
+    let (cook, _, token) = tied(&app, 14.0).await;
+    let path = format!("/api/thermometers/{token}/readings");
+    let now = Utc::now();
+    // Core as planned, turned into Fahrenheit, under the wrong name.
+    let readings: Vec<Value> = (1..=70)
+        .map(|n| {
+            let minute = 0.2 * f64::from(n);
+            let celsius = 4.0 + 0.15 * minute * minute;
+            let at = now - Duration::seconds(((14.0 - minute) * 60.0) as i64);
+            reading(1, at, celsius * 1.8 + 32.0)
+        })
+        .collect();
+    let sent = json!({ "unit": "celsius", "sent_at": now, "readings": readings });
+    assert_eq!(post(&app, &path, &sent).await.0, 200);
+    let (_, read) = get(&app, &format!("/api/cooks/{cook}")).await;
+    assert_eq!(
+        read["course"]["probes"][0]["noticed"], "other_unit",
+        "{}",
+        read["course"]["probes"]
+    );
+    let safe = &read["course"]["estimate"]["safe"];
+    assert!(
+        !["measured", "holding"].contains(&safe.as_str().unwrap()),
+        "{safe}"
+    );
+    let core = read["course"]["estimate"]["core_c"].as_f64().unwrap();
+    assert!(core < 55.0, "{core}");
+}

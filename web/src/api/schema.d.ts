@@ -163,7 +163,10 @@ export interface paths {
         /** Photographs of a cook, the oldest first. */
         get: operations["list_photos"];
         put?: never;
-        /** Adds a photograph to a cook: JPEG, PNG or WebP by what the file is. What it holds beside the picture is taken out. */
+        /**
+         * Adds a photograph to a cook: JPEG, PNG or WebP by what the file is. It is written anew as a JPEG, with nothing but the
+         *     picture.
+         */
         post: operations["add_photo"];
         delete?: never;
         options?: never;
@@ -387,8 +390,8 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Whether requests may be sent here: the database answers and takes what is written, and the server is not
-         *     about to stop.
+         * Whether requests may be sent here: the database answers, takes what is written and has room for it, and the server is
+         *     not about to stop.
          */
         get: operations["is_ready"];
         put?: never;
@@ -1813,6 +1816,11 @@ export interface components {
              * @description Pieces in it.
              */
             pieces: number;
+            /**
+             * Format: double
+             * @description Coldest spot of its pieces when they come out; absent in plans kept by earlier versions.
+             */
+            pull_core_c?: number | null;
             second?: components["schemas"]["SecondDrawerDto"] | null;
             /**
              * Format: double
@@ -4103,7 +4111,7 @@ export interface components {
          * @description What is noticed of a probe.
          * @enum {string}
          */
-        NoticedDto: "slipped_out" | "not_the_core" | "silent";
+        NoticedDto: "slipped_out" | "not_the_core" | "silent" | "other_unit";
         /** @description How far the plan of a cook was off. */
         OffDto: {
             /**
@@ -5343,7 +5351,7 @@ export interface components {
          * @description Whether a batch may be served, as the region's guidance has it.
          * @enum {string}
          */
-        SafeDto: "no_minimum" | "waived" | "measured" | "holding" | "not_measured" | "short";
+        SafeDto: "no_minimum" | "waived" | "measured" | "holding" | "contradicted" | "not_measured" | "short";
         /**
          * @description Method of saucing.
          * @enum {string}
@@ -5449,6 +5457,11 @@ export interface components {
              * @description Pieces in it.
              */
             pieces: number;
+            /**
+             * Format: double
+             * @description Coldest spot of its pieces when they come out; absent in plans kept by earlier versions.
+             */
+            pull_core_c?: number | null;
             /**
              * Format: double
              * @description Turn.
@@ -6768,6 +6781,14 @@ export interface operations {
             };
             /** @description A value that cannot be, with its bound. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8205,7 +8226,6 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
                 headers: {
                     [name: string]: unknown;
@@ -8214,7 +8234,6 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The kitchen holds as many as it may. */
             507: {
                 headers: {
                     [name: string]: unknown;
@@ -9554,6 +9573,14 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     read_household: {
@@ -9855,7 +9882,6 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The body is too large. */
             413: {
                 headers: {
                     [name: string]: unknown;
@@ -9899,7 +9925,6 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The database or the computation is busy or down; Retry-After says when to ask again. */
             503: {
                 headers: {
                     [name: string]: unknown;

@@ -264,6 +264,9 @@ pub struct BatchDto {
     pub pieces: u32,
     /// Time in the machine.
     pub cook_s: f64,
+    /// Coldest spot of its pieces when they come out; absent in plans kept by earlier versions.
+    #[serde(default)]
+    pub pull_core_c: Option<f64>,
     /// Turn, from its own loading.
     pub turn_at_s: Option<f64>,
     /// Levels they lie on.
@@ -297,6 +300,9 @@ pub struct SecondDrawerDto {
     pub pieces: u32,
     /// Time in it.
     pub cook_s: f64,
+    /// Coldest spot of its pieces when they come out; absent in plans kept by earlier versions.
+    #[serde(default)]
+    pub pull_core_c: Option<f64>,
     /// Turn.
     pub turn_at_s: Option<f64>,
 }
@@ -307,6 +313,7 @@ impl From<&Batch> for BatchDto {
         Self {
             pieces: batch.pieces,
             cook_s: batch.cook.seconds(),
+            pull_core_c: Some(batch.pull_core.celsius()),
             turn_at_s: batch.turn_at.map(seconds),
             levels: batch.levels,
             heaviest_g: Some(batch.heaviest.grams()),
@@ -316,6 +323,7 @@ impl From<&Batch> for BatchDto {
             second: batch.second.map(|second| SecondDrawerDto {
                 pieces: second.pieces,
                 cook_s: second.cook.seconds(),
+                pull_core_c: Some(second.pull_core.celsius()),
                 turn_at_s: second.turn_at.map(seconds),
             }),
         }

@@ -220,6 +220,19 @@ impl From<&Side> for SideDto {
     }
 }
 
+/// All of a side dish, for as many eaters as there may be.
+fn whole_mass(grams: f64) -> Result<Mass, ApiError> {
+    /// More than any kitchen cooks of one dish, g.
+    const MOST: f64 = 100_000.0;
+    if (0.0..=MOST).contains(&grams) {
+        return Ok(Mass::from_grams(grams));
+    }
+    Err(ApiError::invalid(
+        "side_mass_g",
+        format!("a side dish weighs 0-{MOST} g, not {grams:e} g; correct its weight"),
+    ))
+}
+
 impl TryFrom<&SideDto> for Side {
     type Error = ApiError;
 
@@ -237,7 +250,7 @@ impl TryFrom<&SideDto> for Side {
                 PatienceDto::Badly => Patience::Badly,
             },
             keeps: Interval::from_seconds(dto.keeps_s),
-            mass: dto.side_mass_g.map(Mass::from_grams),
+            mass: dto.side_mass_g.map(whole_mass).transpose()?,
             recipe: dto.recipe.as_ref().map(RecipeDto::checked).transpose()?,
         })
     }

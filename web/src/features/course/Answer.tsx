@@ -185,7 +185,8 @@ const NOTICED = {
   slipped_out: "it reads like the air: it slipped out. Put it back into the middle.",
   not_the_core: "it jumped: the tip may touch bone or fat. Move it to the middle.",
   silent: "nothing came for a while. Is it switched on, and near enough?",
-  other_unit: "what it sends fits the other unit, so it does not count. Set it to the unit that it sends in: °C or °F.",
+  other_unit:
+    "what it sends fits the other unit, so it does not count. Set it to the unit that it sends in: °C or °F.",
 } as const;
 
 function Probes({ probes, units }: { probes: Probe[]; units: Units }) {
