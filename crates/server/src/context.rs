@@ -14,6 +14,7 @@ use diesel::r2d2::{ConnectionManager, Pool};
 use ember_core::stop::Stop;
 use tokio::runtime::{Builder, Runtime};
 use tokio::sync::Semaphore;
+use tokio::task::JoinHandle;
 use tokio::time::{timeout, timeout_at};
 
 use governor::{DefaultKeyedRateLimiter, Quota};
@@ -52,7 +53,7 @@ static IN_THE_BACKGROUND: LazyLock<Option<Runtime>> = LazyLock::new(|| {
     /// How much they leave to others, as `nice` counts (POSIX): 19 is the most.
     const NICE: i32 = 10;
     Builder::new_current_thread()
-        .max_blocking_threads(2 * cores())
+        .max_blocking_threads(2 * cores() + LONG_WORKS)
         .on_thread_start(|| {
             // Where that is not allowed, they are threads like all others.
             let _ = rustix::process::nice(NICE);
@@ -60,6 +61,17 @@ static IN_THE_BACKGROUND: LazyLock<Option<Runtime>> = LazyLock::new(|| {
         .build()
         .ok()
 });
+
+/// Does work off the request workers: in the background, or where somebody at a fryer waits for it as everything else.
+fn apart<T: Send + 'static>(
+    work: impl FnOnce() -> T + Send + 'static,
+    is_reserved: bool,
+) -> JoinHandle<T> {
+    match IN_THE_BACKGROUND.as_ref().filter(|_| !is_reserved) {
+        Some(background) => background.spawn_blocking(work),
+        None => tokio::task::spawn_blocking(work),
+    }
+}
 
 fn cores() -> usize {
     std::thread::available_parallelism().map_or(1, NonZero::get)
@@ -297,11 +309,7 @@ impl Context {
             drop(turn);
             answer
         };
-        let background = IN_THE_BACKGROUND.as_ref().filter(|_| !cost.is_reserved());
-        let job = match background {
-            Some(background) => background.spawn_blocking(work),
-            None => tokio::task::spawn_blocking(work),
-        };
+        let job = apart(work, cost.is_reserved());
         let hurry = async {
             sleep(LONG_ENOUGH).await;
             stop.finish_up();
@@ -342,7 +350,7 @@ impl Context {
         // Dropped with this future, when the client has gone or the time is over.
         let _waiting = Waiting(stop.clone());
         let url = Arc::clone(&self.url);
-        let job = web::block(move || {
+        let work = move || {
             let _place = place;
             let mut connection = connect::unlimited(&url)
                 .map_err(|error| ApiError::DatabaseDown(Box::new(error)))?;
@@ -357,9 +365,9 @@ impl Context {
             } else {
                 transaction.run(work)
             }
-        });
-        match timeout(LONG_WORK, job).await {
-            Ok(answer) => answer?,
+        };
+        match timeout(LONG_WORK, apart(work, false)).await {
+            Ok(answer) => answer.map_err(|error| ApiError::Fault(error.into()))?,
             Err(_) => Err(took_too_long()),
         }
     }
