@@ -387,8 +387,8 @@ fn what_is_not_believed_does_not_make_it_safe() {
     assert_eq!(kitchen.estimate().safe, Safe::Measured);
 }
 
-/// A piece that is read at its minimum after two fifths of its time is no piece of this cook: one wrong place, read
-/// twice, repeats itself. It is not "measured", it is not "take it out", and it is named.
+/// Two readings at the minimum after two fifths of the time contradict the plan. The batch is not "measured", it is not
+/// due to come out, and both readings are doubted.
 #[test]
 fn one_place_proves_nothing_against_the_expectation() {
     for cut in [
@@ -421,7 +421,7 @@ fn one_place_proves_nothing_against_the_expectation() {
     }
 }
 
-/// Three places that agree count: the pieces are thinner than they were said to be.
+/// Three insertions that agree count: the pieces are thinner than stated.
 #[test]
 fn three_places_that_agree_are_believed() {
     let mut kitchen = loaded(Kitchen::of(usual(CutId::BonelessBreast, 2)));
@@ -433,8 +433,8 @@ fn three_places_that_agree_are_believed() {
     assert_eq!(kitchen.estimate().safe, Safe::Measured);
 }
 
-/// A probe that sends degrees Fahrenheit as Celsius: 39 for meat of the fridge, 73 for meat at 23 °C. All that it
-/// says is of one place, so that it proves nothing, however long it goes on.
+/// A probe sends Fahrenheit as Celsius: 39 for meat from the fridge, 73 for meat at 23 °C. All its readings are of one
+/// insertion, so they never prove that the meat is safe.
 #[test]
 fn a_probe_in_another_unit_proves_nothing() {
     let mut kitchen = loaded(thighs());
@@ -455,8 +455,7 @@ fn a_probe_in_another_unit_proves_nothing() {
     assert!((due - pull).abs() < 1.5, "{due} {pull}");
 }
 
-/// What was taken out and rested as planned, without a reading, was as hot as planned: that it is cooler after its
-/// rest is no reason to put it back.
+/// A batch that came out and rested as planned, without a reading, is not put back because it has cooled since.
 #[test]
 fn what_rested_as_planned_is_not_put_back() {
     for cut in [
@@ -476,14 +475,14 @@ fn what_rested_as_planned_is_not_put_back() {
             assert_eq!(estimate.back_in, None, "{cut:?} after {after} min");
             assert_ne!(estimate.safe, Safe::Short, "{cut:?} after {after} min");
         }
-        // What comes out at half its time still goes back in.
+        // A batch that comes out at half its time still goes back in.
         let mut early = loaded(Kitchen::of(usual(cut, 1)));
         early.tell(pull / 2.0, What::TakenOut);
         assert!(early.estimate().back_in.is_some(), "{cut:?}");
     }
 }
 
-/// Another temperature that is wanted while it cooks keeps to the minimum of its class (USDA, from memory).
+/// A new target for a running cook keeps to the minimum of its class (USDA, from memory).
 #[test]
 fn a_new_aim_keeps_to_the_minimum() {
     let mut kitchen = loaded(Kitchen::of(usual(CutId::BonelessBreast, 1)));
@@ -496,7 +495,7 @@ fn a_new_aim_keeps_to_the_minimum() {
     let out = kitchen.estimate();
     assert_eq!(out.safe, Safe::Short);
     assert!(out.back_in.unwrap().seconds() > 60.0, "{out:?}");
-    // A whole cut whose minimum was waived may be wanted rarer still.
+    // For a whole cut whose minimum was waived, a lower target is allowed.
     let mut request = usual(CutId::BeefSteak, 1);
     request.below_floor_acknowledged = true;
     request.target = celsius(56.0);

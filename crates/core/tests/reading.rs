@@ -961,7 +961,7 @@ proptest! {
     }
 }
 
-/// What is ground, tenderised, filled or of another animal has another safe minimum than the cut whose name it bears.
+/// Ground, tenderised and filled meat and meat of another animal have another safe minimum than the named cut.
 #[test]
 fn meat_with_another_minimum_is_not_read_as_a_plain_cut() {
     for text in [

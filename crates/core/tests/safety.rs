@@ -417,7 +417,7 @@ fn no_clock_before_the_heat_runs_over() {
     ] {
         assert_eq!(refused(CutId::PorkBellySlab, stages, 21.0), clock);
     }
-    // A moment in the fridge between ends neither clock.
+    // A minute in the fridge in between does not end the clock.
     let mut hardly = chilled(110.0, 10.0);
     hardly.insert(1, Ahead::Covered(minutes(1.0)));
     assert_eq!(
@@ -449,8 +449,8 @@ fn no_clock_before_the_heat_runs_over() {
     }
 }
 
-/// A shoulder that needs some three hours after two hours on the counter is over the clock of heating; a second, or
-/// a quarter of an hour, in the fridge before it goes in changes nothing, and a whole hour does.
+/// A shoulder that needs over two hours to 60 °C after two hours on the counter exceeds the clock of heating. A second or
+/// a quarter of an hour in the fridge before the cook does not change that; an hour does.
 #[test]
 fn a_moment_in_the_fridge_ends_no_clock() {
     let planned = |fridge: Option<Interval>| {
@@ -684,8 +684,8 @@ fn a_high_kitchen_boils_sooner() {
     );
 }
 
-/// What was taken out on the way is put back and done again, in every load: the first, later ones in the hot machine,
-/// and both drawers.
+/// Meat that is taken out during the cook is put back and cooked to its goal in all loads: the first, later ones in the
+/// hot machine, and both drawers.
 #[test]
 fn every_load_is_cooked_to_its_end_with_its_own_actions() {
     let out_and_back = |when: fn(f64) -> When, out: f64, back: f64| {
@@ -800,7 +800,7 @@ proptest! {
             return Ok(());
         };
         let least = plan.floor.core.map_or(0.0, |core| core.celsius());
-        // Every load by itself, also those that follow the first one.
+        // Each load, also the later ones.
         let rest = if request.rest_may_complete() { request.counted_on() } else { 0.0 };
         for batch in plan.batches.iter().filter(|_| !plan.below_floor) {
             let second = batch.second.map(|second| second.pull_core);

@@ -1,8 +1,8 @@
-//! Turns at the processor. Answers of running cooks have turns of their own, as many as there are cores, so that no
-//! other work holds them up. All other computations share as many again, in a fair order: the household that has used
-//! the least time is next, within it the device that has, and within that what is quick goes first, until something
-//! has waited long. A bounded number waits for each kind of work. Where that many wait already, a newcomer takes the
-//! place of the latest one of the household that holds the most.
+//! Scheduling of computations. Answers of running cooks have reserved turns, one for each core, so other work does not
+//! delay them. All other computations share one more turn for each core, in a fair order: the household with the least
+//! recent processor time is next; within the household, the device with the least; within the device, quick work first,
+//! until something has waited long. Each kind of work has a bounded queue. When a queue is full, a newcomer replaces the
+//! latest entry of the household with the most entries.
 
 use std::collections::HashMap;
 use std::sync::{Arc, Mutex, MutexGuard, PoisonError};
@@ -36,7 +36,7 @@ impl Cost {
         }
     }
 
-    /// How many of it wait at the most. What is quick is done soon, so more of it may.
+    /// The length of its queue. Quick work passes sooner, so its queue is longer.
     const fn most_waiting(self) -> usize {
         match self {
             Self::Running => 128,
@@ -71,15 +71,14 @@ struct Waiting {
     wake: Sender<Turn>,
 }
 
-/// Time at the processor that households and devices have used of late, s, and when that was counted: what is older
-/// counts for less.
+/// Recent processor time of households and devices, s, with the time of its last update. Older use counts less.
 #[derive(Default)]
 struct Used(HashMap<Uuid, (f64, Instant)>);
 
 impl Used {
-    /// What was used so long ago counts half.
+    /// Use of this age counts half, s.
     const HALF: f64 = 20.0;
-    /// Households and devices that are remembered before those that hardly count are forgotten.
+    /// Above this number of entries those that hardly count are removed.
     const MANY: usize = 10_000;
 
     fn of(&self, id: Uuid, now: Instant) -> f64 {
@@ -99,12 +98,12 @@ impl Used {
     }
 }
 
-/// Of a server that asks nobody to sign in, all devices are one.
+/// Without sign-in all devices of the household count as one.
 fn device(who: Who) -> Uuid {
     who.device.unwrap_or(who.household)
 }
 
-/// A turn; over when it is dropped.
+/// A turn. Dropping it ends the turn.
 pub struct Turn(Option<Held>);
 
 struct Held {
@@ -123,7 +122,7 @@ impl Drop for Turn {
 }
 
 impl Turns {
-    /// So many at once, and as many again for running cooks.
+    /// With the number of turns, and as many again for running cooks.
     #[must_use]
     pub fn new(at_once: usize) -> Self {
         Self(Arc::new(Mutex::new(State {
@@ -206,7 +205,7 @@ impl Turns {
             };
             let mut turn = self.held(next.who, next.cost);
             if let Err(mut gone) = next.wake.send(turn) {
-                // It is given to the next one here, not when it is dropped.
+                // This loop gives the turn to the next one; dropping it must not do so again.
                 gone.0 = None;
                 turn = gone;
                 drop(turn);
@@ -242,8 +241,8 @@ impl State {
         Some(self.waiting.swap_remove(next))
     }
 
-    /// Whether one more may wait. Where as many of its cost wait as may, the latest of the household, and in it of
-    /// the device, that holds the most places gives way to one that holds fewer.
+    /// Makes room for one more in the queue of its cost, and returns whether there is room. In a full queue the latest
+    /// entry of the household, and in it of the device, with the most entries is removed if the newcomer has fewer.
     fn make_room(&mut self, who: Who, cost: Cost) -> bool {
         let same: Vec<(usize, Who, u64)> = self
             .waiting
@@ -269,7 +268,7 @@ impl State {
             of_household(of.household) > of_household(who.household) + 1
         };
         if gives_way {
-            // Whoever waits there hears that it is busy.
+            // The removed request is answered as busy.
             self.waiting.swap_remove(n);
         }
         gives_way

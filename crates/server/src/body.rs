@@ -22,14 +22,14 @@ use crate::shares::Place;
 use crate::text;
 use crate::who::Who;
 
-/// What was sent as JSON, within so many kB. There is no other way for a body to come in, so that no handler can forget
-/// to look at its text; but for the readings of thermometers, which hold numbers and times alone.
+/// A JSON body of up to `KB` kB whose texts were checked. All handlers take their body this way, except the readings of
+/// thermometers, which hold only numbers and times.
 #[derive(Debug)]
 pub struct Body<T, const KB: usize = USUAL_KB>(pub T);
 
-/// What a body may be that says nothing else, kB.
+/// The usual limit, kB.
 const USUAL_KB: usize = BODY_LIMIT / 1024;
-/// A body that holds a recipe, or a page with one, kB: as many letters as [`text::RECIPE`] allows, each of them escaped.
+/// The limit for a body with a recipe or a page, kB: the letters that [`text::RECIPE`] allows, all escaped.
 pub const RECIPE_KB: usize = 2048;
 
 impl<T, const KB: usize> Body<T, KB> {
@@ -80,11 +80,11 @@ where
     }
 }
 
-/// An archive that was sent as it is: within a bound, as long as it keeps coming. It is written to the disk as it comes;
-/// whether there is a place for it is decided before anything of it is read.
+/// An uploaded archive, within a size and a time. It goes to the disk while it arrives. Whether there is a place for it is
+/// decided before the first byte is read.
 #[derive(Debug)]
 pub struct Upload {
-    /// What was sent, from its beginning. It has no name, and goes with this.
+    /// The file, at its beginning. It has no name on the disk and is removed when this is dropped.
     pub file: fs::File,
     _place: Place,
 }
@@ -109,10 +109,10 @@ impl FromRequest for Upload {
     }
 }
 
-/// A small file of any kind: within so many kB, and as long as it keeps coming.
+/// An uploaded small file of up to `KB` kB.
 #[derive(Debug)]
 pub struct File<const KB: usize> {
-    /// What was sent.
+    /// Its content.
     pub bytes: Vec<u8>,
     _place: Place,
 }
@@ -133,7 +133,7 @@ impl<const KB: usize> FromRequest for File<KB> {
     }
 }
 
-/// A place for what somebody sends, where there is one.
+/// Takes a place for the upload of the caller.
 fn place(
     request: &HttpRequest,
     take: impl Fn(&Context, Who) -> Result<Place, ApiError>,
@@ -151,18 +151,18 @@ fn has_kind(request: &HttpRequest, wanted: &str) -> bool {
     said.is_some_and(|kind| kind == wanted)
 }
 
-/// Whoever sends slower than this on the whole is given up, bytes a second: 64 MB then take some ten minutes.
+/// The least average rate of an upload, bytes a second. 64 MB may take eleven minutes.
 const SLOWEST_RATE: f64 = 100_000.0;
 
-/// A body on its way in.
+/// A body that is being received.
 struct Coming {
     payload: Payload,
     limit: usize,
-    /// The longest silence, and how long it may take besides what its size needs at [`SLOWEST_RATE`].
+    /// The longest pause, and the time that is allowed in addition to its size at [`SLOWEST_RATE`].
     slowest: Duration,
     since: Instant,
     came: usize,
-    /// That its head says already that it is too large.
+    /// Whether its Content-Length is above the limit.
     is_too_large: bool,
 }
 
@@ -180,7 +180,7 @@ impl Coming {
         }
     }
 
-    /// What comes next; nothing at the end.
+    /// The next chunk; `None` at the end.
     async fn next(&mut self) -> Result<Option<Bytes>, ApiError> {
         if self.is_too_large {
             return Err(ApiError::TooLargeAFile(self.limit));
@@ -203,7 +203,7 @@ impl Coming {
         Ok(Some(chunk))
     }
 
-    /// All that is sent.
+    /// The whole body.
     async fn whole(mut self) -> Result<Vec<u8>, ApiError> {
         let mut all = Vec::new();
         while let Some(chunk) = self.next().await? {
@@ -213,9 +213,9 @@ impl Coming {
     }
 }
 
-/// All that is sent, in a file without a name.
+/// Writes the whole body to a file without a name.
 async fn written(mut coming: Coming) -> Result<fs::File, ApiError> {
-    /// Held in memory before it is written, bytes.
+    /// Bytes that are collected in memory before a write.
     const AT_ONCE: usize = 256 * 1024;
     let fault = |error: std::io::Error| ApiError::Fault(error.into());
     let mut file = web::block(tempfile::tempfile).await?.map_err(fault)?;

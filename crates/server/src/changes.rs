@@ -31,12 +31,12 @@ const OVERLAP: i64 = 64;
 /// The most that is told after a lost connection; a page that missed more looks at everything.
 const MOST: i64 = 500;
 
-/// Pages that one server process tells, and of these those of a household and of a device.
+/// Pages that may listen to one server process, and the limits for a household and a device.
 const MOST_PAGES: usize = 500;
 const MOST_OF_A_HOUSEHOLD: usize = 60;
 const MOST_OF_A_DEVICE: usize = 12;
 
-/// A page that is told of changes; its place is free when this is dropped.
+/// A page that listens to changes. Dropping this frees its place.
 #[derive(Debug)]
 pub struct Listening {
     _of_household: Place,
@@ -90,17 +90,17 @@ impl Changes {
         self.of_households.held()
     }
 
-    /// A place to be told at, for a page of somebody's.
+    /// Takes a place for a page that listens.
     ///
     /// # Errors
-    /// That the device, the household or all together hold as many as they may.
+    /// The limit of the device, of the household or of the server is reached.
     pub fn place(&self, who: Who) -> Result<Listening, ApiError> {
-        const OF_ONES_OWN: &str = "too many pages of this household listen to changes; close some, then it goes on by itself";
+        const OF_ONES_OWN: &str = "too many pages of this household are open; close some of them";
         let of_household = self.of_households.take(who.household);
         let of_household = of_household.map_err(|why| match why {
             NoPlace::OfOnesOwn => ApiError::TooMany(OF_ONES_OWN),
             NoPlace::OfOthers => ApiError::Occupied(
-                "as many pages as this server can tell listen to changes; it is tried again by itself",
+                "too many pages are open on this server; this page tries again in a moment",
             ),
         })?;
         let of_device = who.device.map(|device| self.of_devices.take(device));

@@ -37,32 +37,32 @@ const TOO_LONG: Duration = Duration::from_secs(30);
 
 /// A whole kitchen is written or read within so long.
 const LONG_WORK: Duration = Duration::from_secs(120);
-/// Kitchens that are written or read as a file at once: of each household one, and so many in all.
+/// Archives written or read at once by all households; each household has one at a time.
 const LONG_WORKS: usize = 3;
-/// Archives that are sent at once: of each household one, and so many in all.
+/// Archives uploaded at once by all households; each household has one at a time.
 const UPLOADS: usize = 4;
-/// Smaller files that are sent at once, of each household and in all.
+/// Smaller files uploaded at once: by each household, and by all.
 const FILES: [usize; 2] = [6, 48];
 
-/// Room on the disk that was found is taken to be there for so long.
+/// A successful check of the disk is valid for this time.
 const ROOM_KNOWN: Duration = Duration::from_secs(5);
 
-/// Threads for computations that nobody at a fryer waits for. They leave the processor to everything else: running
-/// cooks, the database, whoever connects.
+/// Threads for all computations except those of running cooks. They have a lower priority, so running cooks, the
+/// database and new connections get the processor first.
 static IN_THE_BACKGROUND: LazyLock<Option<Runtime>> = LazyLock::new(|| {
-    /// How much they leave to others, as `nice` counts (POSIX): 19 is the most.
+    /// Their priority as `nice` counts it (POSIX): 0 is normal, 19 the lowest.
     const NICE: i32 = 10;
     Builder::new_current_thread()
         .max_blocking_threads(2 * cores() + LONG_WORKS)
         .on_thread_start(|| {
-            // Where that is not allowed, they are threads like all others.
+            // Without permission they keep the normal priority.
             let _ = rustix::process::nice(NICE);
         })
         .build()
         .ok()
 });
 
-/// Does work off the request workers: in the background, or where somebody at a fryer waits for it as everything else.
+/// Does work off the request workers: reserved work at normal priority, all other work in the background.
 fn apart<T: Send + 'static>(
     work: impl FnOnce() -> T + Send + 'static,
     is_reserved: bool,
@@ -99,7 +99,7 @@ pub struct Context {
     /// How often somebody may try to get in.
     tries: Arc<Tries>,
     url: Arc<str>,
-    /// When there was room on the disk of the database.
+    /// The last successful check of the database's disk.
     room: Arc<Mutex<Option<Instant>>>,
     /// Kitchens that are written to a file or read from one.
     long_work: Shares,
@@ -148,10 +148,10 @@ impl Context {
         may.map_err(|_| ApiError::TooOften)
     }
 
-    /// A place for an archive that a household sends.
+    /// Takes a place for the upload of an archive.
     ///
     /// # Errors
-    /// That it sends one already, or others send as many as may be sent at once.
+    /// The household uploads one already, or all places are taken.
     pub fn upload(&self, who: Who) -> Result<Place, ApiError> {
         self.uploads.take(who.household).map_err(|why| match why {
             NoPlace::OfOnesOwn => ApiError::Occupied(
@@ -163,10 +163,10 @@ impl Context {
         })
     }
 
-    /// A place for a smaller file that a household sends.
+    /// Takes a place for the upload of a smaller file.
     ///
     /// # Errors
-    /// That it, or all households together, send as many as may be sent at once.
+    /// The household, or all households together, upload the most already.
     pub fn file(&self, who: Who) -> Result<Place, ApiError> {
         self.files.take(who.household).map_err(|_| {
             ApiError::Occupied("too many files are being sent at once; try again in a moment")
@@ -260,11 +260,11 @@ impl Context {
         }
     }
 
-    /// Whether the database answers, takes what is written, and has room for it. That there is room is asked again when
-    /// the last time it was found is a few seconds ago.
+    /// Checks that the database answers, accepts writes and has room on its disk. The disk is checked again when the last
+    /// successful check is older than [`ROOM_KNOWN`].
     ///
     /// # Errors
-    /// That it does not.
+    /// Those of the database, a full disk among them.
     pub async fn writes(&self) -> Result<(), ApiError> {
         let last = self.has_room();
         let is_known = last.is_some_and(|at| at.elapsed() < ROOM_KNOWN);
@@ -288,8 +288,8 @@ impl Context {
         *self.room.lock().unwrap_or_else(PoisonError::into_inner)
     }
 
-    /// Runs a computation for somebody off the request workers, when its turn comes. One whose client has gone (a newer
-    /// word was said) ends, in the queue or under way; one that takes long ends with the best it has found.
+    /// Runs a computation for a device off the request workers, when its turn comes. When its client disconnects, the
+    /// computation ends, in the queue or under way. A long search ends with the best result so far.
     ///
     /// # Errors
     /// Whatever the computation returns; [`ApiError::Busy`] when too many wait already.
@@ -325,13 +325,12 @@ impl Context {
         }
     }
 
-    /// Work in a household that takes longer than anybody waits for an answer: one transaction of its own, on a
-    /// connection of its own, one at a time for each household. With `is_read` it sees everything as it stood at its
-    /// beginning. The work looks at [`Stop::nobody_waits`] from time to time: it ends with its client, and at the latest
-    /// after [`LONG_WORK`].
+    /// Runs long work of a household in one transaction on a connection of its own, one at a time for each household.
+    /// With `is_read` the transaction reads one snapshot. The work checks [`Stop::nobody_waits`] regularly: it ends when
+    /// its client disconnects, and after [`LONG_WORK`] at the latest.
     ///
     /// # Errors
-    /// Whatever the work returns; [`ApiError::Occupied`] when another one is under way or it took too long.
+    /// Those of the work; [`ApiError::Occupied`] when other long work is under way or the time is over.
     pub async fn long<T: Send + 'static>(
         &self,
         household: Uuid,
@@ -347,7 +346,7 @@ impl Context {
             ),
         })?;
         let stop = Stop::default();
-        // Dropped with this future, when the client has gone or the time is over.
+        // Dropped with this future: when the client disconnects or the time is over.
         let _waiting = Waiting(stop.clone());
         let url = Arc::clone(&self.url);
         let work = move || {
@@ -416,7 +415,7 @@ pub struct Load {
     pub streams: usize,
 }
 
-/// What long work that was ended answers, where somebody still listens.
+/// The error of long work that was ended.
 fn took_too_long() -> ApiError {
     ApiError::Occupied("this took longer than two minutes and was ended; nothing was changed")
 }

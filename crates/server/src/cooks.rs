@@ -53,7 +53,7 @@ pub fn stored(connection: &mut PgConnection, id: Uuid) -> Result<Stored, ApiErro
 }
 
 impl Stored {
-    /// How its answer is computed: of one that is under way before everything else.
+    /// The cost class of its answer. A running cook has reserved turns.
     fn cost(&self) -> Cost {
         match state(self.cook.started_at, self.cook.finished_at) {
             StateDto::Running => Cost::Running,

@@ -112,10 +112,10 @@ pub fn check(connection: &mut PgConnection, table: &str) -> Result<(), ApiError>
     Ok(())
 }
 
-/// What all photographs of a kitchen may take together, bytes.
+/// The limit for all photographs of a kitchen together, bytes.
 const MOST_BYTES: i64 = 1 << 30;
 
-/// Refuses photographs that take more than they may together. Their sizes are known without reading them.
+/// Refuses photographs above that limit. PostgreSQL knows their sizes without reading them.
 fn check_bytes(connection: &mut PgConnection, way_out: &str) -> Result<(), ApiError> {
     let taken: Count = diesel::sql_query(
         "SELECT coalesce(sum(octet_length(bytes)), 0)::bigint AS count

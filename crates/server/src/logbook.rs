@@ -202,8 +202,8 @@ fn table(header: &[&str], lines: impl Iterator<Item = Vec<String>>) -> Result<Ve
         .map_err(|error| ApiError::Fault(error.into_error().into()))
 }
 
-/// A text that no spreadsheet takes for a formula: neither where it begins, nor behind what another spreadsheet takes
-/// for the end of a cell. An apostrophe before it makes it a text (common practice).
+/// Puts an apostrophe before each sign that a spreadsheet could read as the start of a formula (common practice): at the
+/// start of the cell, and after a character that another spreadsheet reads as the end of a cell.
 fn harmless(cell: &str) -> String {
     if cell.parse::<f64>().is_ok() {
         return cell.to_owned();
@@ -211,14 +211,14 @@ fn harmless(cell: &str) -> String {
     let mut text = String::with_capacity(cell.len() + 1);
     let mut is_start = true;
     for sign in cell.chars() {
-        // The full-width forms count as the usual ones do.
+        // Spreadsheets read the full-width forms too.
         if is_start && matches!(sign, '=' | '+' | '-' | '@' | '＝' | '＋' | '－' | '＠') {
             text.push('\'');
         }
         is_start = match sign {
-            // A comma ends none: what holds one is in quotes.
+            // A cell with a comma is quoted, so a comma ends no cell.
             ';' | '\t' | '\r' | '\n' | '|' => true,
-            // Blanks and quotes before a formula are taken off.
+            // Spreadsheets skip blanks and quotes before a formula.
             _ => is_start && (sign.is_whitespace() || matches!(sign, '"' | '\'' | '\u{FEFF}')),
         };
         text.push(sign);

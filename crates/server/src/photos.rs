@@ -1,5 +1,5 @@
-//! Photographs of cooks. A file that is sent is decoded, and its pixels are written anew: nothing but the picture is
-//! kept of it, whatever else it held - where it was taken, with what, by whom, or another file behind it.
+//! Photographs of cooks. An uploaded file is decoded and its pixels are encoded again, so only the picture is stored:
+//! no position, camera or name, and no other data in the file.
 
 use std::io::Cursor;
 
@@ -20,21 +20,21 @@ use crate::growth;
 pub const MOST: usize = 3;
 /// The longest file, kB: the page makes them smaller before it sends them.
 pub const LONGEST_KB: usize = 1024;
-/// What all of them are written as.
+/// The media type of all stored photographs.
 pub const KIND: &str = "image/jpeg";
 
-/// The widest and the highest picture that is decoded, pixels, and what that may take of memory, bytes.
+/// The largest width and height that are decoded, pixels, and the memory for it, bytes.
 const LARGEST: u32 = 10_000;
 const MOST_MEMORY: u64 = 200 << 20;
-/// The longer side of what is kept, pixels: more than a page shows.
+/// The longer side of a stored photograph, pixels. A page shows less.
 const KEPT: u32 = 2_048;
-/// Qualities that are tried until a picture fits [`LONGEST_KB`] (as JPEG's own library counts them).
+/// JPEG qualities that are tried until a picture fits [`LONGEST_KB`].
 const QUALITIES: [u8; 3] = [85, 70, 50];
 
-/// A picture's file with nothing but the picture: a JPEG, upright, no larger than a page needs.
+/// Decodes an uploaded picture and encodes it as an upright JPEG of a size that pages need.
 ///
 /// # Errors
-/// That it is no picture that is kept.
+/// The file is not a JPEG, PNG or WebP, or its picture is too large.
 pub fn rewritten(file: &[u8]) -> Result<Vec<u8>, ApiError> {
     let refused = |why: &str| ApiError::invalid("photo", why.to_owned());
     let no_photograph =
@@ -62,7 +62,7 @@ pub fn rewritten(file: &[u8]) -> Result<Vec<u8>, ApiError> {
     if width > LARGEST || height > LARGEST || decoder.total_bytes() > MOST_MEMORY {
         return Err(too_large());
     }
-    // How the phone was held is said beside the picture, which goes.
+    // The orientation is in the metadata, which is dropped.
     let orientation = decoder.orientation().map_err(|_| no_photograph())?;
     let mut picture = DynamicImage::from_decoder(decoder).map_err(|_| no_photograph())?;
     picture.apply_orientation(orientation);
@@ -91,7 +91,7 @@ fn too_large() -> ApiError {
     )
 }
 
-/// What is transparent is white on paper, and black in a JPEG.
+/// Puts a transparent picture on white; a JPEG would show it on black.
 fn on_white(picture: DynamicImage) -> DynamicImage {
     if !picture.color().has_alpha() {
         return picture;
@@ -114,10 +114,10 @@ pub fn of_cook(connection: &mut PgConnection, cook: Uuid) -> Result<Vec<PhotoDto
         .collect())
 }
 
-/// Keeps one as [`rewritten`] has it. The same again finds the one that is there.
+/// Stores a photograph that [`rewritten`] returned. A repeated request finds the stored one.
 ///
 /// # Errors
-/// That there is no such cook, or that the cook or the kitchen has as many as it may.
+/// An unknown cook, or the limit of the cook or of the kitchen.
 pub fn add(
     connection: &mut PgConnection,
     id: Uuid,
@@ -161,11 +161,11 @@ fn full(connection: &mut PgConnection, cook: Uuid) -> Result<(), ApiError> {
     Ok(())
 }
 
-/// Deletes one, or brings it back. Of those that are deleted the last [`MOST`] of a cook can be brought back; others
-/// go for good.
+/// Deletes a photograph, or restores it. The last [`MOST`] deleted photographs of a cook can be restored; older ones are
+/// removed.
 ///
 /// # Errors
-/// That there is none, or the cook has as many as it may.
+/// An unknown photograph, or the limit of the cook.
 pub fn set_deleted(
     connection: &mut PgConnection,
     id: Uuid,
@@ -246,7 +246,7 @@ mod tests {
         let plain = rewritten(&picture(ImageFormat::Jpeg)).unwrap();
         let plain = image::load_from_memory(&plain).unwrap().to_rgb8();
         assert!(plain.get_pixel(8, 4)[0] > 180 && plain.get_pixel(8, 28)[2] > 180);
-        // A chunk that nobody knows, in a WebP: RIFF, by its container specification (from memory).
+        // An unknown chunk in a WebP file: RIFF, by its container specification (from memory).
         let mut webp = picture(ImageFormat::WebP);
         webp.extend([&b"GPSS"[..], &8_u32.to_le_bytes(), b"GPS 54.1"].concat());
         let size = u32::try_from(webp.len() - 8).unwrap().to_le_bytes();
@@ -254,7 +254,7 @@ mod tests {
         assert!(!holds(&rewritten(&webp).unwrap(), b"GPS"));
         let png = [&picture(ImageFormat::Png)[..], b"GPS behind"].concat();
         assert!(!holds(&rewritten(&png).unwrap(), b"GPS"));
-        // What is kept is kept as it is.
+        // A stored photograph keeps its size.
         let again = rewritten(&after).unwrap();
         assert_eq!(
             image::load_from_memory(&again)

@@ -1,11 +1,11 @@
-//! Places that are handed out: so many for each household or device, and so many in all.
+//! A limited number of places, with a limit for each household or device and a limit for all together.
 
 use std::collections::HashMap;
 use std::sync::{Arc, Mutex, MutexGuard, PoisonError};
 
 use uuid::Uuid;
 
-/// Hands out places.
+/// Gives out the places.
 #[derive(Debug, Clone)]
 pub struct Shares {
     most_each: usize,
@@ -13,16 +13,16 @@ pub struct Shares {
     held: Arc<Mutex<HashMap<Uuid, usize>>>,
 }
 
-/// Why there is no place.
+/// The reason of a refusal.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum NoPlace {
-    /// Whoever asks holds as many as one may.
+    /// The caller holds the most that one may hold.
     OfOnesOwn,
-    /// Others hold all there are.
+    /// All places are taken.
     OfOthers,
 }
 
-/// A place; free again when it is dropped.
+/// A place. Dropping it frees the place.
 #[derive(Debug)]
 pub struct Place {
     shares: Shares,
@@ -30,7 +30,7 @@ pub struct Place {
 }
 
 impl Shares {
-    /// So many places for each, and so many in all.
+    /// With the limit for each and the limit for all.
     #[must_use]
     pub fn new(most_each: usize, most: usize) -> Self {
         Self {
@@ -40,7 +40,7 @@ impl Shares {
         }
     }
 
-    /// How many are held.
+    /// The number of taken places.
     #[must_use]
     pub fn held(&self) -> usize {
         self.state().values().sum()
@@ -50,10 +50,10 @@ impl Shares {
         self.held.lock().unwrap_or_else(PoisonError::into_inner)
     }
 
-    /// A place for a household or a device.
+    /// Takes a place for a household or a device.
     ///
     /// # Errors
-    /// [`NoPlace`] where there is none.
+    /// [`NoPlace`] with the limit that is reached.
     pub fn take(&self, whose: Uuid) -> Result<Place, NoPlace> {
         let mut held = self.state();
         if held.get(&whose).is_some_and(|own| *own >= self.most_each) {

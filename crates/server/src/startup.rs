@@ -135,9 +135,9 @@ fn first_line(text: &str) -> &str {
     text.lines().next().unwrap_or_default()
 }
 
-/// Whether a refusal stays one, however long it is waited for: who asks is not let in.
+/// Whether waiting cannot help, since the database refuses the user or the password.
 fn is_final(refusal: &str) -> bool {
-    /// As PostgreSQL and its client library word it.
+    /// Messages of PostgreSQL and its client library.
     const WORDS: [&str; 6] = [
         "authentication failed",
         "no password supplied",
@@ -217,7 +217,7 @@ pub fn migrate(connection: &mut PgConnection) -> Result<(), String> {
     read_only(connection)
 }
 
-/// Which migrations a database has had is its owner's to write: everybody else reads it.
+/// Lets only the owner write the table of migrations. All other roles may read it.
 fn read_only(connection: &mut PgConnection) -> Result<(), String> {
     const REVOKED: &str = "
         DO $$

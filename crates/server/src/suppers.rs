@@ -444,7 +444,7 @@ async fn anew(
         let wanted = change(&known)?;
         let stood = known.kept.plan.clone();
         let (machines, plan, said) = (machines.clone(), stood.clone(), wanted.clone());
-        // A report waits for no preview.
+        // A report goes before previews.
         let cost = if taken.is_some() {
             Cost::Cheap
         } else {

@@ -99,15 +99,14 @@ fn checked(field: &str, text: &str, lines: bool) -> Result<(), ApiError> {
     }
 }
 
-/// Whether a character makes what follows read in another direction than it is written (Unicode Standard Annex 9):
-/// with it a name can look like another one, and a line like something it does not say.
+/// Whether a character reverses the direction of the text after it (Unicode Standard Annex 9). With it a name can look
+/// like another name.
 const fn turns_around(c: char) -> bool {
     matches!(c, '\u{202A}'..='\u{202E}' | '\u{2066}'..='\u{2069}')
 }
 
-/// Whether a reader sees a character: a letter, a digit, a sign, a picture. Blanks, marks that stand on nothing, fillers
-/// and what only joins or hides others are not seen (Unicode's Default_Ignorable_Code_Point and White_Space, from
-/// memory).
+/// Whether a character is visible: a letter, a digit, a sign, a picture. Blanks, combining marks, fillers and joiners are
+/// not (Unicode's Default_Ignorable_Code_Point and White_Space, from memory).
 fn is_seen(c: char) -> bool {
     let is_ignorable = matches!(c,
         '\u{00AD}' | '\u{034F}' | '\u{061C}' | '\u{115F}'..='\u{1160}' | '\u{17B4}'..='\u{17B5}'
@@ -117,7 +116,7 @@ fn is_seen(c: char) -> bool {
     let is_mark = matches!(c,
         '\u{0300}'..='\u{036F}' | '\u{1AB0}'..='\u{1AFF}' | '\u{1DC0}'..='\u{1DFF}' | '\u{20D0}'..='\u{20FF}'
         | '\u{FE20}'..='\u{FE2F}');
-    // Private and unassigned places show nothing that anybody agreed on.
+    // Characters for private use have no agreed form.
     let is_private = matches!(c, '\u{E000}'..='\u{F8FF}' | '\u{F0000}'..='\u{10FFFF}');
     !(c.is_whitespace() || c.is_control() || is_ignorable || is_mark || is_private)
 }

@@ -656,8 +656,7 @@ async fn what_nobody_uses_goes() {
     assert_eq!(count(&mut owner, "households"), 1);
 }
 
-/// Spellings of an address that a router may take for the same: each letter percent-encoded, other letters, slashes and
-/// dots that should mean nothing.
+/// Other spellings of an address: each letter percent-encoded, mixed case, doubled slashes and dot segments.
 fn spellings(address: &str) -> Vec<String> {
     let mut all = vec![
         format!("{address}/"),
@@ -689,8 +688,8 @@ fn spellings(address: &str) -> Vec<String> {
     all
 }
 
-/// The gate compared the address as it was written, and the router the one it meant: `/%61pi/catalogue` was answered to
-/// everybody. However an address is spelt, whoever is not in gets no answer of the API.
+/// The gate compared the raw path and the router the decoded path, so `/%61pi/catalogue` was answered without a session.
+/// Without a session the API answers no spelling of an address.
 #[actix_web::test]
 async fn no_spelling_of_an_address_comes_by_the_gate() {
     let database = Database::new();
@@ -711,7 +710,7 @@ async fn no_spelling_of_an_address_comes_by_the_gate() {
                 continue;
             }
             for spelt in spellings(&address) {
-                // What is no address at all is not taken by any server.
+                // An invalid address cannot be sent.
                 if spelt.parse::<actix_web::http::Uri>().is_err() {
                     continue;
                 }
@@ -730,7 +729,7 @@ async fn no_spelling_of_an_address_comes_by_the_gate() {
         }
     }
     assert!(tried > 3_000, "{tried}");
-    // Neither does a page of somebody else, by any spelling.
+    // A foreign page is refused in all spellings too.
     let open = server(&database).await;
     for spelt in ["/api/catalogue", "/%61pi/catalogue", "/ap%69/catalogue"] {
         let foreign = request("GET", spelt, None)
@@ -740,7 +739,7 @@ async fn no_spelling_of_an_address_comes_by_the_gate() {
     }
 }
 
-/// Rust and PostgreSQL write some capitals small in different ways, and each spelling had ten tries of its own.
+/// Rust and PostgreSQL lower-case some letters differently, and each spelling had ten tries of its own.
 #[actix_web::test]
 async fn tries_are_counted_however_a_name_is_spelt() {
     let database = Database::new();
@@ -770,7 +769,7 @@ async fn tries_are_counted_however_a_name_is_spelt() {
             compared += usize::from(status == 403);
         }
     }
-    // Spellings that the database takes for other names are other names, with tries of their own.
+    // Names that differ in the database have tries of their own.
     assert!(compared <= 20, "{compared}");
     let right = json!({ "household": "in İzmir", "passphrase": PASSPHRASE, "device": "x" });
     assert_eq!(
@@ -781,7 +780,7 @@ async fn tries_are_counted_however_a_name_is_spelt() {
     );
 }
 
-/// One device held all places to listen at, and nobody else heard of changes.
+/// One device could take all places for pages that listen to changes.
 #[actix_web::test]
 async fn one_device_does_not_hold_all_places_to_listen() {
     let database = Database::new();
@@ -807,7 +806,7 @@ async fn one_device_does_not_hold_all_places_to_listen() {
     }
     assert!(held.len() >= 8, "{}", held.len());
     assert_eq!(listens(&other).await.status(), 200);
-    // A page that is closed makes room.
+    // Closing a page frees its place.
     held.pop();
     assert_eq!(listens(&first).await.status(), 200);
 }

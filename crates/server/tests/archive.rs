@@ -423,8 +423,8 @@ fn with(archive: &[u8], file: &str, column: &str, value: &Value) -> Vec<u8> {
     zipped(&all)
 }
 
-/// A cook with a time that cannot be read back, or a revision without a next one, broke its lists until somebody mended
-/// it in SQL: a row that no program of ours writes is refused, with its file and line.
+/// A cook with an unreadable time, or with the last possible revision, broke its lists until it was repaired in SQL. Such
+/// a row is refused with its file and line.
 #[actix_web::test]
 async fn rows_that_no_kitchen_has_are_refused_by_line() {
     let (from, to) = (Database::new(), Database::new());
@@ -484,7 +484,7 @@ async fn rows_that_no_kitchen_has_are_refused_by_line() {
     assert_eq!(read(&other, &archive).await.0, 200);
 }
 
-/// The database takes no such row either, whoever writes it.
+/// The database refuses such rows too.
 #[actix_web::test]
 async fn the_database_takes_no_time_that_cannot_be_read() {
     let database = Database::new();
@@ -510,7 +510,7 @@ async fn the_database_takes_no_time_that_cannot_be_read() {
     }
 }
 
-/// Nine hundred megabytes of line ends in less than one kept a thread busy for minutes after its client had left.
+/// An archive of 0.9 MB with 900 MB of line ends kept a thread busy for minutes after its client had left.
 #[actix_web::test]
 async fn an_archive_that_unpacks_to_nothing_is_refused_at_once() {
     let database = Database::new();
@@ -535,8 +535,8 @@ async fn an_archive_that_unpacks_to_nothing_is_refused_at_once() {
     assert_eq!(read(&app, &saved(&app).await).await.0, 200);
 }
 
-/// One saving or reading of a household is under way at a time; another household is not held up, and the answer says
-/// what it is about.
+/// One archive of a household is written or read at a time. Another household is not delayed, and the refusal gives the
+/// reason.
 #[actix_web::test]
 async fn one_archive_of_a_household_at_a_time() {
     let database = Database::new();
@@ -545,7 +545,7 @@ async fn one_archive_of_a_household_at_a_time() {
         Device::first(&app, &database).await,
         Device::first(&app, &database).await,
     );
-    // A row that somebody holds keeps the first one waiting.
+    // A locked table keeps the first one waiting.
     let mut holder = database.connection();
     diesel::connection::SimpleConnection::batch_execute(
         &mut holder,
@@ -569,7 +569,7 @@ async fn one_archive_of_a_household_at_a_time() {
     assert_eq!((slow, other), (200, 200));
 }
 
-/// A hundred and twenty photographs of one cook came in by a file, and forty by adding and deleting: both are bounded.
+/// A file brought 120 photographs of one cook, and adding and deleting brought 40. Both are bounded now.
 #[actix_web::test]
 async fn photographs_are_counted_however_they_come() {
     let (from, to) = (Database::new(), Database::new());

@@ -337,7 +337,7 @@ async fn scripts_go_out_as_the_build_has_compressed_them() {
     );
 }
 
-/// Every place of a value for which `is` holds, as a JSON pointer.
+/// JSON pointers of all values for which `is` holds.
 fn places(value: &Value, at: &str, is: &dyn Fn(&str, &Value) -> bool) -> Vec<String> {
     let mut found = Vec::new();
     if is(at.rsplit('/').next().unwrap_or_default(), value) {
@@ -359,8 +359,8 @@ fn places(value: &Value, at: &str, is: &dyn Fn(&str, &Value) -> bool) -> Vec<Str
     found
 }
 
-/// Numbers beyond all bounds, names that nobody sees and names that read the other way round are refused wherever they
-/// stand in an example of the description: never taken, never a fault of the server.
+/// Huge numbers, invisible names and names with reversed direction are refused in each field of each example of the
+/// description, with a client error.
 #[actix_web::test]
 async fn no_value_without_a_bound_is_taken() {
     let database = Database::new();
@@ -408,7 +408,7 @@ async fn no_value_without_a_bound_is_taken() {
     assert!(tried > 300, "{tried}");
 }
 
-/// The description allows a recipe of 200,000 letters, and what is allowed is read.
+/// The description allows a recipe of 200,000 letters, and the server reads it.
 #[actix_web::test]
 async fn a_long_page_with_a_recipe_is_read() {
     let database = Database::new();

@@ -360,8 +360,8 @@ struct Key {
     first: String,
 }
 
-/// Rows can live where their household does: every key, unique or primary, begins with it. The others are the directory
-/// of households, which is small and lives in one place (docs/operations.md).
+/// All primary and unique keys begin with the household, so a database can distribute rows by household. The exceptions
+/// are the directory of households (docs/operations.md).
 #[actix_web::test]
 async fn every_key_begins_with_the_household() {
     let database = Database::new();
@@ -390,8 +390,8 @@ async fn every_key_begins_with_the_household() {
     );
 }
 
-/// What is asked across households is a short list: four functions of the owner that answer for one exact name or
-/// secret, the list of households, and whether there is room on the disk; and the places that ask without a household.
+/// Statements across households are a short list: five functions with the owner's rights, and the modules that query
+/// without a household.
 #[actix_web::test]
 async fn statements_across_households_are_a_short_list() {
     let database = Database::new();
@@ -412,7 +412,7 @@ async fn statements_across_households_are_a_short_list() {
             "link_with"
         ]
     );
-    // `query` is of no household, `query_in` of one; a connection of one's own is made at three places.
+    // `query` has no household, `query_in` has one; `unlimited` makes a separate connection.
     let mut asked = Vec::new();
     let mut folders = vec![std::path::PathBuf::from(concat!(
         env!("CARGO_MANIFEST_DIR"),

@@ -269,8 +269,8 @@ async fn figures_tell_routes_and_what_waits() {
     assert_eq!(response.status(), 200);
 }
 
-/// Thirty unfinished uploads took 1.9 GB of memory, and one byte every twelve seconds kept one alive: whether there is a
-/// place is decided before anything is read, and the whole has to come in a time that fits its size.
+/// Thirty unfinished uploads took 1.9 GB of memory, and one byte every twelve seconds kept an upload alive. A second
+/// upload of a household is refused before it is read, and a slow upload is ended.
 #[actix_web::test]
 async fn uploads_that_do_not_end_hold_little() {
     let database = Database::new();
@@ -306,7 +306,7 @@ async fn uploads_that_do_not_end_hold_little() {
         let first = std::thread::spawn(move || {
             let begun = std::time::Instant::now();
             let mut answer = String::new();
-            // A byte every half second is no silence, and is too slow all the same.
+            // One byte every half second is below the least rate.
             first
                 .set_read_timeout(Some(Duration::from_millis(500)))
                 .unwrap();

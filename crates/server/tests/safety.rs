@@ -276,8 +276,8 @@ async fn a_hot_machine_is_not_switched_on_again() {
     );
 }
 
-/// Every batch of a plan gets through its own actions: taken out at 20 minutes and put back at 50, the second batch was
-/// served at 50 °C.
+/// With take-out at 20 and put-back at 50 minutes, the second batch was served at 50 °C. All batches are now cooked with
+/// their own actions.
 #[actix_web::test]
 async fn later_batches_are_put_back_as_well() {
     let database = Database::new();
@@ -305,7 +305,7 @@ async fn later_batches_are_put_back_as_well() {
     }
 }
 
-/// While it cooks: a new aim keeps to its minimum, and one wrong place, read twice, is no proof.
+/// In a running cook a new target keeps to its minimum, and two readings of one wrong place are not proof.
 #[actix_web::test]
 async fn a_running_cook_keeps_to_what_was_verified() {
     let database = Database::new();
@@ -351,7 +351,7 @@ async fn a_running_cook_keeps_to_what_was_verified() {
     }
 }
 
-/// Meat with a safe minimum of its own is not read as a plain cut; the way out is told.
+/// Meat with another safe minimum is not read as a plain cut.
 #[actix_web::test]
 async fn recipes_of_other_meat_are_refused() {
     let database = Database::new();

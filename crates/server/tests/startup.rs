@@ -140,7 +140,7 @@ fn a_database_that_comes_late_is_waited_for() {
     assert!(failed.contains("does not answer"), "{failed}");
 }
 
-/// Who is not let in with a password will not be a minute later: that is said at once.
+/// A wrong password is reported at once, without waiting.
 #[test]
 fn a_wrong_password_is_told_at_once() {
     let database = Database::empty();
@@ -168,7 +168,7 @@ fn a_wrong_password_is_told_at_once() {
     }
 }
 
-/// The service reads which migrations there were, and cannot make the next start believe something else.
+/// The service can read the table of migrations but not write it.
 #[test]
 fn the_service_cannot_write_the_table_of_migrations() {
     let database = Database::empty();

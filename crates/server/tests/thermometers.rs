@@ -364,8 +364,8 @@ async fn of_several_probes_the_coldest_piece_counts() {
     assert_eq!((status, &refused["field"]), (422, &json!("piece")));
 }
 
-/// A probe that sends degrees Fahrenheit and says Celsius made meat at 23 °C "measured": what it sends is named as of
-/// the other unit, and none of it counts.
+/// A probe that sent Fahrenheit as Celsius made meat at 23 °C "measured". Its unit is questioned, and its readings do not
+/// count.
 #[actix_web::test]
 async fn a_probe_in_the_other_unit_does_not_count() {
     let database = Database::new();
@@ -373,7 +373,7 @@ async fn a_probe_in_the_other_unit_does_not_count() {
     let (cook, _, token) = tied(&app, 14.0).await;
     let path = format!("/api/thermometers/{token}/readings");
     let now = Utc::now();
-    // Core as planned, turned into Fahrenheit, under the wrong name.
+    // The planned core in Fahrenheit, sent as Celsius.
     let readings: Vec<Value> = (1..=70)
         .map(|n| {
             let minute = 0.2 * f64::from(n);

@@ -164,8 +164,8 @@ export interface paths {
         get: operations["list_photos"];
         put?: never;
         /**
-         * Adds a photograph to a cook: JPEG, PNG or WebP by what the file is. It is written anew as a JPEG, with nothing but the
-         *     picture.
+         * Adds a photograph to a cook: JPEG, PNG or WebP by what the file is. Only its picture is stored,
+         *     as a JPEG.
          */
         post: operations["add_photo"];
         delete?: never;

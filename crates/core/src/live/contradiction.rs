@@ -1,23 +1,23 @@
-//! Readings that are hotter than the core can be by then. They count only when another piece or another place says
-//! the same: one wrong place, read twice, only repeats itself.
+//! Readings that are hotter than the core can be at that time. A tip in a wrong place repeats its error, so such a
+//! reading counts only when other insertions agree.
 
 use super::curves::Curves;
 use super::facts::{Facts, Seen};
 use super::process::spread;
 use crate::units::Temperature;
 
-/// A reading so many standard deviations before its time contradicts the expectation: 6 cooks in 1,000 are as quick.
+/// A reading this many standard deviations early contradicts the expectation: 6 cooks in 1,000 are as quick.
 const CONTRADICTS: f64 = 2.5;
-/// A reading so many before its time is unusual: one cook in twenty is as quick.
+/// A reading this many standard deviations early is unusual: one cook in twenty is as quick.
 const UNUSUAL: f64 = 1.6;
-/// Places that must agree before a reading that contradicts the expectation counts, and an unusual one proves.
+/// Insertions that must agree before a contradicting reading counts, and before an unusual reading is proof.
 const PLACES_AGAINST: usize = 3;
 const PLACES_UNUSUAL: usize = 2;
-/// Readings typed within so many seconds of one another are of one insertion.
+/// Two typed readings within this time belong to one insertion, s.
 const ONE_INSERTION: f64 = 120.0;
 
-/// How many standard deviations before its time the core is at a temperature, °C; `at` in seconds after loading.
-/// Without bound where it never gets there.
+/// By how many standard deviations the core is early at a temperature, °C, at a time in seconds after loading.
+/// Infinite if the core never reaches that temperature.
 fn before_its_time(curves: &Curves, at: f64, celsius: f64) -> f64 {
     if at <= 0.0 {
         return f64::INFINITY;
@@ -33,7 +33,7 @@ fn before_its_time(curves: &Curves, at: f64, celsius: f64) -> f64 {
         .map_or(0.0, |core| (celsius - core.mean) / spread(&core).max(1e-6))
 }
 
-/// Readings of a batch by insertion, each in order of time. What a probe that stays in reads is all of one insertion.
+/// Readings of a batch by insertion, each in order of time. All readings of a leave-in probe belong to one insertion.
 fn insertions<'a>(facts: &'a Facts, number: usize) -> Vec<Vec<&'a Seen<Temperature>>> {
     let (mut probe, mut typed): (Vec<&Seen<Temperature>>, Vec<&Seen<Temperature>>) = facts
         .readings_of(number)
@@ -50,8 +50,8 @@ fn insertions<'a>(facts: &'a Facts, number: usize) -> Vec<Vec<&'a Seen<Temperatu
     all
 }
 
-/// Readings, by identity, that are set aside: their insertion holds one that contradicts the expectation, and too few
-/// other places do. Of what is hotter than `goal`, °C, the goal is what counts.
+/// Identities of the readings to set aside. An insertion is set aside when one of its readings contradicts the
+/// expectation and too few other insertions do. A reading above `goal`, °C, is compared as if it were `goal`.
 pub fn set_aside(facts: &Facts, number: usize, curves: &Curves, goal: f64) -> Vec<u128> {
     let Some(loaded) = facts.loaded(number) else {
         return Vec::new();
@@ -70,7 +70,7 @@ pub fn set_aside(facts: &Facts, number: usize, curves: &Curves, goal: f64) -> Ve
     against.iter().flatten().map(|reading| reading.id).collect()
 }
 
-/// Whether enough places say that the core is at a temperature, °C, for this reading to prove it.
+/// Whether this reading, with the other insertions until then, proves that the core is at `least`, °C.
 pub fn is_proof(
     facts: &Facts,
     number: usize,

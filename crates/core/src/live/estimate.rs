@@ -42,7 +42,7 @@ struct Estimator<'a> {
     belief: Belief<'a>,
     /// Which readings the first observations are.
     used: Vec<usize>,
-    /// Readings by identity that contradict the expectation.
+    /// Identities of the readings that contradict the expectation.
     set_aside: Vec<u128>,
     /// Logarithm of how much faster faces brown than computed.
     colour: f64,
@@ -398,7 +398,7 @@ impl<'a> Estimator<'a> {
         self.belief.core(at)
     }
 
-    /// The highest reading of the batch but for some, °C.
+    /// The highest reading of the batch except the given ones, °C.
     fn highest_read(&self, but: &[u128]) -> f64 {
         let own = self.facts.readings_of(self.number);
         let own = own.filter(|reading| !but.contains(&reading.id));
@@ -501,7 +501,7 @@ impl<'a> Estimator<'a> {
         (outside.flatten(), Some(done.max(planned)), decides)
     }
 
-    /// The highest core since it came out, to the end of the rest, with when: it stays done while it cools.
+    /// The highest core from the pull to the end of the rest, with its time. Cooling afterwards does not change it.
     fn rested(&self, out: f64) -> Option<(Likely<f64>, f64)> {
         let track = &self.curves().usual;
         let later = track.at.iter().copied().filter(|at| *at >= out);

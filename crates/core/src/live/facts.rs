@@ -71,7 +71,7 @@ pub struct Facts {
     pub batches: Vec<Batch>,
     /// Coldest spots as they are, the thermometer's own error taken off.
     pub readings: Vec<Seen<Temperature>>,
-    /// Which of these, by identity, a probe that stays in said.
+    /// Identities of the readings that came from a leave-in probe.
     pub left_in: Vec<u128>,
     /// Air in the machine.
     pub airs: Vec<Seen<Temperature>>,
@@ -179,7 +179,7 @@ impl Facts {
             What::Looks { colour, face } => {
                 self.looks.push(Seen::of(told, number, (colour, face)));
             }
-            // Never below what its class may be planned to, whoever asks.
+            // A target below the minimum of the class is raised to that minimum.
             What::Aim(core) => self.aim = Some(planned.request.allowed_aim(core)),
             What::KeepIn(time) => self.keep_until = Some(told.at + time.seconds()),
             What::Served => self.served = Some(told.at),

@@ -68,7 +68,8 @@ impl<'a> Planned<'a> {
         }
     }
 
-    /// The coldest spot of the first batch as computed, so many seconds after its loading; as it goes in before that.
+    /// The computed coldest spot of the first batch at a time in seconds after loading; before loading, the start
+    /// temperature.
     #[must_use]
     pub fn expected(&self, after: f64) -> Temperature {
         let minute = (after / 60.0).max(0.0);

@@ -16,7 +16,7 @@ pub enum Noticed {
     NotTheCore,
     /// Nothing came for a while.
     Silent,
-    /// What it says is impossible in its unit, and as expected in the other one.
+    /// Its values are impossible in the stated unit and as expected in the other unit.
     OtherUnit,
 }
 
@@ -45,8 +45,8 @@ const SILENCE: f64 = 90.0;
 /// nothing new.
 const MOST: usize = 6;
 
-/// Whether what was read cannot be where so much is expected, °C, but would be right had it been sent in the other unit:
-/// degrees Fahrenheit as Celsius, or Celsius turned as if they were Fahrenheit.
+/// Whether a reading is far from the expected temperature and near it after a change of unit: Fahrenheit sent as
+/// Celsius, or Celsius converted as if it were Fahrenheit.
 ///
 /// ```
 /// use ember_core::{live::is_other_unit, units::Temperature};
@@ -58,7 +58,7 @@ const MOST: usize = 6;
 /// ```
 #[must_use]
 pub fn is_other_unit(read: Temperature, expected: Temperature) -> bool {
-    /// Further off than this it is another unit or another place, and so near it is as expected, K.
+    /// A reading further off than `FAR` is not the expected one; a converted reading within `NEAR` is, K.
     const FAR: f64 = 15.0;
     const NEAR: f64 = 8.0;
     let apart = |celsius: f64| (celsius - expected.celsius()).abs();

@@ -18,7 +18,7 @@ pub enum Safe {
     Measured,
     /// A reading says so if it stays there until then, seconds since the epoch.
     Holding(f64),
-    /// A reading says so, but sooner than can be: another piece or another place has to say the same.
+    /// A reading says so, but earlier than is possible. Another piece or another place must confirm it.
     Contradicted,
     /// Likely, but no reading says so.
     NotMeasured,

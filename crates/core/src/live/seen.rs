@@ -20,7 +20,7 @@ pub const MOST: usize = 24;
 pub struct Measured {
     /// Which readings the first observations are.
     pub used: Vec<usize>,
-    /// Readings by identity that contradict the expectation and are not used.
+    /// Identities of the readings that contradict the expectation and are not used.
     pub set_aside: Vec<u128>,
     seen: Vec<Observed>,
 }
@@ -47,7 +47,8 @@ impl Measured {
     }
 }
 
-/// All that was measured, but one; what contradicts the expectation of a core on its way to `goal`, °C, is set aside.
+/// All measurements except the reading `without`. Readings that contradict the expectation on the way to `goal`, °C,
+/// are set aside.
 pub fn measured<'a>(
     facts: &Facts,
     of: &dyn Fn(usize) -> Option<&'a Curves>,

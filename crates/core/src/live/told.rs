@@ -22,7 +22,7 @@ pub enum What {
     },
     /// The thermometer said so of the coldest spot found.
     Reading(Temperature),
-    /// The same by a probe that stays in: all that it says is of one place.
+    /// A reading of a leave-in probe. All its readings are of one place.
     Probe(Temperature),
     /// Air in the machine.
     Air(Temperature),

@@ -380,7 +380,7 @@ pub static NOT_YET: [NotYet; 13] = [
     },
 ];
 
-/// That a text names another animal than the cut it names is of.
+/// The refusal of a text whose animal differs from the animal of its cut.
 pub static OTHER_ANIMAL: NotYet = NotYet {
     names: &[],
     reason: "The text names another animal than the cut it names is of. Name the cut with its animal, such as \

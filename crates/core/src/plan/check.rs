@@ -394,7 +394,7 @@ impl Request {
         })
     }
 
-    /// Whether another temperature may be wanted inside while it cooks: the rules for a new plan hold for it too.
+    /// Checks a new target for a running cook against the rules for a new plan.
     ///
     /// ```
     /// use ember_core::{fryer::PRESETS, meat::CutId, plan::Request, units::Temperature};
@@ -404,7 +404,7 @@ impl Request {
     /// ```
     ///
     /// # Errors
-    /// That it is below the minimum of its class, which was not waived.
+    /// The target is below the minimum of its class, and that was not waived.
     pub fn check_aim(&self, core: Temperature) -> Result<(), PlanError> {
         bounds::CORE_TARGET.check(core.celsius())?;
         let aimed = Self {
@@ -415,7 +415,7 @@ impl Request {
         aimed.check_floor()
     }
 
-    /// What may be wanted inside, where a temperature is asked for: that, or the minimum of its class.
+    /// The allowed target nearest to a requested one: the requested one, or the minimum of the class.
     #[must_use]
     pub fn allowed_aim(&self, core: Temperature) -> Temperature {
         match (self.check_aim(core), self.floor().core) {

@@ -326,7 +326,7 @@ fn goals(problem: &Problem, found: Found, fine: &Cooked) -> Goals {
     }
 }
 
-/// What the cook is told of every load.
+/// The batches of the plan.
 fn batches(problem: &Problem, cooked: &[CookedLoad], check: Check) -> Vec<Batch> {
     let first_pull = cooked.first().map_or(1.0, |load| load.first.pull);
     let loads = problem.loading.loads.iter().zip(cooked);

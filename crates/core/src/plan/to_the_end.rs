@@ -1,5 +1,5 @@
-//! Loads cooked to their end on the fine grid, with everything that is done to them. Every number of minutes that a
-//! plan shows for a load comes from here; the coarse search only proposes.
+//! Cooks each load to its end on the fine grid, with all actions on it. The coarse search only proposes minutes; the
+//! minutes that a plan shows come from here.
 
 use super::cook::outcomes::{self, Outcomes};
 use super::cook::{
@@ -20,7 +20,7 @@ const SHORT_OF_GOAL: f64 = 0.5;
 pub struct Cooked {
     /// At the pull.
     pub run: Run,
-    /// What was done to it.
+    /// All actions on it, in order of time.
     pub deeds: Vec<Deed>,
     /// When each goal was met.
     pub progress: Progress,
@@ -30,22 +30,22 @@ pub struct Cooked {
     pub pull: f64,
     /// Coldest spot then, °C.
     pub pull_core: f64,
-    /// What the rest brings.
+    /// Temperatures during the rest.
     pub peak: RestOutcome,
-    /// What the cook finds.
+    /// Colour, crust, water loss and more at the pull.
     pub outcomes: Outcomes,
-    /// What is done after the rest.
+    /// The finish after the rest.
     pub finished: Option<Finished>,
     /// The temperature field over time.
     pub picture: Picture,
 }
 
-/// Cooks a load on the fine grid with its actions and its pull on the marks of a kitchen clock, for so many seconds
-/// at least. It comes out when the goals were met, it is in the machine, its coldest spot still is at the goal, and
-/// the rest brings what is counted on.
+/// Cooks a load on the fine grid for `least` seconds or longer. Actions and pull fall on the marks of a kitchen clock.
+/// The load comes out when four things hold: its goals were met, it is in the machine, its coldest spot is still at
+/// the goal, and the rest adds the degrees that the plan counts on.
 ///
 /// # Errors
-/// [`PlanError::NeverReached`] where that never is.
+/// [`PlanError::NeverReached`] when that never happens.
 pub fn cook_to_the_end(
     problem: &Problem,
     cavity: Cavity,
@@ -71,7 +71,7 @@ pub fn cook_to_the_end(
     let mut met = ready.at;
     let mut pull = (run.elapsed().max(least) / step - 1e-6).ceil() * step;
     let script = problem.script(&timing, Variation::NONE);
-    // What falls on the very moment at which it was ready is still to be done.
+    // An action at the exact moment of readiness is not done yet.
     let done = script.partition_point(|opening| opening.at < run.elapsed() - 1e-9);
     let mut ahead = script.get(done..).unwrap_or_default();
     loop {
@@ -91,7 +91,7 @@ pub fn cook_to_the_end(
             recorder.see(&run);
             progress.see(run.elapsed(), problem.state(&run));
         }
-        // What met its goal once and has cooled since, out of the machine, is not done.
+        // A load that met its goal once and has cooled outside the machine is not done.
         if !run.is_out() && run.core() >= found.goal.core - SHORT_OF_GOAL {
             let turned = is_turned(&problem.deeds(&timing), run.elapsed());
             let rested = recorder.rest(problem, &run, progress.held(), turned);
@@ -125,7 +125,7 @@ impl Cooked {
         run: Run,
         rested: Rested,
     ) -> Self {
-        // What was ready before something fell due comes out without it.
+        // A load that is ready before an action is due comes out without that action.
         let mut deeds = problem.deeds(&timing);
         deeds.retain(|deed| deed.at < run.elapsed() - 1e-6);
         let turned = is_turned(&deeds, run.elapsed());
@@ -144,14 +144,14 @@ impl Cooked {
     }
 }
 
-/// How a load comes out.
+/// The end of a load.
 #[derive(Debug, Clone)]
 pub struct LoadEnd {
     /// When, s after its loading.
     pub pull: f64,
     /// Its coldest spot then, °C.
     pub core: f64,
-    /// What was done to it.
+    /// All actions on it, in order of time.
     pub deeds: Vec<Deed>,
 }
 
@@ -165,11 +165,11 @@ impl Cooked {
     }
 }
 
-/// What shares the machine at one time: a basket, or both drawers.
+/// The load of a basket, or the loads of both drawers.
 pub struct CookedLoad {
     /// The basket, or the fuller drawer.
     pub first: LoadEnd,
-    /// The other drawer where it holds something else; alike it takes as long.
+    /// The other drawer, if its load differs. Two equal loads take equally long.
     pub other: Option<LoadEnd>,
 }
 
@@ -181,11 +181,11 @@ impl CookedLoad {
     }
 }
 
-/// Cooks every load of a problem, one after the other, each in the machine as the one before left it. The first
-/// basket is given as it was cooked in `cavity`; `stretch` is how much longer than found each is left in.
+/// Cooks all loads of a problem in order. Each load meets the machine as the load before left it. `first` is the first
+/// basket, already cooked in `cavity`. `stretch` is the factor by which each load stays in longer than the search found.
 ///
 /// # Errors
-/// [`PlanError::NeverReached`] where one of them never gets there.
+/// [`PlanError::NeverReached`] when one load never gets there.
 pub fn cook_loads(
     problem: &Problem,
     mut cavity: Cavity,
@@ -193,7 +193,7 @@ pub fn cook_loads(
     stretch: f64,
 ) -> Result<Vec<CookedLoad>, PlanError> {
     let mut loads = Vec::with_capacity(problem.loading.loads.len());
-    // Loads of equal pieces as many as before are searched for once.
+    // The search result of a load serves for later loads of as many equal pieces or fewer.
     let mut known: Option<(usize, Mass, Found)> = None;
     for (n, load) in problem.loading.loads.iter().enumerate() {
         let trays = problem.first_of(load);
@@ -221,7 +221,7 @@ pub fn cook_loads(
     Ok(loads)
 }
 
-/// The other drawer, where its pieces are not as many and as heavy as those of the first.
+/// The trays of the other drawer, if number or weight of its pieces differs from the first.
 fn other_drawer<'a>(problem: &Problem, load: &'a Load) -> Option<&'a [Tray]> {
     let (first, second) = (problem.first_of(load), problem.second_of(load)?);
     let is_alike =

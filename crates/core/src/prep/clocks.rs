@@ -35,10 +35,10 @@ pub struct Overrun {
 }
 
 const HOUR: f64 = 3600.0;
-/// A shorter stay in the fridge chills nothing, s (common practice): the clocks go on over it.
+/// A shorter stay in the fridge does not chill the meat, s (common practice), so no clock ends.
 const CHILLS: f64 = 1800.0;
 
-/// How long a stage is in the fridge for long enough to chill the meat, s; nothing where it is not.
+/// The time of a stage in the fridge that is long enough to chill the meat, s.
 fn chilled_for(stage: &Ahead) -> Option<f64> {
     match stage {
         Ahead::Uncovered(time) | Ahead::Covered(time) => {
@@ -158,8 +158,8 @@ pub fn clocks(stages: &[Ahead], out: Interval) -> Vec<(Clock, Interval)> {
     .to_vec()
 }
 
-/// Time out of the fridge right before the heat: what the clock of heating has already run. A stay in the fridge that
-/// chills nothing counts as time outside.
+/// Time out of the fridge right before the heat, which counts for the clock of heating. A stay in the fridge that is too
+/// short to chill the meat counts as time outside.
 ///
 /// ```
 /// use ember_core::{prep::{Ahead, warming_before}, units::Interval};
@@ -175,7 +175,7 @@ pub fn warming_before(stages: &[Ahead]) -> Interval {
         .iter()
         .rev()
         .take_while(|stage| chilled_for(stage).is_none());
-    // The first of a row of short stays in the fridge is where it came from.
+    // Short stays before the first time on the counter are part of the fridge that the meat came from.
     let warm: Vec<&Ahead> = warm.collect();
     let since = warm
         .iter()

@@ -20,9 +20,9 @@ use crate::who::Who;
 /// A device's last use is written down once in so many minutes.
 const NOTED_MIN: i64 = 5;
 
-/// What is answered to everybody: what the service is, and the ways in. Everything else of the API needs a device of the
-/// household. Addresses that hold a secret of their own are checked by it. They are matched as the routes are, on what
-/// the router itself reads, so that no other spelling of an address comes by.
+/// Routes that need no sign-in: health, schemas, sign-in itself, and addresses with a secret of their own. All other
+/// routes of the API need a device of a household. The patterns match the same decoded path that the router matches, so
+/// another spelling of an address cannot pass.
 static OPEN: LazyLock<ResourceDef> = LazyLock::new(|| {
     ResourceDef::new([
         "/health",
@@ -39,8 +39,8 @@ static OPEN: LazyLock<ResourceDef> = LazyLock::new(|| {
     ])
 });
 
-/// Finds out who asks, and lets nobody else in. It is wrapped around the scope of the API, behind which the rest of the
-/// path is what the routes are matched with.
+/// Identifies the caller and refuses unknown callers. It wraps the scope of the API, where the unprocessed part of the
+/// path is the part that the routes match.
 ///
 /// # Errors
 /// Those of the service behind.

@@ -36,19 +36,19 @@ impl Default for Tries {
 }
 
 impl Tries {
-    /// One more from an address.
+    /// Counts a try from an address.
     ///
     /// # Errors
-    /// That these were too many.
+    /// Too many tries.
     pub fn from(&self, address: Option<IpAddr>) -> Result<(), ApiError> {
         count(&self.of_address, address.map_or_else(String::new, network))
     }
 
-    /// One more at a household: by its identity, however its name was spelt. Where there is none, by the name as the
-    /// database compares names, so that the answer does not tell which of the two it is.
+    /// Counts a try at a household by its identity. A name without a household is counted by its spelling in the
+    /// database, so the answer does not reveal whether the household exists.
     ///
     /// # Errors
-    /// That these were too many.
+    /// Too many tries.
     pub fn at(&self, household: Option<Uuid>, name: &str) -> Result<(), ApiError> {
         let key = household.map_or_else(|| name.to_owned(), |id| id.to_string());
         count(&self.of_household, key)

@@ -1,5 +1,5 @@
-//! Whether a row of somebody's file is one that this server could have written: times of a kitchen, numbers and texts
-//! within their bounds, no more photographs than a cook may have.
+//! Checks of the rows of an uploaded archive. Times, numbers and texts must be within the bounds of this server, and a
+//! cook may not have more photographs than allowed.
 
 use chrono::{DateTime, Utc};
 use serde_json::{Map, Value};
@@ -8,12 +8,12 @@ use uuid::Uuid;
 use super::{Column, Table};
 use crate::{photos, text, times};
 
-/// The largest whole number of a row: revisions, channels, batches. A change counts one more, so it is far from the end.
+/// The largest whole number of a row: revisions, channels, batches. It leaves room for further changes.
 const MOST_WHOLE: u64 = 1_000_000_000;
-/// The largest number anywhere in a document, whatever its unit: it is a time in milliseconds far from now.
+/// The largest number in a document, in any unit: a time in milliseconds in a far century.
 const MOST_NUMBER: f64 = 1e13;
 
-/// Checks a row, column by column; a photograph is written anew.
+/// Checks the columns of a row, and encodes a photograph again.
 ///
 /// # Errors
 /// The column, what is wrong with it, and what it may be.
@@ -45,13 +45,13 @@ fn is_of_its_kind(column: &Column, value: &Value) -> Result<(), String> {
             let is_id = value.as_str().is_some_and(|id| id.parse::<Uuid>().is_ok());
             is_id
                 .then_some(())
-                .ok_or_else(|| format!("{} is no identity", said()))
+                .ok_or_else(|| format!("{} is not an identity", said()))
         }
         "time" => {
             let at = value
                 .as_str()
                 .and_then(|at| at.parse::<DateTime<Utc>>().ok());
-            let at = at.ok_or_else(|| format!("{} is no time of a kitchen", said()))?;
+            let at = at.ok_or_else(|| format!("{} is not a time of a kitchen", said()))?;
             times::checked("time", at)
                 .map(drop)
                 .map_err(|error| error.to_string())
@@ -67,21 +67,21 @@ fn is_of_its_kind(column: &Column, value: &Value) -> Result<(), String> {
         }
         "number" | "document" => document(column.name, value),
         "text" => match (column.name, value.as_str()) {
-            // What an earlier version wrote may be empty.
+            // An earlier version may have written an empty name.
             ("name", Some(name)) if !name.is_empty() => text::named("name", name, text::NAME)
                 .map(drop)
                 .map_err(|error| error.to_string()),
             (name, Some(_)) => document(name, value),
-            (_, None) => Err(format!("{} is no text", said())),
+            (_, None) => Err(format!("{} is not a text", said())),
         },
         _ => value
             .as_str()
             .map(drop)
-            .ok_or_else(|| format!("{} is no text", said())),
+            .ok_or_else(|| format!("{} is not a text", said())),
     }
 }
 
-/// Texts, numbers and times anywhere in what is stored as a document.
+/// Checks all texts, numbers and times of a document.
 fn document(name: &str, value: &Value) -> Result<(), String> {
     text::within(name, value).map_err(|error| error.to_string())?;
     within_bounds(value)
@@ -95,12 +95,12 @@ fn within_bounds(value: &Value) -> Result<(), String> {
                 .is_some_and(|number| number.abs() <= MOST_NUMBER);
             is_one
                 .then_some(())
-                .ok_or_else(|| format!("{number} is no number of a kitchen"))
+                .ok_or_else(|| format!("{number} is not a number of a kitchen"))
         }
-        // What reads as a time is one.
+        // A text in the form of a time must be a time.
         Value::String(said) if looks_like_a_time(said) => {
             let at = said.parse::<DateTime<Utc>>().ok();
-            let at = at.ok_or_else(|| format!("{said} is no time of a kitchen"))?;
+            let at = at.ok_or_else(|| format!("{said} is not a time of a kitchen"))?;
             times::checked("time", at)
                 .map(drop)
                 .map_err(|error| error.to_string())
@@ -125,7 +125,7 @@ fn looks_like_a_time(text: &str) -> bool {
     is_date && day.is_some_and(|(day, _)| is_number(Some(day), 2))
 }
 
-/// The picture of a photograph alone, as it is when it is added.
+/// Encodes the photograph of a row again, as an upload does.
 fn rewritten(row: &mut Map<String, Value>) -> Result<(), String> {
     let sent = row.get("bytes").and_then(Value::as_str).unwrap_or_default();
     let bytes = sent.strip_prefix("\\x").and_then(from_hex);
@@ -162,15 +162,15 @@ fn to_hex(bytes: &[u8]) -> String {
         })
 }
 
-/// How many photographs of each cook are in a file: those that are there, and deleted ones.
+/// The number of photographs of each cook in a file: visible ones and deleted ones.
 #[derive(Default)]
 pub struct Photographs(std::collections::HashMap<String, [usize; 2]>);
 
 impl Photographs {
-    /// One more.
+    /// Counts one more.
     ///
     /// # Errors
-    /// That the cook has more than it may.
+    /// The cook has more than allowed.
     pub fn one(&mut self, row: &Map<String, Value>) -> Result<(), String> {
         let cook = row
             .get("cook_id")

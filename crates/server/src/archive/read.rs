@@ -22,11 +22,11 @@ use crate::growth;
 const LONGEST_LINE: u64 = 4 << 20;
 /// The most that all files are together when they are unpacked, bytes.
 const MOST_BYTES: u64 = 1 << 30;
-/// Packed it is no smaller than this share: rows of ours pack to a tenth, photographs hardly.
+/// The most that a file unpacks to, as a factor. Our rows pack to a tenth; photographs hardly pack.
 const MOST_PACKED: u64 = 100;
-/// What is always unpacked, whatever it was packed to, bytes.
+/// Bytes that may be unpacked in addition to that factor.
 const FEW_BYTES: u64 = 4 << 20;
-/// The most lines of all files together: every table as full as it may be.
+/// The most lines of all files together, with all tables full.
 const MOST_LINES: usize = 2_000_000;
 /// Rows, and bytes of them, that are written at once.
 const AT_ONCE: usize = 50;
@@ -171,7 +171,7 @@ impl Reading {
         let mut lines = BufReader::new(of);
         let (mut number, mut rows, mut held) = (0, Vec::new(), 0);
         loop {
-            // Its client has gone, or its time is over: what is answered nobody hears.
+            // The client has disconnected, or the time is over. The answer does not matter.
             if Stop::nobody_waits() {
                 return Err(ApiError::Busy);
             }

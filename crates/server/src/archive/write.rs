@@ -26,7 +26,7 @@ struct Row {
     row: Value,
 }
 
-/// Writes the household of the transaction, to a file without a name that goes with its last reader.
+/// Writes the household of the transaction to a file without a name, which is removed after its last use.
 ///
 /// # Errors
 /// Those of the database.
@@ -85,7 +85,7 @@ fn rows(connection: &mut PgConnection, table: &Table, file: &mut File) -> Result
          ) AS line"
     ))?;
     loop {
-        // Its client has gone, or its time is over: what is answered nobody hears.
+        // The client has disconnected, or the time is over. The answer does not matter.
         if Stop::nobody_waits() {
             return Err(ApiError::Busy);
         }

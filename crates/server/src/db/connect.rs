@@ -88,10 +88,10 @@ pub fn takes_writes(connection: &mut PgConnection) -> QueryResult<bool> {
     Ok(!is.standby)
 }
 
-/// Writes to a file of the database that is made for it and thrown away: whether there is room on its disk.
+/// Checks the room on the database's disk by writing a temporary file of 64 kB.
 ///
 /// # Errors
-/// Those of the database; that its disk is full among them.
+/// Those of the database, a full disk among them.
 pub fn check_disk(connection: &mut PgConnection) -> QueryResult<()> {
     connection.batch_execute("SELECT check_disk()")
 }

@@ -36,7 +36,7 @@ pub struct Named {
     /// The name as names are compared.
     #[diesel(sql_type = Text)]
     pub name: String,
-    /// Which household, where there is one of that name.
+    /// The household of that name.
     #[diesel(sql_type = Nullable<SqlUuid>)]
     pub household: Option<Uuid>,
     /// Hash of its passphrase.

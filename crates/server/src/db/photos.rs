@@ -73,7 +73,7 @@ pub fn set_deleted(
         .execute(connection)
 }
 
-/// Removes for good the deleted ones of a cook, but for so many that were deleted last.
+/// Removes the deleted photographs of a cook except the `but` that were deleted last.
 pub fn forget_deleted(connection: &mut PgConnection, cook: Uuid, but: usize) -> QueryResult<usize> {
     let kept: Vec<Uuid> = own!(photos)
         .filter(

@@ -220,7 +220,7 @@ impl From<&Side> for SideDto {
     }
 }
 
-/// All of a side dish, for as many eaters as there may be.
+/// The weight of a whole side dish, for any number of eaters.
 fn whole_mass(grams: f64) -> Result<Mass, ApiError> {
     /// More than any kitchen cooks of one dish, g.
     const MOST: f64 = 100_000.0;

@@ -47,7 +47,7 @@ pub enum ApiError {
     #[error("{0}")]
     Malformed(String),
     /// The body is over the limit.
-    #[error("what was sent is larger than {}; send less at once", in_words(*.0))]
+    #[error("the body is larger than {}; send less at once", in_words(*.0))]
     TooLarge(usize),
     /// The file is over the limit.
     #[error("the file is larger than {}", in_words(*.0))]
@@ -112,10 +112,10 @@ pub enum ApiError {
     /// Too many computations at once.
     #[error("too many plans are being computed at once; try again in a moment")]
     Busy,
-    /// Something of which there is one at a time, or few, is under way.
+    /// Work of which only a few may be under way at once is under way.
     #[error("{0}")]
     Occupied(&'static str),
-    /// Somebody holds more of something than one may.
+    /// The caller has reached a limit.
     #[error("{0}")]
     TooMany(&'static str),
     /// Somebody sends too often.

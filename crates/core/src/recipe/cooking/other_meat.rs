@@ -1,9 +1,9 @@
-//! Meat whose safe minimum is another than that of the cut whose name it bears: ground, tenderised, filled, or of
-//! another animal. A recipe that names it is refused, so that it is never planned as a plain whole cut.
+//! Ground, tenderised and filled meat, and meat of another animal than the cut's name says. Its safe minimum differs
+//! from that of the plain cut, so a recipe that names it is refused.
 
 use crate::meat::{Animal, CutId, NOT_YET, NotYet, OTHER_ANIMAL, cut};
 
-/// Words for meat, whatever it is of. They stand here in the singular.
+/// Words for meat of any animal, in the singular.
 const MEAT: [&str; 27] = [
     "beef",
     "pork",
@@ -44,7 +44,7 @@ const PLANNED: [(&str, Animal); 8] = [
     ("beef", Animal::Beef),
     ("lamb", Animal::Lamb),
 ];
-/// Animals, and what stands for them, that are not planned.
+/// Animals and meat substitutes that are not planned.
 const OTHERS: [&str; 32] = [
     "duck",
     "goose",
@@ -79,7 +79,7 @@ const OTHERS: [&str; 32] = [
     "cauliflower",
     "alligator",
 ];
-/// What is made of an animal and is not its meat, where it stands right behind its name.
+/// Words after an animal's name that make it something other than meat.
 const MADE_OF: [&str; 17] = [
     "stock",
     "broth",
@@ -100,7 +100,7 @@ const MADE_OF: [&str; 17] = [
     "lettuce",
 ];
 
-/// Words of a text without what is between them, plural endings taken off.
+/// The words of a text without punctuation.
 fn tokens(text: &str) -> Vec<&str> {
     text.split(|c: char| !c.is_alphanumeric())
         .filter(|word| !word.is_empty())
@@ -141,7 +141,7 @@ pub fn handled_in(text: &str) -> Option<&'static NotYet> {
     };
     (0..words.len()).find_map(|n| {
         let kind = match at(n) {
-            // Pepper and garlic are ground and minced too: what stands behind says of what.
+            // Pepper and garlic are ground and minced too. The next words say which it is.
             "ground" | "minced" if has_meat(n, 0, 2) => "mince",
             "ground" | "minced" if is_meat(at(n.wrapping_sub(1))) => {
                 let goes_on = at(n + 1);
@@ -171,7 +171,7 @@ pub fn handled_in(text: &str) -> Option<&'static NotYet> {
     })
 }
 
-/// That a text names another animal than the one that a cut is of, and not that one.
+/// The refusal of a text that names another animal and not the animal of the cut.
 pub fn of_another_animal(text: &str, id: CutId) -> Option<&'static NotYet> {
     let words = tokens(text);
     let own = cut(id).animal;

@@ -318,7 +318,7 @@ pub fn meant_by(text: &str, is_heavy: bool) -> Option<CutId> {
 /// of lamb".
 pub fn not_planned_in(text: &str) -> Option<&'static NotYet> {
     // "Bone-in, skin-on chicken breasts" are as if it stood together.
-    // What is minced is found before; garlic beside the cut is minced too.
+    // Minced meat was found before this. Minced garlic beside the cut is not meat.
     let plain = text
         .replace(',', " ")
         .replace("skin-on", " ")

@@ -10,8 +10,8 @@ use crate::error::{ApiError, Problem};
 use crate::kitchen::Kitchen;
 use crate::photos::{self, LONGEST_KB};
 
-/// Adds a photograph to a cook: JPEG, PNG or WebP by what the file is. It is written anew as a JPEG, with nothing but the
-/// picture.
+/// Adds a photograph to a cook: JPEG, PNG or WebP by what the file is. Only its picture is stored,
+/// as a JPEG.
 #[utoipa::path(
     operation_id = "add_photo",
     tag = "photos",
@@ -39,7 +39,7 @@ pub async fn add(
         query.id.unwrap_or_else(Uuid::new_v4),
         kitchen.now(),
     );
-    // Nothing is decoded for a cook that is not there.
+    // Without the cook nothing is decoded.
     kitchen
         .query(move |connection| photos::of_cook(connection, cook).map(drop))
         .await?;
