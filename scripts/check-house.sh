@@ -76,6 +76,8 @@ check "the service is no superuser and owns nothing" [ "$(database "$app" -c "
     FROM pg_roles WHERE rolname = current_user")" = f ]
 check "the service makes no tables" not database "$app" -c 'CREATE TABLE mine (n int)'
 check "the service drops none" not database "$app" -c 'DROP TABLE cooks'
+check "nor changes what migrations there were" not database "$app" -c 'DELETE FROM __diesel_schema_migrations'
+check "which it can read" database "$app" -c 'SELECT count(*) FROM __diesel_schema_migrations'
 server=$(pgrep -f "ember-server --web-dir" -n)
 if [ "$(id -u)" -eq 0 ]; then
   check "the service does not stay root" [ "$(ps -o uid= -p "$server" | tr -d ' ')" -ne 0 ]

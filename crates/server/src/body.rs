@@ -252,10 +252,13 @@ impl<T: DeserializeOwned, const KB: usize> FromRequest for Body<T, KB> {
             kind.subtype() == "json" || kind.suffix().is_some_and(|suffix| suffix == "json")
         });
         let coming = Coming::of(request, payload, KB * 1024);
+        // Large bodies are counted as files are, since they are held in memory too.
+        let place = (KB > USUAL_KB).then(|| place(request, Context::file));
         Box::pin(async move {
             if !is_json {
                 return Err(ApiError::NotJson);
             }
+            let _place = place.transpose()?;
             let sent = coming.whole().await.map_err(|error| match error {
                 ApiError::TooLargeAFile(limit) => ApiError::TooLarge(limit),
                 other => other,

@@ -42,6 +42,9 @@ pub const RECIPE: Limit = Limit {
 /// Fields that may have several lines.
 const WITH_LINES: [&str; 3] = ["note", "notes", "text"];
 
+/// Fields that name something, so that a reader must see something of them.
+const NAMES: [&str; 6] = ["name", "what", "word", "piece", "device", "household"];
+
 /// A name without blanks around it.
 ///
 /// # Errors
@@ -137,8 +140,8 @@ pub fn within(field: &str, sent: &Value) -> Result<(), ApiError> {
     match sent {
         Value::String(text) => {
             checked(field, text, WITH_LINES.contains(&field))?;
-            let is_unseen =
-                field == "name" && !text.trim().is_empty() && !text.chars().any(is_seen);
+            let is_blank = text.trim().is_empty();
+            let is_unseen = NAMES.contains(&field) && !is_blank && !text.chars().any(is_seen);
             if is_unseen {
                 let detail = "this needs a name with a letter that can be seen";
                 return Err(ApiError::invalid(field.to_owned(), detail));

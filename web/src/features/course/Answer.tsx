@@ -47,7 +47,7 @@ export function Answer({ cook, waiting, loaded, now, skew, units }: AnswerProps)
           {line}
         </Text>
       ))}
-      <Doubts estimate={estimate} />
+      {out && estimate.safe === "contradicted" ? null : <Doubts estimate={estimate} />}
       <Probes probes={cook.course?.probes ?? []} units={units} />
       {estimate.sauce_burns && !out ? (
         <Caution>
