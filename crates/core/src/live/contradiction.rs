@@ -50,15 +50,20 @@ fn insertions<'a>(facts: &'a Facts, number: usize) -> Vec<Vec<&'a Seen<Temperatu
     all
 }
 
+/// Whether a reading at a time in seconds after loading contradicts the expectation of a core on its way to `goal`, °C. A
+/// reading above `goal` is compared as if it were `goal`.
+pub fn contradicts(curves: &Curves, after: f64, celsius: f64, goal: f64) -> bool {
+    before_its_time(curves, after, celsius.min(goal)) > CONTRADICTS
+}
+
 /// Identities of the readings to set aside. An insertion is set aside when one of its readings contradicts the
-/// expectation and too few other insertions do. A reading above `goal`, °C, is compared as if it were `goal`.
+/// expectation and too few other insertions do.
 pub fn set_aside(facts: &Facts, number: usize, curves: &Curves, goal: f64) -> Vec<u128> {
     let Some(loaded) = facts.loaded(number) else {
         return Vec::new();
     };
     let contradicts = |reading: &Seen<Temperature>| {
-        let celsius = reading.what.celsius().min(goal);
-        before_its_time(curves, reading.at - loaded, celsius) > CONTRADICTS
+        contradicts(curves, reading.at - loaded, reading.what.celsius(), goal)
     };
     let against: Vec<_> = insertions(facts, number)
         .into_iter()

@@ -6,7 +6,7 @@ use std::sync::Arc;
 use super::answer::{Doubt, Estimate, Foretold, Likely, Read};
 use super::belief::Belief;
 use super::colour::faster;
-use super::contradiction::set_aside;
+use super::contradiction::contradicts;
 use super::curves::Curves;
 use super::facts::{Batch, Deed, Facts, Seen};
 use super::kept::Kept;
@@ -360,12 +360,13 @@ impl<'a> Estimator<'a> {
                 what: Temperature::from_celsius(core),
             });
             let new = self.facts.readings.len();
-            let curves = self.curves();
-            let set_aside = set_aside(&facts, self.number, curves, goal);
-            let measured = if set_aside.contains(&NEW) {
+            // A reading that would be set aside changes nothing.
+            let mut set_aside = self.set_aside.clone();
+            let measured = if contradicts(self.curves(), at - self.loaded, core, goal) {
+                set_aside.push(NEW);
                 measured.clone()
             } else {
-                measured.with(new, curves, at - self.loaded, core)
+                measured.with(new, self.curves(), at - self.loaded, core)
             };
             let posterior = measured.posterior()?;
             let then = Estimator {
