@@ -146,7 +146,7 @@ mkdir -p "$scratch/theirs/pg" "$scratch/nobodys"
 echo mine >"$scratch/theirs/pg/diary"
 before=$(stat -c '%U %a' "$scratch/theirs")
 check "a folder with something else is refused" not kitchen_up "$scratch/theirs"
-check "in words" said 'left alone'
+check "in words" said 'no database of Zesty Ember'
 check "and stays as it was" [ "$(cat "$scratch/theirs/pg/diary") $(stat -c '%U %a' "$scratch/theirs")" = "mine $before" ]
 if [ "$(id -u)" -eq 0 ]; then
   chown nobody "$scratch/nobodys"
