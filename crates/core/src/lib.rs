@@ -1,30 +1,32 @@
-//! The rules and the computation of Zesty Ember: a heat model of meat in an air fryer, and the
-//! plans made from it. No I/O, no clock, no web, no database.
+//! The rules of Zesty Ember: from a request to a plan, a running cook and a supper, on the heat model of
+//! `ember-model`, whose modules are part of this crate's interface. No I/O, no clock, no web, no database.
 //!
 //! Modules build on one another in one direction:
-//! `units` <- `meat`, `geometry` <- `heat` <- `fryer` <- `prep` and `basket` <- `plan` <- `live`;
-//! `diagnosis` and `practice` read `live` and `plan`; `schedule` reads `plan` and `prep`; `supper` reads `schedule`, `plan` and `prep`;
-//! `doneness` reads units and meat only; `stop` ends long computations early and is read by `fryer`,
-//! `plan` and `schedule`.
+//! `ember-model` <- `prep` <- `plan` <- `live`; `diagnosis` and `practice` read `live` and `plan`; `schedule` reads
+//! `plan` and `prep`; `supper` reads `schedule`, `plan` and `prep`.
+//!
+//! What nobody waits for any more ends early:
+//! ```
+//! use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, plan}, stop::Stop};
+//! let request = Request::usual(CutId::Drumstick, PRESETS[1].machine());
+//! let stop = Stop::default();
+//! assert!(stop.during(|| plan(&request)).is_some());
+//! stop.stop();
+//! assert!(stop.during(|| plan(&request)).is_none());
+//! ```
 #![deny(missing_docs)]
 
-pub mod basket;
+pub use ember_model::{basket, doneness, fryer, geometry, heat, meat, stop, units};
+
 pub mod diagnosis;
-pub mod doneness;
-pub mod fryer;
-pub mod geometry;
-pub mod heat;
 pub mod learned;
 pub mod live;
-pub mod meat;
 pub mod plan;
 pub mod practice;
 pub mod prep;
 pub mod recipe;
 pub mod schedule;
 pub mod side;
-pub mod stop;
 pub mod supper;
-pub mod units;
 
-mod curve;
+use ember_model::curve;

@@ -4,8 +4,8 @@ use crate::basket::Division;
 use crate::fryer::MachineError;
 use crate::prep::Overrun;
 use crate::units::bounds::OutOfBounds;
-use crate::units::told_by_message;
 use crate::units::{Interval, Length, Mass, Temperature};
+use ember_model::told_by_message;
 
 /// Why no plan could be made.
 #[derive(Debug, Clone, PartialEq)]

@@ -17,7 +17,8 @@ use crate::plan::make::plan;
 use crate::plan::request::Request;
 use crate::plan::search::search;
 use crate::prep::Clock;
-use crate::units::{Interval, Message, Quantity, Temperature, round_to_step, told_by_message};
+use crate::units::{Interval, Message, Quantity, Temperature, round_to_step};
+use ember_model::told_by_message;
 
 /// A setting and how long it takes.
 #[derive(Debug, Clone, Copy, PartialEq)]
