@@ -32,6 +32,34 @@ pub fn first_crossing(x: &[f64], y: &[f64], value: f64) -> Option<f64> {
         })
 }
 
+/// The values below which shares of a sample lie, between neighbours linearly; each value stands for the middle of its
+/// share. Sorts the sample. Not a number where it is empty.
+///
+/// ```
+/// let mut sample = [3.0, 1.0, 2.0];
+/// assert_eq!(ember_model::curve::quantiles(&mut sample, [0.5, 0.0]), [2.0, 1.0]);
+/// ```
+#[must_use]
+pub fn quantiles<const N: usize>(sample: &mut [f64], shares: [f64; N]) -> [f64; N] {
+    sort(sample);
+    let count = sample.len() as f64;
+    shares.map(|share| {
+        let place = (share * count - 0.5).clamp(0.0, (count - 1.0).max(0.0));
+        let before = place.floor();
+        let value = |place: f64| sample.get(place as usize).copied();
+        match (value(before), value(before + 1.0)) {
+            (Some(low), Some(high)) => low + (place - before) * (high - low),
+            (Some(only), None) => only,
+            (None, _) => f64::NAN,
+        }
+    })
+}
+
+/// Compiled here, with full optimisation: bands sort often.
+fn sort(sample: &mut [f64]) {
+    sample.sort_unstable_by(f64::total_cmp);
+}
+
 #[cfg(test)]
 mod tests {
     use super::*;
@@ -45,5 +73,12 @@ mod tests {
         assert!(value_at(&[], &[], 1.0).is_nan());
         assert_eq!(first_crossing(&x, &y, 25.0), Some(3.0));
         assert_eq!(first_crossing(&x, &y, 50.0), None);
+    }
+
+    #[test]
+    fn quantiles_lie_between_the_middles_of_shares() {
+        assert_eq!(quantiles(&mut [2.0, 3.0, 1.0], [0.5]), [2.0]);
+        assert_eq!(quantiles(&mut [4.0, 2.0], [0.1, 0.5, 0.9]), [2.0, 3.0, 4.0]);
+        assert!(quantiles(&mut [], [0.5]).iter().all(|value| value.is_nan()));
     }
 }

@@ -13,9 +13,9 @@ use actix_web::web::{self, Bytes, Data};
 use actix_web::{FromRequest, HttpMessage, HttpRequest};
 use futures_util::StreamExt;
 use serde::de::DeserializeOwned;
-use serde_json::Value;
 use tokio::time::timeout_at;
 
+use ember_wire::often;
 use crate::context::Context;
 use crate::error::{ApiError, BODY_LIMIT, UPLOAD_LIMIT};
 use crate::shares::Place;
@@ -264,7 +264,7 @@ impl<T: DeserializeOwned, const KB: usize> FromRequest for Body<T, KB> {
                 other => other,
             })?;
             let malformed = |error: serde_json::Error| ApiError::Malformed(error.to_string());
-            let sent: Value = serde_json::from_slice(&sent).map_err(malformed)?;
+            let sent = often::any(&sent).map_err(malformed)?;
             text::all(&sent)?;
             Ok(Self(serde_json::from_value(sent).map_err(malformed)?))
         })

@@ -1,5 +1,6 @@
 //! What every handler is given: the pool, and a way off the request workers.
 
+use std::any::Any;
 use std::num::NonZero;
 use std::sync::atomic::{AtomicU8, AtomicUsize, Ordering};
 use std::sync::{Arc, LazyLock, Mutex, PoisonError};
@@ -62,11 +63,27 @@ static IN_THE_BACKGROUND: LazyLock<Option<Runtime>> = LazyLock::new(|| {
         .ok()
 });
 
+/// What work answered. Its type is known to the caller alone: threads, turns and transactions are compiled once and
+/// not for each handler, which was an eighth of the code of the service.
+type Answer = Result<Box<dyn Any + Send>, ApiError>;
+type Work = Box<dyn FnOnce() -> Answer + Send>;
+type Queries = Box<dyn FnOnce(&mut PgConnection) -> Answer + Send>;
+
+fn boxed<T: Send + 'static>(answer: Result<T, ApiError>) -> Answer {
+    answer.map(|answer| Box::new(answer) as Box<dyn Any + Send>)
+}
+
+fn unboxed<T: 'static>(answer: Answer) -> Result<T, ApiError> {
+    match answer?.downcast() {
+        Ok(answer) => Ok(*answer),
+        Err(_) => Err(ApiError::Fault(anyhow::anyhow!(
+            "an answer of another type"
+        ))),
+    }
+}
+
 /// Does work off the request workers: reserved work at normal priority, all other work in the background.
-fn apart<T: Send + 'static>(
-    work: impl FnOnce() -> T + Send + 'static,
-    is_reserved: bool,
-) -> JoinHandle<T> {
+fn apart(work: Work, is_reserved: bool) -> JoinHandle<Answer> {
     match IN_THE_BACKGROUND.as_ref().filter(|_| !is_reserved) {
         Some(background) => background.spawn_blocking(work),
         None => tokio::task::spawn_blocking(work),
@@ -208,13 +225,14 @@ impl Context {
         household: Uuid,
         queries: impl FnOnce(&mut PgConnection) -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
-        self.query(move |connection| {
+        let queries: Queries = Box::new(move |connection| boxed(queries(connection)));
+        let queries = move |connection: &mut PgConnection| {
             connection.transaction(|connection| {
                 db::households::enter(connection, household)?;
                 queries(connection)
             })
-        })
-        .await
+        };
+        unboxed(self.query_boxed(Box::new(queries)).await)
     }
 
     /// Runs queries that are of no household on the pool's threads, and gives them up after [`PATIENCE`]: a database that
@@ -228,6 +246,11 @@ impl Context {
         &self,
         queries: impl FnOnce(&mut PgConnection) -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
+        let queries = move |connection: &mut PgConnection| boxed(queries(connection));
+        unboxed(self.query_boxed(Box::new(queries)).await)
+    }
+
+    async fn query_boxed(&self, queries: Queries) -> Answer {
         let deadline = Instant::now() + PATIENCE;
         let permit = timeout_at(deadline, Arc::clone(&self.queries).acquire_owned()).await;
         let permit = match permit {
@@ -299,6 +322,11 @@ impl Context {
         cost: Cost,
         work: impl FnOnce() -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
+        let work = Box::new(move || boxed(work()));
+        unboxed(self.compute_boxed(who, cost, work).await)
+    }
+
+    async fn compute_boxed(&self, who: Who, cost: Cost, work: Work) -> Answer {
         let turn = self.turns.turn(who, cost).await.ok_or(ApiError::Busy)?;
         let stop = Stop::default();
         // Dropped with this future, when the client has gone; then nobody waits.
@@ -307,9 +335,9 @@ impl Context {
         let work = move || {
             let answer = own.during(work);
             drop(turn);
-            answer
+            answer.unwrap_or(Err(ApiError::Busy))
         };
-        let job = apart(work, cost.is_reserved());
+        let job = apart(Box::new(work), cost.is_reserved());
         let hurry = async {
             sleep(LONG_ENOUGH).await;
             stop.finish_up();
@@ -318,9 +346,7 @@ impl Context {
             std::future::pending::<()>().await;
         };
         tokio::select! {
-            answer = job => answer
-                .map_err(|error| ApiError::Fault(error.into()))?
-                .unwrap_or(Err(ApiError::Busy)),
+            answer = job => answer.map_err(|error| ApiError::Fault(error.into()))?,
             () = hurry => Err(ApiError::Busy),
         }
     }
@@ -337,6 +363,11 @@ impl Context {
         is_read: bool,
         work: impl FnOnce(&mut PgConnection) -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
+        let work = Box::new(move |connection: &mut PgConnection| boxed(work(connection)));
+        unboxed(self.long_boxed(household, is_read, work).await)
+    }
+
+    async fn long_boxed(&self, household: Uuid, is_read: bool, work: Queries) -> Answer {
         let place = self.long_work.take(household).map_err(|why| match why {
             NoPlace::OfOnesOwn => ApiError::Occupied(
                 "this household is being saved to a file, or read from one, already; wait until that has ended",
@@ -365,7 +396,7 @@ impl Context {
                 transaction.run(work)
             }
         };
-        match timeout(LONG_WORK, apart(work, false)).await {
+        match timeout(LONG_WORK, apart(Box::new(work), false)).await {
             Ok(answer) => answer.map_err(|error| ApiError::Fault(error.into()))?,
             Err(_) => Err(took_too_long()),
         }
@@ -383,12 +414,12 @@ impl Context {
             .acquire_owned()
             .await
             .map_err(|closed| ApiError::Fault(closed.into()))?;
-        web::block(move || {
+        let work = move || {
             let answer = work();
             drop(turn);
-            answer
-        })
-        .await?
+            boxed(answer)
+        };
+        unboxed(web::block(work).await?)
     }
 
     /// The server's time; the only clock of the service.

@@ -1,10 +1,9 @@
 //! How much a kitchen may hold. What it holds is told, and one thing more than it may is refused with the way
 //! out.
 
+use crate::dto::access::HeldDto;
 use diesel::prelude::*;
 use diesel::sql_types::BigInt;
-use serde::Serialize;
-use utoipa::ToSchema;
 
 use crate::error::ApiError;
 
@@ -47,19 +46,6 @@ const MOST: [(&str, i64, &str, &str); 6] = [
         "they go by themselves, the oldest first",
     ),
 ];
-
-/// How much a kitchen holds of something.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize, ToSchema)]
-pub struct HeldDto {
-    /// What: a table's name.
-    pub kind: &'static str,
-    /// The same in words.
-    pub what: &'static str,
-    /// How many there are, deleted ones that can be brought back counted too.
-    pub count: i64,
-    /// How many there may be.
-    pub most: i64,
-}
 
 #[derive(QueryableByName)]
 struct Count {

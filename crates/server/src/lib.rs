@@ -1,5 +1,7 @@
 //! HTTP service of Zesty Ember: parse, call the core, store, answer.
 
+pub use ember_wire::{dto, error, text, times};
+
 pub mod access;
 pub mod admission;
 pub mod app;
@@ -16,8 +18,6 @@ pub mod db;
 pub mod demo;
 pub mod description;
 pub mod documents;
-pub mod dto;
-pub mod error;
 pub mod examples;
 mod files;
 pub mod following;
@@ -47,8 +47,6 @@ pub mod startup;
 pub mod storage;
 pub mod supper;
 pub mod suppers;
-pub mod text;
 pub mod thermometers;
-pub mod times;
 pub mod who;
 pub mod wrong;

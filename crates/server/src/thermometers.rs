@@ -32,26 +32,6 @@ const SHOWN: std::ops::RangeInclusive<f64> = -40.0..=400.0;
 /// Older readings belong to no cook that is under way.
 const LONGEST: Duration = Duration::days(1);
 
-impl ChannelKindDto {
-    const fn word(self) -> &'static str {
-        match self {
-            Self::Core => "core",
-            Self::Air => "air",
-            Self::Off => "off",
-        }
-    }
-
-    /// As it is stored.
-    #[must_use]
-    pub fn read(word: &str) -> Self {
-        match word {
-            "core" => Self::Core,
-            "air" => Self::Air,
-            _ => Self::Off,
-        }
-    }
-}
-
 fn number(n: i32) -> u32 {
     u32::try_from(n).unwrap_or_default()
 }

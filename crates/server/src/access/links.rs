@@ -7,6 +7,7 @@ use uuid::Uuid;
 use super::Secret;
 use crate::context::Context;
 use crate::db::households::{self as rows, Found, Link};
+use crate::dto::access::{LinkDto, LinkKindDto, NewLinkKindDto};
 use crate::error::ApiError;
 use crate::kitchen::Kitchen;
 
@@ -111,4 +112,33 @@ pub async fn thermometer(context: &Context, secret: &str) -> Result<(Kitchen, Uu
     let found = found(context, secret, &[LinkKind::Thermometer]).await?;
     let thermometer = found.of.ok_or(ApiError::NotFound("thermometer"))?;
     Ok((Kitchen::of(context, found.household), thermometer))
+}
+
+impl From<NewLinkKindDto> for LinkKind {
+    fn from(kind: NewLinkKindDto) -> Self {
+        match kind {
+            NewLinkKindDto::Device => Self::Device,
+            NewLinkKindDto::Invitation => Self::Invitation,
+            NewLinkKindDto::Calendar => Self::Calendar,
+        }
+    }
+}
+
+impl From<Link> for LinkDto {
+    fn from(link: Link) -> Self {
+        let kind = match link.kind.as_str() {
+            "device" => LinkKindDto::Device,
+            "invitation" => LinkKindDto::Invitation,
+            "calendar" => LinkKindDto::Calendar,
+            _ => LinkKindDto::Thermometer,
+        };
+        Self {
+            id: link.id,
+            kind,
+            of: link.of,
+            created_at: link.created_at,
+            expires_at: link.expires_at,
+            last_used_at: link.last_used_at,
+        }
+    }
 }

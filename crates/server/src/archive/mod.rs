@@ -9,7 +9,7 @@ mod write;
 
 use serde::{Deserialize, Serialize};
 
-pub use read::{Came, read};
+pub use read::read;
 pub use schema::schema;
 pub use write::write;
 

@@ -1,6 +1,7 @@
 //! A household read from a file: what is there already stays as it is, what is new is added, and all of it or
 //! nothing. The file is somebody's, so it is read within bounds and written nowhere but into the tables.
 
+use crate::dto::access::Came;
 use std::collections::{HashMap, HashSet};
 use std::fs;
 use std::io::{BufRead, BufReader, Read};
@@ -8,9 +9,7 @@ use std::io::{BufRead, BufReader, Read};
 use diesel::prelude::*;
 use diesel::sql_types::{Jsonb, Text as SqlText};
 use ember_core::stop::Stop;
-use serde::Serialize;
 use serde_json::{Map, Value, json};
-use utoipa::ToSchema;
 use zip::ZipArchive;
 
 use super::check::{self, Photographs};
@@ -33,17 +32,6 @@ const AT_ONCE: usize = 50;
 const BYTES_AT_ONCE: usize = 4 << 20;
 /// Names that are numbered are tried up to here.
 const MOST_NUMBER: usize = 10_000;
-
-/// What came of a table.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize, ToSchema)]
-pub struct Came {
-    /// Which: machines, cards, suppers, cooks and what belongs to them.
-    pub what: &'static str,
-    /// Rows that were added.
-    pub added: usize,
-    /// Rows that were there already, or belong to such.
-    pub known: usize,
-}
 
 type File<'a> = ZipArchive<BufReader<&'a fs::File>>;
 

@@ -23,6 +23,7 @@ pub mod suppers;
 pub mod thermometers;
 
 use diesel_migrations::{EmbeddedMigrations, embed_migrations};
+use ember_wire::pages::Page;
 
 diesel::define_sql_function! {
     /// The household that was set for this transaction.
@@ -39,4 +40,13 @@ pub struct Slice {
     pub offset: i64,
     /// Rows to return.
     pub limit: i64,
+}
+
+impl From<Page> for Slice {
+    fn from(page: Page) -> Self {
+        Self {
+            offset: (page.number - 1) * page.size,
+            limit: page.size,
+        }
+    }
 }

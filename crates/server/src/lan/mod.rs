@@ -5,6 +5,7 @@ mod authority;
 mod names;
 mod setup;
 
+use crate::dto::phone::LanDto;
 use std::net::SocketAddr;
 use std::path::Path;
 use std::sync::Arc;
@@ -141,4 +142,17 @@ pub fn read(certificate: &Path, key: &Path) -> Result<ServerConfig, String> {
     let own = PrivateKeyDer::from_pem_file(key)
         .map_err(|error| format!("{} ({error})", unread(key, "private key")))?;
     tls(chain, own)
+}
+
+impl From<&Lan> for LanDto {
+    fn from(lan: &Lan) -> Self {
+        let setup = lan.setup.as_ref();
+        Self {
+            address: lan.address.clone(),
+            others: lan.others.clone(),
+            setup: setup.map(|setup| setup.address.clone()),
+            fingerprint: setup.map(|setup| setup.fingerprint.clone()),
+            picture_svg: lan.picture(),
+        }
+    }
 }

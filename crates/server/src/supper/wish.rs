@@ -5,8 +5,8 @@ use ember_core::plan::Request;
 use ember_core::schedule::{Placed, Serve, TaskKey};
 use ember_core::side::Side;
 use ember_core::supper::{
-    Before, BegunTask, Course, MethodWish, Report, Reported, SupperError, Wish, WishedCook,
-    WishedDish, WishedSide, report,
+    Before, BegunTask, Course, MethodWish, Report, Reported, Wish, WishedCook, WishedDish,
+    WishedSide, report,
 };
 
 use super::Clock;
@@ -22,20 +22,6 @@ use crate::{text, times};
 
 fn refuse<T>(field: &'static str, detail: impl Into<String>) -> Result<T, ApiError> {
     Err(ApiError::invalid(field, detail))
-}
-
-impl From<SupperError> for ApiError {
-    fn from(error: SupperError) -> Self {
-        match error {
-            SupperError::Invalid { field, detail } => Self::invalid(field, detail),
-            SupperError::Plan(error) => error.into(),
-            SupperError::Unfit(unfit) => unfit.into(),
-            SupperError::Dish { number, error } => Self::InDocument {
-                name: format!("dish {number}"),
-                error: Box::new((*error).into()),
-            },
-        }
-    }
 }
 
 /// Every dish with an identity: its own, or the first number that none has.

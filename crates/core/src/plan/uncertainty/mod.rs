@@ -8,7 +8,7 @@
 
 pub mod assumptions;
 
-use crate::curve;
+use crate::curve::{self, quantiles};
 use crate::fryer::{Cavity, Pace, Run};
 use crate::plan::cook::{Problem, Resolution, Variation};
 use crate::plan::error::PlanError;
@@ -436,13 +436,9 @@ impl Ensemble {
     /// Band of the pull.
     #[must_use]
     pub fn pull(&self) -> Band {
-        let mut pulls: Vec<(f64, f64)> = self.members.iter().map(|m| (m.pull, 1.0)).collect();
-        pulls.sort_by(|a, b| a.0.total_cmp(&b.0));
-        let at = |share| Interval::from_minutes(quantile(&pulls, share));
-        Band {
-            early: at(0.1),
-            late: at(0.9),
-        }
+        let mut pulls: Vec<f64> = self.members.iter().map(|member| member.pull).collect();
+        let [early, late] = quantiles(&mut pulls, [0.1, 0.9]).map(Interval::from_minutes);
+        Band { early, late }
     }
 
     /// Core temperature of a member at a minute, °C.
@@ -453,36 +449,10 @@ impl Ensemble {
     /// Core temperatures, °C, that a tenth and nine tenths of the members have at a minute.
     #[must_use]
     pub fn core_band(&self, minute: f64) -> [Temperature; 2] {
-        let mut cores: Vec<(f64, f64)> = self
-            .members
-            .iter()
-            .map(|member| (self.core(member, minute), 1.0))
-            .collect();
-        cores.sort_by(|a, b| a.0.total_cmp(&b.0));
-        [0.1, 0.9].map(|share| Temperature::from_celsius(quantile(&cores, share)))
+        let cores = self.members.iter().map(|member| self.core(member, minute));
+        let mut cores: Vec<f64> = cores.collect();
+        quantiles(&mut cores, [0.1, 0.9]).map(Temperature::from_celsius)
     }
-}
-
-/// The value below which a share of the weight lies, between neighbours linearly.
-fn quantile(sorted: &[(f64, f64)], share: f64) -> f64 {
-    let total: f64 = sorted.iter().map(|(_, weight)| weight).sum();
-    let mut below = 0.0;
-    let mut last: Option<(f64, f64)> = None;
-    for (value, weight) in sorted {
-        let middle = (below + 0.5 * weight) / total;
-        if middle >= share {
-            return match last {
-                Some((value_before, middle_before)) if middle > middle_before => {
-                    let part = (share - middle_before) / (middle - middle_before);
-                    value_before + part * (value - value_before)
-                }
-                _ => *value,
-            };
-        }
-        below += weight;
-        last = Some((*value, middle));
-    }
-    last.map_or(f64::NAN, |(value, _)| value)
 }
 
 #[cfg(test)]
@@ -507,13 +477,5 @@ mod tests {
             assert!(mean.abs() < 0.12, "{i}: {mean}");
             assert!((square - 1.0).abs() < 0.2, "{i}: {square}");
         }
-    }
-
-    #[test]
-    fn weights_move_a_quantile() {
-        let even = [(1.0, 1.0), (2.0, 1.0), (3.0, 1.0)];
-        assert!((quantile(&even, 0.5) - 2.0).abs() < 1e-12);
-        let late = [(1.0, 0.0), (2.0, 0.0), (3.0, 1.0)];
-        assert!((quantile(&late, 0.5) - 3.0).abs() < 1e-12);
     }
 }

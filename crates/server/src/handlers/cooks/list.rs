@@ -52,7 +52,7 @@ pub async fn list(
             StateDto::Finished => State::Finished,
         }),
         search: query.q,
-        slice: page.slice(),
+        slice: page.into(),
     };
     let read = kitchen
         .query(move |connection| cooks::page(connection, &wanted))

@@ -18,7 +18,13 @@ pub async fn list(kitchen: Kitchen) -> Result<Json<DevicesDto>, ApiError> {
     let devices = kitchen
         .query(|connection| Ok(households::devices(connection)?))
         .await?;
-    let items = devices.into_iter().map(|one| DeviceDto::of(one, this));
+    let items = devices.into_iter().map(|device| DeviceDto {
+        is_this: this == Some(device.id),
+        id: device.id,
+        name: device.name,
+        created_at: device.created_at,
+        last_used_at: device.last_used_at,
+    });
     Ok(Json(DevicesDto {
         items: items.collect(),
     }))

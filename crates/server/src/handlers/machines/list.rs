@@ -21,7 +21,7 @@ pub async fn list(
 ) -> Result<Json<MachinePageDto>, ApiError> {
     let page = query.page()?;
     let read = kitchen
-        .query(move |connection| machines::page(connection, page.slice()))
+        .query(move |connection| machines::page(connection, page.into()))
         .await?;
     Ok(Json(MachinePageDto::of(read, page)))
 }

@@ -18,7 +18,7 @@ use crate::kitchen::Kitchen;
 pub async fn list(kitchen: Kitchen, query: Query<Paging>) -> Result<Json<RecipePageDto>, ApiError> {
     let page = query.page()?;
     let read = kitchen
-        .query(move |connection| cards::page::<RecipeDto>(connection, page.slice()))
+        .query(move |connection| cards::page::<RecipeDto>(connection, page.into()))
         .await?;
     Ok(Json(RecipePageDto::of(read, page)))
 }

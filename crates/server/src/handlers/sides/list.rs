@@ -18,7 +18,7 @@ use crate::kitchen::Kitchen;
 pub async fn list(kitchen: Kitchen, query: Query<Paging>) -> Result<Json<SidePageDto>, ApiError> {
     let page = query.page()?;
     let read = kitchen
-        .query(move |connection| cards::page::<SideDto>(connection, page.slice()))
+        .query(move |connection| cards::page::<SideDto>(connection, page.into()))
         .await?;
     Ok(Json(SidePageDto::of(read, page)))
 }

@@ -21,7 +21,7 @@ const PER_PAGE: i64 = 20;
 pub async fn list(kitchen: Kitchen, query: Query<Paging>) -> Result<Json<SupperPageDto>, ApiError> {
     let page = Page::of(query.page, query.per_page, PER_PAGE)?;
     let read = kitchen
-        .query(move |connection| suppers::page(connection, page.slice()))
+        .query(move |connection| suppers::page(connection, page.into()))
         .await?;
     Ok(Json(SupperPageDto::of(read, page)))
 }

@@ -3,8 +3,6 @@
 use serde::Serialize;
 use utoipa::ToSchema;
 
-use crate::lan::Lan;
-
 /// How phones open this kitchen.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, ToSchema)]
 pub struct PhoneDto {
@@ -25,17 +23,4 @@ pub struct LanDto {
     pub fingerprint: Option<String>,
     /// What the phone opens first, to be scanned: an SVG picture.
     pub picture_svg: Option<String>,
-}
-
-impl From<&Lan> for LanDto {
-    fn from(lan: &Lan) -> Self {
-        let setup = lan.setup.as_ref();
-        Self {
-            address: lan.address.clone(),
-            others: lan.others.clone(),
-            setup: setup.map(|setup| setup.address.clone()),
-            fingerprint: setup.map(|setup| setup.fingerprint.clone()),
-            picture_svg: lan.picture(),
-        }
-    }
 }

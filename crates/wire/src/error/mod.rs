@@ -9,6 +9,7 @@ use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, HttpResponse, ResponseError};
 use ember_core::fryer::MachineError;
 use ember_core::plan::{DeadlineError, PlanError};
+use ember_core::supper::SupperError;
 use ember_core::units::{Message, OutOfBounds};
 use serde_json::Value;
 
@@ -151,6 +152,20 @@ impl From<MachineError> for ApiError {
         match error {
             MachineError::OutOfBounds(error) => Self::Bound(error),
             other => Self::Plan(PlanError::Machine(other)),
+        }
+    }
+}
+
+impl From<SupperError> for ApiError {
+    fn from(error: SupperError) -> Self {
+        match error {
+            SupperError::Invalid { field, detail } => Self::invalid(field, detail),
+            SupperError::Plan(error) => error.into(),
+            SupperError::Unfit(unfit) => unfit.into(),
+            SupperError::Dish { number, error } => Self::InDocument {
+                name: format!("dish {number}"),
+                error: Box::new((*error).into()),
+            },
         }
     }
 }

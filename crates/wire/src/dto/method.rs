@@ -9,8 +9,8 @@ use uuid::Uuid;
 
 use super::surface::SurfaceDto;
 use super::words::{CutDto, PlaceDto};
-use crate::documents::page;
 use crate::error::ApiError;
+use crate::pages::page;
 
 /// Something that happens to the meat before it goes in.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize, ToSchema)]

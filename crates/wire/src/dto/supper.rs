@@ -11,7 +11,7 @@ use super::preparation::AmountDto;
 use super::quantity::MessageDto;
 use super::request::RequestDto;
 use super::side::SideDto;
-use crate::documents::page;
+use crate::pages::page;
 
 /// Tasks of a supper that have begun, at the most.
 pub const MOST_BEGUN: usize = 120;

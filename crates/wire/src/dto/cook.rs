@@ -11,7 +11,7 @@ use super::event::{EventDto, HappeningDto, OutcomeDto};
 use super::plan::{PictureDto, PlanDto, StepDto};
 use super::request::RequestDto;
 use super::words::{CutDto, PlaceDto, ShowsDto};
-use crate::documents::page;
+use crate::pages::page;
 use crate::times::time;
 
 /// A cook to be kept.

@@ -5,11 +5,6 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use crate::access::links::LinkKind;
-use crate::archive::Came;
-use crate::db::households::{Device, Link};
-use crate::growth::HeldDto;
-
 /// How somebody is in this kitchen.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, ToSchema)]
 pub struct SessionDto {
@@ -69,20 +64,6 @@ pub struct DeviceDto {
     pub is_this: bool,
 }
 
-impl DeviceDto {
-    /// As one of them sees it.
-    #[must_use]
-    pub fn of(device: Device, this: Option<Uuid>) -> Self {
-        Self {
-            is_this: this == Some(device.id),
-            id: device.id,
-            name: device.name,
-            created_at: device.created_at,
-            last_used_at: device.last_used_at,
-        }
-    }
-}
-
 /// The devices of the household.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, ToSchema)]
 pub struct DevicesDto {
@@ -102,17 +83,6 @@ pub enum LinkKindDto {
     Calendar,
     /// A thermometer that sends.
     Thermometer,
-}
-
-impl LinkKindDto {
-    fn read(word: &str) -> Self {
-        match word {
-            "device" => Self::Device,
-            "invitation" => Self::Invitation,
-            "calendar" => Self::Calendar,
-            _ => Self::Thermometer,
-        }
-    }
 }
 
 /// A link to be made.
@@ -136,16 +106,6 @@ pub enum NewLinkKindDto {
     Invitation,
     /// A calendar that looks at a supper.
     Calendar,
-}
-
-impl From<NewLinkKindDto> for LinkKind {
-    fn from(kind: NewLinkKindDto) -> Self {
-        match kind {
-            NewLinkKindDto::Device => Self::Device,
-            NewLinkKindDto::Invitation => Self::Invitation,
-            NewLinkKindDto::Calendar => Self::Calendar,
-        }
-    }
 }
 
 /// A link that was just made; its address is told here and never again.
@@ -174,19 +134,6 @@ pub struct LinkDto {
     pub expires_at: Option<DateTime<Utc>>,
     /// When somebody came by it last.
     pub last_used_at: Option<DateTime<Utc>>,
-}
-
-impl From<Link> for LinkDto {
-    fn from(link: Link) -> Self {
-        Self {
-            id: link.id,
-            kind: LinkKindDto::read(&link.kind),
-            of: link.of,
-            created_at: link.created_at,
-            expires_at: link.expires_at,
-            last_used_at: link.last_used_at,
-        }
-    }
 }
 
 /// The links of the household.
@@ -240,4 +187,28 @@ pub struct FarewellDto {
     /// Its passphrase, where there is one.
     #[serde(default)]
     pub current: Option<String>,
+}
+
+/// How much a kitchen holds of something.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, ToSchema)]
+pub struct HeldDto {
+    /// What: a table's name.
+    pub kind: &'static str,
+    /// The same in words.
+    pub what: &'static str,
+    /// How many there are, deleted ones that can be brought back counted too.
+    pub count: i64,
+    /// How many there may be.
+    pub most: i64,
+}
+
+/// What came of a table.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, ToSchema)]
+pub struct Came {
+    /// Which: machines, cards, suppers, cooks and what belongs to them.
+    pub what: &'static str,
+    /// Rows that were added.
+    pub added: usize,
+    /// Rows that were there already, or belong to such.
+    pub known: usize,
 }

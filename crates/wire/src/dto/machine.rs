@@ -9,8 +9,8 @@ use uuid::Uuid;
 
 use super::quantity::TemperatureScaleDto;
 use super::words::MachineKindDto;
-use crate::documents::page;
 use crate::error::ApiError;
+use crate::pages::page;
 use crate::text;
 
 /// Outline of a floor.
@@ -176,11 +176,15 @@ pub const MOST_MACHINES: usize = 100;
 /// Version of the document.
 pub const DOCUMENT_VERSION: u32 = 1;
 
-pub(crate) fn usual_corner() -> f64 {
+/// The corner of a machine whose corners were not measured, mm.
+#[must_use]
+pub fn usual_corner() -> f64 {
     USUAL_CORNER.millimetres()
 }
 
-pub(crate) fn usual_heat() -> f64 {
+/// The heat of a machine whose heat was not measured.
+#[must_use]
+pub fn usual_heat() -> f64 {
     1.0
 }
 

@@ -13,7 +13,7 @@ const YEARS: std::ops::RangeInclusive<i32> = 2000..=2100;
 /// The field and the bound.
 ///
 /// ```
-/// use ember_server::times::checked;
+/// use ember_wire::times::checked;
 /// assert!(checked("eat_at", "2026-11-26T19:00:00Z".parse().unwrap()).is_ok());
 /// assert!(checked("eat_at", "-009999-01-01T00:00:00Z".parse().unwrap()).is_err());
 /// ```

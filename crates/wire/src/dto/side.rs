@@ -7,8 +7,8 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::recipe::RecipeDto;
-use crate::documents::page;
 use crate::error::ApiError;
+use crate::pages::page;
 
 /// Where a step of a side dish is done.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]

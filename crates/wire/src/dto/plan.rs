@@ -427,7 +427,7 @@ fn colours(amounts: &[f64]) -> Vec<f64> {
 }
 
 impl PictureDto {
-    pub(crate) fn of(picture: &Picture, ensemble: Option<&Ensemble>) -> Self {
+    pub fn of(picture: &Picture, ensemble: Option<&Ensemble>) -> Self {
         let band = |side: fn([Temperature; 2]) -> Temperature| -> Vec<f64> {
             let of = |ensemble: &Ensemble| {
                 let at = |minute: &f64| side(ensemble.core_band(*minute)).celsius();

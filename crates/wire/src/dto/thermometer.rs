@@ -76,6 +76,28 @@ pub enum ChannelKindDto {
     Off,
 }
 
+impl ChannelKindDto {
+    /// The word that is stored for it.
+    #[must_use]
+    pub const fn word(self) -> &'static str {
+        match self {
+            Self::Core => "core",
+            Self::Air => "air",
+            Self::Off => "off",
+        }
+    }
+
+    /// From the word that is stored for it.
+    #[must_use]
+    pub fn read(word: &str) -> Self {
+        match word {
+            "core" => Self::Core,
+            "air" => Self::Air,
+            _ => Self::Off,
+        }
+    }
+}
+
 /// What a channel is stuck in from now on.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
