@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# Computes crates/core/tests/data/reference.csv anew with general-purpose Python packages; with "peers",
+# Computes crates/core/tests/all/data/reference.csv anew with general-purpose Python packages; with "peers",
 # times their solvers on the linear reference of the benchmarks instead. Not part of ./test: the numbers
 # are committed, so that the Rust tests need no Python.
 set -euo pipefail
@@ -11,5 +11,5 @@ python3 -m venv "$venv"
 if [ "${1:-}" = peers ]; then
   MPLBACKEND=Agg "$venv/bin/python" peers.py
 else
-  MPLBACKEND=Agg "$venv/bin/python" compute.py >../crates/core/tests/data/reference.csv
+  MPLBACKEND=Agg "$venv/bin/python" compute.py >../crates/core/tests/all/data/reference.csv
 fi

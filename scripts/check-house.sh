@@ -197,7 +197,7 @@ port=$(free_port)
 PG_PID=$! PG_PORT=$port
 postgres_wait
 "$PG_BIN/createdb" -h 127.0.0.1 -p "$port" -U ember ember
-database "postgres://ember@127.0.0.1:$port/ember" -f crates/server/tests/fixtures/kitchen-0.1.sql
+database "postgres://ember@127.0.0.1:$port/ember" -f crates/server/tests/all/fixtures/kitchen-0.1.sql
 postgres_stop
 check "a kitchen of version 0.1 is started" kitchen_up "$old"
 check "with its cooks" [ "$(total cooks)" = 2 ]

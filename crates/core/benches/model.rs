@@ -6,7 +6,7 @@
     reason = "criterion's macros, and requests that are known to be good"
 )]
 
-#[path = "../tests/full_supper/mod.rs"]
+#[path = "../tests/all/full_supper/mod.rs"]
 mod full_supper;
 
 use std::hint::black_box;

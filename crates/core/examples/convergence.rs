@@ -5,7 +5,7 @@
     reason = "a tool of its developers, whose output is the table"
 )]
 
-#[path = "../tests/reference/mod.rs"]
+#[path = "../tests/all/reference/mod.rs"]
 mod reference;
 
 use std::sync::Arc;

@@ -9,7 +9,7 @@
     reason = "a tool of its developers; the rows are known to be good"
 )]
 
-#[path = "../tests/facts/mod.rs"]
+#[path = "../tests/all/facts/mod.rs"]
 mod facts;
 
 use ember_core::fryer::MachineKind;

@@ -15,12 +15,12 @@ use futures_util::StreamExt;
 use serde::de::DeserializeOwned;
 use tokio::time::timeout_at;
 
-use ember_wire::often;
 use crate::context::Context;
 use crate::error::{ApiError, BODY_LIMIT, UPLOAD_LIMIT};
 use crate::shares::Place;
 use crate::text;
 use crate::who::Who;
+use ember_wire::often;
 
 /// A JSON body of up to `KB` kB whose texts were checked. All handlers take their body this way, except the readings of
 /// thermometers, which hold only numbers and times.

@@ -5,7 +5,7 @@
 //! the model that is a function of temperature with covariance `MODEL² exp(-|T - T'| / LENGTH)`. What was
 //! seen conditions all the rest, with weights of a Student likelihood from leave-one-out residuals, so that
 //! a bad reading does not run away with it. The formulation and its constants are those of the project's
-//! note on running cooks; `tests/live.rs` holds them against cooks of an independently written model.
+//! note on running cooks; `tests/all/live.rs` holds them against cooks of an independently written model.
 
 use super::gauss::{dot, inverse};
 

@@ -148,7 +148,7 @@ fn changed_at(table: &[[f64; 2]; HOT], celsius: f64) -> [f64; 2] {
 
 /// The step to take, s, when `elapsed` seconds have passed since the piece met new surroundings:
 /// one second at first, fifteen from the sixth minute on. The error of the centre is then below
-/// 0.1 K (`tests/exact.rs` and the table in `docs/model.md`).
+/// 0.1 K (`tests/all/exact.rs` and the table in `docs/model.md`).
 ///
 /// ```
 /// use ember_model::heat::step_size;

@@ -43,7 +43,7 @@ pub fn boiling(pressure: f64) -> f64 {
 }
 
 /// Formula of Hyland and Wexler for water, as printed in the ASHRAE Handbook - Fundamentals,
-/// psychrometrics (from memory; `tests/outside.rs` compares with a library that has it too):
+/// psychrometrics (from memory; `tests/all/outside.rs` compares with a library that has it too):
 /// logarithm of the pressure in Pa and its slope, 1/K, at a temperature in °C.
 fn hyland_wexler(celsius: f64) -> [f64; 2] {
     const C: [f64; 6] = [

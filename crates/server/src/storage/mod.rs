@@ -5,7 +5,7 @@
 //! none and is version 1. Reading an older version takes it through one upgrade after the other; a
 //! newer one, written by a later Zesty Ember, is told as such and left alone. So the wire
 //! ([`crate::dto`]) can change from one day to the next: what is stored changes only here, with a
-//! new version and an upgrade, and `tests/storage.rs` reads every version that ever was.
+//! new version and an upgrade, and `tests/all/storage.rs` reads every version that ever was.
 //!
 //! What a cook said (sentences, machines, methods, suppers, events) has types of its own here. What
 //! was computed from it (a plan, a schedule, the summary of a list) is kept as it was answered: a

@@ -1,7 +1,7 @@
 //! What was computed, as it was answered then: plans, schedules, and the summaries that lists show.
 //!
 //! A snapshot is for looking at, so it has the shape of the answer, and a version of its own. Where
-//! the shape of an answer changes, a version and an upgrade are added here; `tests/storage.rs` holds
+//! the shape of an answer changes, a version and an upgrade are added here; `tests/all/storage.rs` holds
 //! the shape that is written against a committed one, so that a change without a version is seen.
 
 use serde::{Deserialize, Serialize};

@@ -4,7 +4,7 @@
 //! one), and what that does to the time of every core temperature gives a response (second order in the
 //! logarithm of time). Members are drawn from the stated spreads by a fixed quasi-random sequence and read
 //! off that response, so that a band costs eight cooks whatever its number of members, and the same request
-//! always gives the same band. `tests/band.rs` holds it against cooks drawn and computed in full.
+//! always gives the same band. `tests/all/band.rs` holds it against cooks drawn and computed in full.
 
 pub mod assumptions;
 
