@@ -19,18 +19,25 @@ export default defineConfig({
   // A shared machine may stand still for a while; nothing here measures time.
   timeout: 180_000,
   expect: { timeout: 20_000 },
-  fullyParallel: false,
-  workers: 1,
+  globalSetup: "./tests/kitchen.ts",
+  // Each test has a kitchen of its own.
+  fullyParallel: true,
+  workers: 2,
   forbidOnly: true,
-  // What passes only at the second try is told as flaky: look into it.
-  retries: 1,
+  // What passes only at the second try is told as flaky: look into it, with RETRIES=0.
+  retries: Number(process.env.RETRIES ?? 1),
   reporter: [["list"]],
   use: {
     launchOptions,
     locale: "en-GB",
     timezoneId: "UTC",
     viewport: { width: 1280, height: 800 },
-    trace: "retain-on-failure",
+    // What waits for the end of a movement waits for nothing.
+    contextOptions: { reducedMotion: "reduce" },
+    // Keeping the page for later takes the processor as long as the page itself: only where a test needs it.
+    serviceWorkers: "block",
+    // Recording is slow: only where a test is tried again.
+    trace: "on-first-retry",
     screenshot: "only-on-failure",
   },
 });

@@ -54,3 +54,23 @@ build_web() {
   fresh web/dist/index.html web/src web/index.html web/vite.config.ts web/package-lock.json ||
     (cd web && npm run --silent build) || die "the web application did not build; see above"
 }
+
+# Builds the service. On a terminal the compiler tells how far it is; elsewhere a line is written every ten seconds.
+build_server() {
+  local build=(cargo build --package ember-server --package ember-probe) shown=0 part now
+  say "the service: what is new is compiled"
+  if [ -t 2 ]; then
+    "${build[@]}" || die "the server did not build; see above"
+    return
+  fi
+  CARGO_TERM_PROGRESS_WHEN=always CARGO_TERM_PROGRESS_WIDTH=80 "${build[@]}" 2>&1 | tr '\r' '\n' |
+    while read -r part; do
+      if [[ $part =~ ([0-9]+)/([0-9]+)(:|$) ]]; then
+        now=$(date +%s)
+        [ $((now - shown)) -lt 10 ] || { say "the service: ${BASH_REMATCH[1]} of ${BASH_REMATCH[2]} crates are built"; shown=$now; }
+      elif [[ $part == *error* || $part == *warning* ]]; then
+        say "$part"
+      fi
+    done
+  [ "${PIPESTATUS[0]}" -eq 0 ] || { "${build[@]}" --quiet; die "the server did not build; see above"; }
+}

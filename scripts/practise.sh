@@ -15,7 +15,7 @@ practise() {
     node -pe 'JSON.parse(require("fs").readFileSync(0)).token')
   say "practice thermometer: in a running cook press Change and tie its channel 1"
   while kill -0 "$SERVER_PID" 2>/dev/null; do
-    setpriv --pdeathsig TERM target/release/ember-probe --url "$url" --token "$token" --follow \
+    setpriv --pdeathsig TERM target/debug/ember-probe --url "$url" --token "$token" --follow \
       --seed "$RANDOM" || sleep 5
   done
 }

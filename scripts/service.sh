@@ -4,7 +4,7 @@
 # SERVER and WEB_DIR to what that user can read.
 service_identity() {
   SERVICE_AS=()
-  SERVER=$PWD/target/release/ember-server
+  SERVER=$PWD/target/debug/ember-server
   WEB_DIR=$PWD/web/dist
   STAGED=
   [ "$(id -u)" -eq 0 ] || return 0

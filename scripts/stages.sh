@@ -4,17 +4,48 @@ PASSED=0
 FAILED=0
 SUMMARY=()
 
-# stage NAME COMMAND...: counts the tests a runner names, or the stage itself as one check.
+# stage NAME COMMAND...: runs a stage and shows what it prints.
 stage() {
-  local name=$1 log status started took passed failed
-  shift
-  log=$scratch/stage.log
+  local log=$scratch/stage.log
+  printf '\n== %s\n' "$1"
+  run_stage "$log" "$@"
+  count_stage "$log" "$1"
+}
+
+# beside NAME COMMAND...: begins a stage that runs beside the next ones. gather: waits for all of these, and shows what
+# they printed.
+BESIDE=()
+beside() {
+  local log=$scratch/beside-${#BESIDE[@]}.log
+  run_stage "$log" "$@" >/dev/null &
+  BESIDE+=("$!" "$log" "$1")
+}
+gather() {
+  local at
+  for ((at = 0; at < ${#BESIDE[@]}; at += 3)); do
+    wait "${BESIDE[at]}"
+    printf '\n== %s\n' "${BESIDE[at + 2]}"
+    cat "${BESIDE[at + 1]}"
+    count_stage "${BESIDE[at + 1]}" "${BESIDE[at + 2]}"
+  done
+  BESIDE=()
+}
+
+# run_stage LOG NAME COMMAND...: keeps the output, the status and the seconds.
+run_stage() {
+  local log=$1 started status
+  shift 2
   started=$(date +%s)
-  printf '\n== %s\n' "$name"
   # Runners colour and redraw less when they write to a pipe.
   CI=true "$@" 2>&1 | tee "$log"
   status=${PIPESTATUS[0]}
-  took=$(($(date +%s) - started))
+  printf '%d %d\n' "$status" $(($(date +%s) - started)) >"$log.end"
+}
+
+# count_stage LOG NAME: counts the tests a runner names, or the stage itself as one check.
+count_stage() {
+  local log=$1 name=$2 status took passed failed
+  read -r status took <"$log.end"
   passed=$(count_of passed "$log")
   failed=$(count_of failed "$log")
   if [ $((passed + failed)) -eq 0 ]; then
@@ -44,7 +75,7 @@ summary() {
 # The core knows no web, database or async crate, not even through another.
 core_is_pure() {
   local found
-  found=$(cargo tree --package ember-core --edges normal,build --prefix none |
+  found=$(cargo tree --package ember-model --package ember-core --edges normal,build --prefix none |
     grep -E '^(actix|axum|hyper|tokio|async-|futures|diesel|postgres|sqlx|r2d2|reqwest|tower|serde_json) ?' |
     sort -u)
   [ -z "$found" ] || { printf 'ember-core pulls in:\n%s\n' "$found"; return 1; }
@@ -66,7 +97,7 @@ openapi_is_committed() {
 
 # described OPTION FILE: what the service prints with an option is what is committed.
 described() {
-  cargo run --quiet --package ember-server -- "--$1" >"$scratch/described.json" &&
+  target/debug/ember-server "--$1" >"$scratch/described.json" &&
     diff -u "$2" "$scratch/described.json" ||
     { say "$2 is out of date: cargo run -p ember-server -- --$1 > $2"; return 1; }
 }
@@ -87,27 +118,37 @@ script_is_small() {
   [ "$total" -gt 0 ] && [ "$total" -le "$limit" ]
 }
 
-build_all() {
-  npm --prefix web run --silent build && cargo build --release --quiet --package ember-server --package ember-probe
+# What is fetched for the stages that follow, while the compiler has the processor.
+fetch_packages() {
+  local of
+  for of in $1; do
+    case $of in
+      web | e2e) npm_install "$of" ;;
+      chromium) command -v chromium >/dev/null || install_debian chromium ;;
+      contract) schemathesis_install || return 1 ;;
+    esac
+  done
+}
+
+schemathesis_install() {
+  local venv=target/contract
+  ! "$venv/bin/schemathesis" --version 2>/dev/null | grep -q 4.32.5 || return 0
+  python3 -c 'import ensurepip' 2>/dev/null || install_debian python3-venv
+  rm -rf "$venv"
+  python3 -m venv "$venv" && "$venv/bin/pip" install --quiet --disable-pip-version-check schemathesis==4.32.5
 }
 
 # The API description against the running service: a schema-driven fuzzer, pinned, in an environment
 # of its own. No answer of ours is 5xx, and none is undocumented.
 contract_is_kept() {
   local venv=target/contract port log=$scratch/contract.log status
-  if ! "$venv/bin/schemathesis" --version 2>/dev/null | grep -q 4.32.5; then
-    python3 -c 'import ensurepip' 2>/dev/null || install_debian python3-venv
-    rm -rf "$venv"
-    python3 -m venv "$venv" && "$venv/bin/pip" install --quiet --disable-pip-version-check \
-      schemathesis==4.32.5 || return 1
-  fi
   port=$(free_port)
   "$PG_BIN/createdb" --maintenance-db "$PG_ADMIN_URL/postgres" contract || return 1
   DATABASE_URL=$PG_ADMIN_URL/contract RUST_LOG=error \
     target/debug/ember-server --port "$port" --web-dir "$scratch" >/dev/null 2>&1 &
   CONTRACT_PID=$!
   "$venv/bin/schemathesis" run "http://127.0.0.1:$port/api/openapi.json" \
-    --url "http://127.0.0.1:$port" --wait-for-schema 60 --max-examples 50 --seed 1 \
+    --url "http://127.0.0.1:$port" --wait-for-schema 60 --max-examples 50 --seed 1 --workers 2 \
     --phases examples,coverage,fuzzing --suppress-health-check all --exclude-path /api/changes --exclude-operation-id import_household --request-timeout 60 \
     --checks not_a_server_error,status_code_conformance,content_type_conformance,response_schema_conformance \
     --no-color --warnings off --generation-database none >"$log" 2>&1

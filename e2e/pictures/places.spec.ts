@@ -1,11 +1,11 @@
 // The pictures of docs/screenshots, from the demo kitchen: scripts/screenshots.sh.
-import { choose, expect, type Page, test, word } from "../tests/kitchen";
+import { choose, expect, type Page, still, test, word } from "../tests/kitchen";
 
 const folder = "../docs/screenshots";
 const shot = async (page: Page, name: string) => {
   await page.waitForLoadState("networkidle");
   await page.evaluate(() => document.fonts.ready);
-  await page.waitForTimeout(400);
+  await still(page);
   await page.screenshot({ path: `${folder}/${name}.png` });
 };
 

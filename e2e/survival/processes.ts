@@ -178,7 +178,7 @@ export class Server {
   }
 
   async start() {
-    const program = process.env.EMBER_SERVER ?? "../target/release/ember-server";
+    const program = process.env.EMBER_SERVER ?? "../target/debug/ember-server";
     const words = ["--web-dir", "../web/dist", "--no-demo", "--port", String(this.port)];
     const child = spawn(program, [...words, ...this.options], {
       env: { ...process.env, RUST_LOG: "off", ...this.env },

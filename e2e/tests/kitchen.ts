@@ -1,5 +1,5 @@
-// A kitchen for each test: its own database on the throw-away cluster, and a server process
-// that can be killed and started again.
+// A kitchen for each test: its own database on the throw-away cluster, a copy of one that is filled once, and a server
+// process that can be killed and started again.
 import { type ChildProcess, execFileSync, spawn } from "node:child_process";
 import { randomUUID } from "node:crypto";
 import { once } from "node:events";
@@ -25,19 +25,38 @@ async function freePort(): Promise<number> {
 const psql = (sql: string) =>
   execFileSync("psql", ["-qAtX", `${cluster}/postgres`, "-c", sql], { stdio: "pipe" });
 
+/** Databases that are copied for each test: with the demo, and without. */
+const FILLED = { demo: "e2e_filled_demo", bare: "e2e_filled_bare" };
+
+/** Fills the databases that are copied: run once, before all tests. */
+export default async function fill() {
+  for (const [kind, name] of Object.entries(FILLED)) {
+    psql(`DROP DATABASE IF EXISTS ${name} WITH (FORCE)`);
+    const kitchen = new Kitchen(name);
+    await kitchen.open(kind === "demo");
+    await kitchen.kill();
+  }
+}
+
 export class Kitchen {
   private child: ChildProcess | null = null;
-  readonly name = `e2e_${randomUUID().replaceAll("-", "")}`;
   url = "";
 
-  async open(demo: boolean) {
-    psql(`CREATE DATABASE ${this.name}`);
-    // As the service works: behind the walls between households. What the owner makes it may use.
-    this.sql(
-      `ALTER DEFAULT PRIVILEGES IN SCHEMA public
-         GRANT SELECT, INSERT, UPDATE, DELETE ON TABLES TO ember_app;
-       ALTER DEFAULT PRIVILEGES IN SCHEMA public GRANT USAGE ON SEQUENCES TO ember_app`,
-    );
+  constructor(readonly name = `e2e_${randomUUID().replaceAll("-", "")}`) {}
+
+  /** Copied from a database that is filled already, or made from nothing. */
+  async open(demo: boolean, copied = false) {
+    if (copied) {
+      psql(`CREATE DATABASE ${this.name} TEMPLATE ${demo ? FILLED.demo : FILLED.bare}`);
+    } else {
+      psql(`CREATE DATABASE ${this.name}`);
+      // As the service works: behind the walls between households. What the owner makes it may use.
+      this.sql(
+        `ALTER DEFAULT PRIVILEGES IN SCHEMA public
+           GRANT SELECT, INSERT, UPDATE, DELETE ON TABLES TO ember_app;
+         ALTER DEFAULT PRIVILEGES IN SCHEMA public GRANT USAGE ON SEQUENCES TO ember_app`,
+      );
+    }
     this.demo = demo;
     for (let again = 2; ; again -= 1) {
       this.url = `http://127.0.0.1:${await freePort()}`;
@@ -62,7 +81,7 @@ export class Kitchen {
     const { port } = new URL(this.url);
     const owner = `${cluster}/${this.name}`;
     const child = spawn(
-      process.env.EMBER_SERVER ?? "../target/release/ember-server",
+      process.env.EMBER_SERVER ?? "../target/debug/ember-server",
       [
         ...["--web-dir", "../web/dist", "--port", port],
         ...(this.demo ? [] : ["--no-demo"]),
@@ -166,7 +185,8 @@ export const test = base.extend<Fixtures & { kitchen: Kitchen }>({
   kitchen: async ({ demo, doors }, use, testInfo) => {
     const kitchen = new Kitchen();
     kitchen.doors = doors;
-    await kitchen.open(demo);
+    // Where everybody signs in, the first start tells the link that opens the kitchen.
+    await kitchen.open(demo, !doors);
     await use(kitchen);
     await kitchen.close();
     if (testInfo.status !== testInfo.expectedStatus) {

@@ -230,7 +230,7 @@ test("the practice thermometer from loading to the log", async ({ page, kitchen 
   await accessible(page);
   await page.getByRole("button", { name: "Back" }).click();
   // 24 minutes of its own truth in as many seconds, as if it had been in from the beginning.
-  const probe = spawn("../target/release/ember-probe", [
+  const probe = spawn("../target/debug/ember-probe", [
     ...["--url", kitchen.url, "--token", token, "--began-ago", "1440", "--speed", "60"],
     ...["--minutes", "24", "--setting", "200", "--seed", "5"],
   ]);

@@ -113,7 +113,7 @@ impl Quantity {
 /// struct Late;
 /// impl Late {
 ///     fn message(&self) -> ember_model::units::Message {
-///         ember_model::units::Message::plain("too late".into())
+///         ember_model::units::Message::plain("too late")
 ///     }
 /// }
 /// # impl std::fmt::Debug for Late { fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result { f.write_str("Late") } }
