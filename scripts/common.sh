@@ -68,7 +68,7 @@ build_server() {
       if [[ $part =~ ([0-9]+)/([0-9]+)(:|$) ]]; then
         now=$(date +%s)
         [ $((now - shown)) -lt 10 ] || { say "the service: ${BASH_REMATCH[1]} of ${BASH_REMATCH[2]} crates are built"; shown=$now; }
-      elif [[ $part == *error* || $part == *warning* ]]; then
+      elif [[ $part =~ ^(error|warning)[:[] ]]; then
         say "$part"
       fi
     done

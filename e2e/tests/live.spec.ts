@@ -5,7 +5,7 @@ import { once } from "node:events";
 import { accessible, expect, fitsTheWidth, type Kitchen, onTo, press, settled, test } from "./kitchen";
 import type { Page } from "@playwright/test";
 
-test.use({ locale: "en-GB", viewport: { width: 390, height: 844 } });
+test.use({ locale: "en-GB", serviceWorkers: "allow", viewport: { width: 390, height: 844 } });
 
 /** Notes when each tone is to sound, s from when it was asked for. */
 const listen = (page: Page) =>

@@ -14,7 +14,7 @@ interface KeptSupper {
   cooks: { cook: string }[];
 }
 
-test.use({ locale: "en-GB" });
+test.use({ locale: "en-GB", serviceWorkers: "allow" });
 
 /** The evening after the next: there is an evening before it, whatever the time is now. */
 const evening = () => {

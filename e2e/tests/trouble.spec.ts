@@ -1,7 +1,7 @@
 // Reloads, power cuts, no connection, and places that are still empty.
 import { accessible, expect, keptHere, nothingElse, press, settled, test, word } from "./kitchen";
 
-test.use({ locale: "en-GB" });
+test.use({ locale: "en-GB", serviceWorkers: "allow" });
 
 test("a reload and a killed server in mid-cook lose nothing", async ({ page, kitchen }) => {
   await nothingElse(page);
