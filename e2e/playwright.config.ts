@@ -24,7 +24,7 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   forbidOnly: true,
-  // What passes only at the second try is told as flaky: look into it, with RETRIES=0.
+  // A test that passes only at the second try is listed as flaky. RETRIES=0 shows why it failed.
   retries: Number(process.env.RETRIES ?? 1),
   reporter: [["list"]],
   use: {

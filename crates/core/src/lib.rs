@@ -5,7 +5,7 @@
 //! `ember-model` <- `prep` <- `plan` <- `live`; `diagnosis` and `practice` read `live` and `plan`; `schedule` reads
 //! `plan` and `prep`; `supper` reads `schedule`, `plan` and `prep`.
 //!
-//! What nobody waits for any more ends early:
+//! A computation ends early when its caller has gone:
 //! ```
 //! use ember_core::{fryer::PRESETS, meat::CutId, plan::{Request, plan}, stop::Stop};
 //! let request = Request::usual(CutId::Drumstick, PRESETS[1].machine());

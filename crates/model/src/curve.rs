@@ -32,7 +32,7 @@ pub fn first_crossing(x: &[f64], y: &[f64], value: f64) -> Option<f64> {
         })
 }
 
-/// The values below which shares of a sample lie, between neighbours linearly; each value stands for the middle of its
+/// The values below which shares of a sample lie, between neighbours linearly; each value is at the middle of its
 /// share. Sorts the sample. Not a number where it is empty.
 ///
 /// ```

@@ -9,7 +9,7 @@ use crate::error::ApiError;
 
 /// Most rows on a page.
 pub const MOST_PER_PAGE: i64 = 100;
-/// No kitchen has so many pages; keeps the offset far from overflow.
+/// No kitchen has this many pages; keeps the offset far from overflow.
 const MOST_PAGES: i64 = 100_000;
 
 /// A page of a list.
@@ -90,7 +90,7 @@ impl From<Unread> for ApiError {
     }
 }
 
-/// What was read of a page.
+/// A page that was read from the database.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Read<T> {
     /// The rows that can be shown.
@@ -138,7 +138,7 @@ macro_rules! page {
         }
 
         impl $name {
-            /// Of what was read.
+            /// A page of rows from the database.
             #[must_use]
             pub fn of(
                 read: crate::pages::Read<$item>,
