@@ -39,7 +39,7 @@ test("two devices change one machine: what differs is decided, the rest is merge
   }
   const say = async (tab: typeof page, label: string, text: string) => {
     await word(tab, label).click();
-    await tab.getByRole("textbox").fill(text);
+    await tab.getByRole("textbox", { name: label }).fill(text);
     await tab.keyboard.press("Enter");
   };
   const save = (tab: typeof page) => tab.getByRole("button", { name: "Save", exact: true }).click();
@@ -81,7 +81,7 @@ test("two devices change different things of one machine: both stand, and nobody
     [other, "Power", "1600"],
   ] as const) {
     await word(tab, label).click();
-    await tab.getByRole("textbox").fill(text);
+    await tab.getByRole("textbox", { name: label }).fill(text);
     await tab.keyboard.press("Enter");
     await tab.getByRole("button", { name: "Save", exact: true }).click();
     await tab.waitForURL("**/kitchen");

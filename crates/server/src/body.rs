@@ -264,7 +264,7 @@ impl<T: DeserializeOwned, const KB: usize> FromRequest for Body<T, KB> {
                 other => other,
             })?;
             let malformed = |error: serde_json::Error| ApiError::Malformed(error.to_string());
-            let sent = often::any(&sent).map_err(malformed)?;
+            let sent = often::read(&sent).map_err(malformed)?;
             text::all(&sent)?;
             Ok(Self(serde_json::from_value(sent).map_err(malformed)?))
         })

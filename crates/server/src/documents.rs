@@ -76,6 +76,14 @@ pub fn tag(revision: i32) -> ETag {
     ETag(EntityTag::new_strong(revision.to_string()))
 }
 
+/// JSON that was written where it was computed.
+#[must_use]
+pub fn json(text: String) -> HttpResponse {
+    HttpResponse::Ok()
+        .content_type(header::ContentType::json())
+        .body(text)
+}
+
 /// A document with its revision as an entity tag.
 pub fn answer<T: Serialize>(document: &T, revision: i32) -> HttpResponse {
     HttpResponse::Ok()

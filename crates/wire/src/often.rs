@@ -1,51 +1,40 @@
-//! What is read and written most often. Generic code is compiled where it is first used for a type; here it is
-//! optimised, in the service it is not. The service uses what was compiled here.
+//! The large answers that pages ask for while a cook changes a sentence, and the JSON of every request. Generic code is
+//! compiled in the crate that names the type. It is named here because this crate is optimised and the service is not.
 
-use serde_json::{Result, Value, from_value, to_string};
+use serde_json::{Result, Value, from_slice, to_string};
 
-use crate::dto::cook::CookDto;
-use crate::dto::course::CourseDto;
 use crate::dto::plan::PlanDto;
 use crate::dto::preparation::PreparationDto;
-use crate::dto::request::RequestDto;
-use crate::dto::supper::{SupperDto, SupperPlanDto};
+use crate::dto::supper::SupperPlanDto;
 
-macro_rules! written {
-    ($($name:ident: $kind:ty),+) => {
-        $(
-            /// As it is sent.
-            ///
-            /// # Errors
-            /// What has no place in JSON.
-            pub fn $name(answer: &$kind) -> Result<String> {
-                to_string(answer)
-            }
-        )+
-    };
-}
-
-written!(plan: PlanDto, cook: CookDto, course: CourseDto, preparation: PreparationDto, supper: SupperPlanDto);
-
-/// A sentence from its JSON.
+/// A plan as JSON.
 ///
 /// # Errors
-/// What is wrong with it.
-pub fn request(sent: Value) -> Result<RequestDto> {
-    from_value(sent)
+/// A value that JSON cannot express.
+pub fn plan(answer: &PlanDto) -> Result<String> {
+    to_string(answer)
 }
 
-/// A supper from its JSON.
+/// Ways of preparation as JSON.
 ///
 /// # Errors
-/// What is wrong with it.
-pub fn wish(sent: Value) -> Result<SupperDto> {
-    from_value(sent)
+/// A value that JSON cannot express.
+pub fn preparation(answer: &PreparationDto) -> Result<String> {
+    to_string(answer)
 }
 
-/// Any JSON.
+/// A supper's plan as JSON.
 ///
 /// # Errors
-/// Where it is no JSON.
-pub fn any(sent: &[u8]) -> Result<Value> {
-    serde_json::from_slice(sent)
+/// A value that JSON cannot express.
+pub fn supper(answer: &SupperPlanDto) -> Result<String> {
+    to_string(answer)
+}
+
+/// The JSON of a request.
+///
+/// # Errors
+/// The bytes are no JSON.
+pub fn read(sent: &[u8]) -> Result<Value> {
+    from_slice(sent)
 }

@@ -1,11 +1,12 @@
-use actix_web::post;
-use actix_web::web::Json;
+use actix_web::{HttpResponse, post};
 
 use crate::admission::Cost;
 use crate::body::Body;
+use crate::documents;
 use crate::dto::preparation::{PreparationDto, PreparationWishDto};
 use crate::error::ApiError;
 use crate::kitchen::Kitchen;
+use ember_wire::often;
 
 /// The methods of getting this meat ready, each cooked, with what it takes.
 #[utoipa::path(
@@ -18,10 +19,12 @@ use crate::kitchen::Kitchen;
 pub async fn preparation(
     kitchen: Kitchen,
     body: Body<PreparationWishDto>,
-) -> Result<Json<PreparationDto>, ApiError> {
+) -> Result<HttpResponse, ApiError> {
     let wish = body.into_inner();
     let answer = kitchen
-        .compute(Cost::Usual, move || PreparationDto::of(&wish))
+        .compute(Cost::Usual, move || {
+            Ok(often::preparation(&PreparationDto::of(&wish)?)?)
+        })
         .await?;
-    Ok(Json(answer))
+    Ok(documents::json(answer))
 }

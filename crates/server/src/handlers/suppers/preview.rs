@@ -1,14 +1,16 @@
-use actix_web::post;
-use actix_web::web::{Json, Query};
+use actix_web::web::Query;
+use actix_web::{HttpResponse, post};
 use ember_core::supper::Look;
 
 use crate::admission::Cost;
 use crate::body::Body;
+use crate::documents;
 use crate::dto::supper::{AlternativesDto, LookingForDto, SupperDto, SupperPlanDto};
 use crate::error::ApiError;
 use crate::kitchen::Kitchen;
 use crate::supper::put_in_place;
 use crate::suppers::machines_of;
+use ember_wire::often;
 
 /// Puts a supper in its place without keeping it.
 #[utoipa::path(
@@ -23,7 +25,7 @@ pub async fn preview(
     kitchen: Kitchen,
     query: Query<LookingForDto>,
     body: Body<SupperDto>,
-) -> Result<Json<SupperPlanDto>, ApiError> {
+) -> Result<HttpResponse, ApiError> {
     let (supper, now) = (body.into_inner(), kitchen.now());
     let look = match query.alternatives {
         Some(AlternativesDto::First) => Look::First,
@@ -32,8 +34,9 @@ pub async fn preview(
     let machines = machines_of(&kitchen).await;
     let plan = kitchen
         .compute(Cost::Dear, move || {
-            Ok(put_in_place(&supper, None, &machines, look, now)?.plan)
+            let plan = put_in_place(&supper, None, &machines, look, now)?.plan;
+            Ok(often::supper(&plan)?)
         })
         .await?;
-    Ok(Json(plan))
+    Ok(documents::json(plan))
 }
