@@ -1,4 +1,10 @@
 //! Every integration test of the core in one program, which is linked once.
+#![allow(
+    clippy::expect_used,
+    clippy::indexing_slicing,
+    clippy::panic,
+    clippy::unwrap_used
+)]
 
 mod another_model;
 mod balances;

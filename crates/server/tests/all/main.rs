@@ -1,4 +1,11 @@
 //! Every integration test of the service in one program, which is linked once.
+#![allow(
+    clippy::expect_used,
+    clippy::indexing_slicing,
+    clippy::panic,
+    clippy::result_large_err,
+    clippy::unwrap_used
+)]
 
 mod access;
 mod api;

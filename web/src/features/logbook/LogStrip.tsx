@@ -48,6 +48,8 @@ export function LogStrip({
     <Box
       ref={ref}
       position="relative"
+      // It takes the width that there is: a picture drawn wide keeps no page wide when a phone is turned.
+      css={{ contain: "inline-size" }}
       role="img"
       aria-label={spoken(readings, out?.minute, pullAt, units)}
     >

@@ -38,7 +38,8 @@ export function TodayPlace() {
   const [asks, setAsks] = useShown("three questions", true);
   // Who has answered the second question has not answered the third.
   const [began, setBegan] = useState(false);
-  if (!began && machines.data?.total === 0) setBegan(true);
+  // An answer of an earlier visit may be out of date: the one that is on its way decides.
+  if (!began && machines.data?.total === 0 && !machines.isFetching) setBegan(true);
   const failed = running.error ?? planned.error;
   // What was kept of it is shown also while the server does not answer.
   if (failed && !(running.data && planned.data)) {
