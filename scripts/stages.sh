@@ -155,7 +155,7 @@ contract_is_kept() {
     target/debug/ember-server --port "$port" --web-dir "$scratch" >/dev/null 2>&1 &
   CONTRACT_PID=$!
   "$venv/bin/schemathesis" run "http://127.0.0.1:$port/api/openapi.json" \
-    --url "http://127.0.0.1:$port" --wait-for-schema 60 --max-examples 50 --seed 1 --workers 2 \
+    --url "http://127.0.0.1:$port" --wait-for-schema 60 --max-examples 50 --seed 1 \
     --phases examples,coverage,fuzzing --suppress-health-check all --exclude-path /api/changes --exclude-operation-id import_household --request-timeout 60 \
     --checks not_a_server_error,status_code_conformance,content_type_conformance,response_schema_conformance \
     --no-color --warnings off --generation-database none >"$log" 2>&1

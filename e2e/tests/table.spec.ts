@@ -266,12 +266,12 @@ test.describe("on a phone, by keyboard", () => {
     await page.getByRole("button", { name: "5 min later", exact: true }).click();
     await expect(page.getByRole("button", { name: "5 min later", exact: true })).toBeEnabled();
     await expect(page.getByText(/^Then, at/)).toBeVisible();
-    await page.getByRole("button", { name: /^(Started|Done)$/ }).click();
+    await press(page.getByRole("button", { name: /^(Started|Done)$/ }));
     await expect(heading).not.toHaveText(first ?? "");
     // With the network gone it goes on, and nothing told is lost.
     const told = [first, await heading.textContent()];
     await page.context().setOffline(true);
-    await page.getByRole("button", { name: /^(Started|Done)$/ }).click();
+    await press(page.getByRole("button", { name: /^(Started|Done)$/ }));
     await expect(page.getByText("1 not sent yet")).toBeVisible();
     // Told once, whoever noticed.
     await expect(page.getByText(/updates are sent when the server answers/i)).toHaveCount(1);
