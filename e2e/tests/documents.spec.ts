@@ -46,7 +46,8 @@ test("two devices change one machine: what differs is decided, the rest is merge
   await say(page, "Name", "the barrel");
   await say(page, "Power", "1600");
   await save(page);
-  await expect(page.getByText("the barrel")).toBeVisible();
+  await page.waitForURL("**/kitchen");
+  await expect(page.getByText("the barrel").first()).toBeVisible();
   await say(other, "Name", "the cask");
   await save(other);
   const screen = other.getByRole("alert", { name: "Changed on two devices" });
