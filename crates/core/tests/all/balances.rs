@@ -1,6 +1,5 @@
 //! Check 3 of the heat model over everything there is: heat and water balances of every cut, in every
 //! kind of machine, under every surface, however it is held.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use ember_core::fryer::{Action, Cavity, MachineKind, Rest, Run, Spot, Support, Which};
 use ember_core::heat::{FaceLaw, Grid, Piece};

@@ -1,5 +1,4 @@
 //! The band of a plan against cooks drawn from the stated spreads and computed in full.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::chance::Chance;
 use ember_core::fryer::PRESETS;

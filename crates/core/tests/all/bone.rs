@@ -1,5 +1,4 @@
 //! Pieces with a bone of its own: where the coldest meat is, and what the bone does to it.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use std::sync::Arc;
 

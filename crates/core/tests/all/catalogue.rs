@@ -1,6 +1,5 @@
 //! The catalogue against public composition tables, and what every entry must be; thawing against the
 //! agencies' rule.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use ember_core::doneness::{Handling, Region, floor, usual_texture};
 use ember_core::fryer::{MachineKind, PRESETS, typical};

@@ -1,5 +1,4 @@
 //! What a cook costs, in figures that do not depend on the machine: steps, and allocations.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use ember_core::fryer::{Action, Cavity, MachineKind, Rest, Run, Which};
 use ember_core::heat::{FaceLaw, Grid, Piece};

@@ -1,5 +1,4 @@
 //! What went wrong: that the cause which was put into a cook is found, from what was seen and read of it.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing, clippy::panic)]
 
 use ember_core::diagnosis::{Cause, Diagnosis, Symptom, diagnose};
 use ember_core::fryer::{Machine, PRESETS};

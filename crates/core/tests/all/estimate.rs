@@ -1,6 +1,5 @@
 //! The estimate from readings, against cooks whose truth is known: of an independently written model, and
 //! of our own with the unknowns drawn and the course of time bent.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use std::collections::HashMap;
 

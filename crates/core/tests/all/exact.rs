@@ -1,5 +1,5 @@
 //! Checks 1 to 3 of the heat model: exact series, textbook coefficients, conservation.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
+
 // The printed coefficient of the sphere is a quarter turn, rounded as the textbooks print it.
 #![allow(clippy::approx_constant)]
 

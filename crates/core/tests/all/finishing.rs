@@ -1,6 +1,5 @@
 //! During the cook and after it: moving again and again, beds and boats, the pan, crisping again, shredding,
 //! tossing, what is left over; and every caution where it belongs.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing, reason = "tests")]
 
 use ember_core::doneness::{Handling, Region};
 use ember_core::fryer::{Action, PRESETS, Support};

@@ -1,5 +1,4 @@
 //! Freezing and thawing against exact solutions and worked examples.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing, clippy::panic)]
 
 use std::sync::Arc;
 

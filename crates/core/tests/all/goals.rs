@@ -1,5 +1,4 @@
 //! Two goals, inside and outside; what is planned to be done on the way; recipes read for other machines.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use ember_core::doneness::Handling;
 use ember_core::fryer::{Action, Baste, Machine, PRESETS, Support, Which};

@@ -1,6 +1,5 @@
 //! What a kitchen learns, from cooks of an independently written model: a cook is planned with what six others of its
 //! cut say, those in the machines that are nearest to its own.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing, reason = "tests")]
 
 use crate::another_model::{Cook, cooks, median};
 use crate::kitchen::Kitchen;

@@ -1,5 +1,4 @@
 //! Layouts: no overlap, inside the floor, gap kept, and near the best that is known.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use ember_core::basket::{
     Footprint, GAP, Layout, Placed, Room, all_at_once, by_hand, capacity, trays, widest, with_air,

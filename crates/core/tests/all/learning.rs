@@ -1,7 +1,6 @@
 //! What a kitchen learns, against kitchens whose truth is known: cooks computed in full in a machine other than the
 //! plan believes, with pieces, starts and air drawn by chance, bent in time by what the model does not know, and
 //! read with noise. The bars are the project's own.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing, reason = "tests")]
 
 use crate::chance::Chance;
 use crate::kitchen::Kitchen;

@@ -1,5 +1,4 @@
 //! What is told of a cook, answered: sequences from practice worked out by hand, and what holds for any.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::kitchen::{Kitchen, celsius};
 use ember_core::doneness::Region;

@@ -1,5 +1,4 @@
 //! What loading does to a plan: racks, drawers, weights, batches that wait, sections, spit, tumbler.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use ember_core::basket::{Tie, Tumbling};
 use ember_core::fryer::{Calibration, Machine, PRESETS, Spit, Support};

@@ -1,6 +1,5 @@
 //! The model against general-purpose packages: the rows of `data/reference.csv`, which
 //! `reference/run.sh` computes (names and versions stand in its first line).
-#![allow(clippy::unwrap_used, clippy::indexing_slicing, clippy::panic)]
 
 use crate::reference;
 

@@ -1,5 +1,4 @@
 //! Plans of the whole catalogue as text, refusals, and the directions a plan must move in.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use ember_core::basket::{Placed, Pose};
 use ember_core::doneness::Region;

@@ -1,6 +1,5 @@
 //! Practice: that the hidden piece answers as meat does, that each decision costs what it should, and that the
 //! advice would have gone well.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing, clippy::panic)]
 
 use ember_core::plan::plan;
 use ember_core::practice::{Exercise, Made, Move, Place, Seen, play, reveal};

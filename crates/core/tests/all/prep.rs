@@ -1,5 +1,4 @@
 //! Before the heat: drying, salt, standing out, quantities, against closed forms and practice.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing, reason = "tests")]
 
 use ember_core::fryer::{PRESETS, Support};
 use ember_core::heat::{FaceLaw, Grid, Piece};

@@ -1,5 +1,4 @@
 //! What cooks type, what they read, and that the two agree.
-#![allow(clippy::unwrap_used)]
 
 use ember_core::units::TemperatureScale::{Celsius, Fahrenheit};
 use ember_core::units::WeightSystem::{Imperial, Metric};

@@ -1,6 +1,5 @@
 //! Recipes as they are printed and told, read for the heat. The texts are invented in the manner of practitioners;
 //! their numbers are common practice.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing, reason = "tests")]
 
 use ember_core::fryer::{MachineKind, PRESETS};
 use ember_core::meat::{Browning, CutId, Layer};

@@ -1,7 +1,6 @@
 //! Nothing that can hurt: minima by region and class, holds, clocks, what the rest may add, and the
 //! same over random requests. Minima, holds and limits: published guidance, from memory, as gathered in
 //! the project's standards note.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use ember_core::doneness::{Handling, Region, floor, lethality::uk_hold};
 use ember_core::fryer::{Action, Machine, MachineKind, PRESETS, Preset};

@@ -1,5 +1,4 @@
 //! The supper: nothing twice in one place, everything in its order and window, nothing better left.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing, reason = "tests")]
 
 use crate::full_supper::full_supper;
 use ember_core::schedule::{

@@ -1,5 +1,4 @@
 //! Suppers with sides as chains: what waits for what, minute by minute, and what does not fit.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing, reason = "tests")]
 
 use std::collections::HashMap;
 use std::sync::{Arc, Mutex};

@@ -1,5 +1,4 @@
 //! Check 6 of the heat model: common practice, one set of constants per kind of machine.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing, clippy::panic)]
 
 use std::fmt::Write;
 

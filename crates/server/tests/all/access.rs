@@ -1,5 +1,4 @@
 //! Who may in, and who not: links, passphrases, devices, and the usual attacks on them.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing, clippy::panic)]
 
 use crate::support;
 

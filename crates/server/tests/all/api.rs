@@ -1,5 +1,4 @@
 //! The HTTP API on a real PostgreSQL.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::support::{Database, call, get, keep, post, report, sentence, server, server_at, with};
 use actix_web::test::TestRequest;

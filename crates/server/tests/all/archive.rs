@@ -1,5 +1,4 @@
 //! A household as a file: out of one kitchen, into another; twice without doubles; and files that are none.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing, clippy::panic)]
 
 use crate::support;
 

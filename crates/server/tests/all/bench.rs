@@ -1,5 +1,4 @@
 //! Bench over HTTP: what went wrong, and practice.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::support::{Database, get, post, report, sentence, server};
 use serde_json::{Value, json};

@@ -1,5 +1,4 @@
 //! What comes in from outside: text, times, foreign pages, and what goes out with every answer.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::support;
 

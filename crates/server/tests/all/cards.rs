@@ -1,5 +1,4 @@
 //! Methods and recipes of one's own, over HTTP.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::support::{Database, call, get, post, sentence, server};
 use actix_web::test::TestRequest;

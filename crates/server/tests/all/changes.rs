@@ -1,5 +1,4 @@
 //! What is told to open pages, across server processes.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use std::pin::Pin;
 use std::time::Duration;

@@ -1,6 +1,5 @@
 //! What all documents have in common: made once, changed by whoever has seen them, brought back, paged,
 //! and listed also where one of them cannot be read.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::support::{Database, call, get, post, sentence, server};
 use actix_web::test::{self, TestRequest};

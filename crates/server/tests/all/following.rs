@@ -1,5 +1,4 @@
 //! A supper followed as one thing: each dish by a cook of its own, which moves the supper.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use std::time::Duration as StdDuration;
 

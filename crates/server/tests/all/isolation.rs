@@ -1,5 +1,4 @@
 //! Two households on one server: nothing of the one can be read, changed or guessed by the other.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing, clippy::panic)]
 
 use crate::support;
 

@@ -1,5 +1,4 @@
 //! Opened to the phones of a home: an authority that vouches for this machine alone.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use std::fs;
 use std::io::{Read, Write};

@@ -1,5 +1,4 @@
 //! What the kitchen learns from its cooks, over HTTP.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::support::{Database, call, get, post, report, sentence, server};
 use actix_web::test::TestRequest;

@@ -1,5 +1,4 @@
 //! The log as tables, over HTTP.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::support::{Database, call, get, keep, post, report, sentence, server};
 use actix_web::test::{TestRequest, call_service, read_body};

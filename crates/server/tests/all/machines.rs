@@ -1,5 +1,4 @@
 //! The machines of the kitchen over HTTP: kept, changed, taken away, carried to another kitchen.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::support::{Database, call, get, post, sentence, server};
 use actix_web::test::TestRequest;

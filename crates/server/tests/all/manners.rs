@@ -1,5 +1,4 @@
 //! What HTTP asks of a server (RFC 9110), names of requests, figures, and requests that never end.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing, clippy::panic)]
 
 use crate::support;
 

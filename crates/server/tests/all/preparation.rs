@@ -1,5 +1,4 @@
 //! What comes before the heat, over HTTP.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::support::{Database, post, report, sentence, server};
 use actix_web::test::{TestRequest, call_service, read_body};

@@ -1,6 +1,5 @@
 //! Two devices at two servers at once: of two that cannot both be, one is refused; of the same thing twice, there
 //! is one.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing, clippy::panic)]
 
 use crate::support::doors::request;
 use crate::support::{Database, call, get, keep, post, report, sentence, server, with};

@@ -1,6 +1,5 @@
 //! Safety, goals and planned actions over HTTP: what is refused with which code, field and bound, and what
 //! is answered.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::support;
 

@@ -1,5 +1,4 @@
 //! Migrations up and down, the demo kitchen, the purge, and the API description.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::support::{Database, get, server, start};
 use chrono::{Duration, Utc};

@@ -1,5 +1,4 @@
 //! Sentences under a short address, machines by their label, words on a dial.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::support::{Database, get, post, sentence, server, with};
 use serde_json::json;

@@ -1,5 +1,4 @@
 //! How a server gets its database ready: waiting, one at a time, once, and not a newer one's.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::support;
 

@@ -1,6 +1,5 @@
 //! What was ever stored is read: the kitchen of version 0.1 as it was dumped, and every kind of document
 //! as it is written today, held against what is committed.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::support::{Database, call, get, post, report, server, start};
 use actix_web::test::TestRequest;

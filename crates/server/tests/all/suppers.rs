@@ -1,5 +1,4 @@
 //! Suppers over HTTP: everything in its place, planned anew, carried to a calendar.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::support::{Database, call, get, post, sentence, server};
 use actix_web::test::{self, TestRequest};

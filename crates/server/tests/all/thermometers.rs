@@ -1,5 +1,4 @@
 //! Thermometers that send by themselves: idempotent, late, in any order, with a clock of their own.
-#![allow(clippy::unwrap_used, clippy::indexing_slicing)]
 
 use crate::support::{Database, call, get, keep, post, report, sentence, server};
 use actix_http::Request;

@@ -1,10 +1,4 @@
 //! When things stand still, come in crowds, or end in the middle.
-#![allow(
-    clippy::unwrap_used,
-    clippy::indexing_slicing,
-    clippy::panic,
-    clippy::result_large_err
-)]
 
 use crate::support;
 

@@ -48,7 +48,7 @@ export function LogStrip({
     <Box
       ref={ref}
       position="relative"
-      // It takes the width that there is: a picture drawn wide keeps no page wide when a phone is turned.
+      // The canvas must not widen its parent: a phone that is turned makes the page narrower.
       css={{ contain: "inline-size" }}
       role="img"
       aria-label={spoken(readings, out?.minute, pullAt, units)}

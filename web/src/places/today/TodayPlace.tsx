@@ -38,7 +38,7 @@ export function TodayPlace() {
   const [asks, setAsks] = useShown("three questions", true);
   // Who has answered the second question has not answered the third.
   const [began, setBegan] = useState(false);
-  // An answer of an earlier visit may be out of date: the one that is on its way decides.
+  // A kept answer of an earlier visit may be out of date, so this waits for the new answer.
   if (!began && machines.data?.total === 0 && !machines.isFetching) setBegan(true);
   const failed = running.error ?? planned.error;
   // What was kept of it is shown also while the server does not answer.

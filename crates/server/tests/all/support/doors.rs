@@ -1,11 +1,4 @@
 //! Households, their devices, and requests as one of them.
-#![allow(
-    dead_code,
-    clippy::unwrap_used,
-    clippy::expect_used,
-    clippy::indexing_slicing,
-    clippy::panic
-)]
 
 use actix_http::Request;
 use actix_web::body::BoxBody;

@@ -1,11 +1,4 @@
 //! A fresh database for each test, and requests against the real routes.
-#![allow(
-    dead_code,
-    clippy::unwrap_used,
-    clippy::expect_used,
-    clippy::indexing_slicing,
-    clippy::panic
-)]
 
 pub mod doors;
 
