@@ -22,6 +22,12 @@ install_debian() {
     die "apt-get install $* failed; install it by hand and start again"
 }
 
+# The browser for tests and pictures; where Debian cannot be reached, a Chromium that is there already.
+chromium_install() {
+  command -v chromium-headless-shell >/dev/null ||
+    (install_debian chromium-headless-shell) || command -v chromium >/dev/null
+}
+
 need_compilers() {
   command -v cargo >/dev/null ||
     die "cargo is missing; install Rust 1.95 or later (rustup.rs) and start again"

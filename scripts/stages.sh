@@ -131,7 +131,7 @@ fetch_packages() {
   for of in $1; do
     case $of in
       web | e2e) npm_install "$of" ;;
-      chromium) command -v chromium >/dev/null || install_debian chromium ;;
+      chromium) chromium_install ;;
       contract) schemathesis_install || return 1 ;;
     esac
   done

@@ -1,33 +1,43 @@
-// Shapes whose geometry is plain SVG and whose looks come from tokens. The style system would
-// take x, y, width and height for styles, so the looks sit on a group around the shape.
-import { chakra, type HTMLChakraProps } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+// Shapes in the colours of the application. They are plain SVG elements: a chart has a hundred of them, and the style
+// system would take their x, y, width and height for styles.
+import { useChakraContext } from "@chakra-ui/react";
+import type { ReactNode, SVGAttributes } from "react";
 
-type Looks = Omit<HTMLChakraProps<"g">, "x" | "y" | "width" | "height" | "d">;
+type Looks = Pick<
+  SVGAttributes<SVGElement>,
+  "fillOpacity" | "strokeDasharray" | "strokeLinejoin" | "strokeWidth"
+> & {
+  /** The name of a colour, "none" or "currentColor". */
+  fill?: string;
+  stroke?: string;
+};
+
+/** The looks with the colours as CSS reads them. */
+function useColours<T extends Looks>(looks: T): T {
+  const { token } = useChakraContext();
+  const css = (name?: string) => name && token.var(`colors.${name}`, name);
+  return { ...looks, fill: css(looks.fill), stroke: css(looks.stroke) };
+}
 
 interface TextProps extends Looks {
   x: number;
   y: number;
   textAnchor?: "start" | "middle" | "end";
+  textStyle: "tiny" | "small" | "section";
+  fontWeight?: "400" | "700";
   children: ReactNode;
 }
 
-export function SvgText({ x, y, textAnchor = "start", children, ...looks }: TextProps) {
+export function SvgText({ textStyle, fontWeight, children, ...looks }: TextProps) {
   return (
-    <chakra.g {...looks}>
-      <text x={x} y={y} textAnchor={textAnchor}>
-        {children}
-      </text>
-    </chakra.g>
+    <text className={`svg-${textStyle}`} style={{ fontWeight }} {...useColours(looks)}>
+      {children}
+    </text>
   );
 }
 
-export function SvgPath({ d, ...looks }: Looks & { d: string }) {
-  return (
-    <chakra.g fill="none" {...looks}>
-      <path d={d} />
-    </chakra.g>
-  );
+export function SvgPath(looks: Looks & { d: string }) {
+  return <path {...useColours({ fill: "none", ...looks })} />;
 }
 
 interface RectProps extends Looks {
@@ -38,18 +48,10 @@ interface RectProps extends Looks {
   rx?: number;
 }
 
-export function SvgRect({ x, y, width, height, rx = 0, ...looks }: RectProps) {
-  return (
-    <chakra.g {...looks}>
-      <rect x={x} y={y} width={Math.max(0, width)} height={Math.max(0, height)} rx={rx} />
-    </chakra.g>
-  );
+export function SvgRect({ width, height, ...looks }: RectProps) {
+  return <rect width={Math.max(0, width)} height={Math.max(0, height)} {...useColours(looks)} />;
 }
 
-export function SvgCircle({ cx, cy, r, ...looks }: Looks & { cx: number; cy: number; r: number }) {
-  return (
-    <chakra.g {...looks}>
-      <circle cx={cx} cy={cy} r={r} />
-    </chakra.g>
-  );
+export function SvgCircle(looks: Looks & { cx: number; cy: number; r: number }) {
+  return <circle {...useColours(looks)} />;
 }

@@ -1,6 +1,6 @@
 // A word of a sentence that opens to be changed.
 import { Popover, Portal, Text } from "@chakra-ui/react";
-import { type ReactNode, useRef, useState } from "react";
+import { type ReactNode, useEffect, useId, useRef, useState } from "react";
 import { WordButton } from "./recipes";
 
 interface WordProps {
@@ -15,53 +15,65 @@ interface WordProps {
 
 export function Word({ label, text, state = "told", hint, children }: WordProps) {
   const [open, setOpen] = useState(false);
+  // A sentence has some thirty words: what a word opens is made once it is asked for. It moves the focus when it opens,
+  // so it is made closed.
+  const [asked, setAsked] = useState(false);
+  useEffect(() => setOpen(asked), [asked]);
+  const trigger = useId();
   const first = useRef<HTMLDivElement>(null);
   const close = () => setOpen(false);
   return (
-    <Popover.Root
-      open={open}
-      onOpenChange={(change) => setOpen(change.open)}
-      positioning={{ placement: "bottom-start" }}
-      lazyMount
-      unmountOnExit
-      initialFocusEl={() => first.current?.querySelector("[data-first]") ?? null}
-    >
-      <Popover.Trigger asChild>
-        <WordButton
-          state={state}
-          aria-label={`${label}: ${text}${state === "guessed" ? ", assumed" : ""}`}
-          title={state === "guessed" ? `assumed${hint ? `, ${hint}` : ""}` : undefined}
+    <>
+      <WordButton
+        id={trigger}
+        state={state}
+        aria-haspopup="dialog"
+        aria-expanded={open}
+        aria-label={`${label}: ${text}${state === "guessed" ? ", assumed" : ""}`}
+        title={state === "guessed" ? `assumed${hint ? `, ${hint}` : ""}` : undefined}
+        onClick={() => (asked ? setOpen(!open) : setAsked(true))}
+      >
+        {text}
+      </WordButton>
+      {asked ? (
+        <Popover.Root
+          ids={{ trigger }}
+          open={open}
+          onOpenChange={(change) => setOpen(change.open)}
+          positioning={{ placement: "bottom-start" }}
+          lazyMount
+          unmountOnExit
+          initialFocusEl={() => first.current?.querySelector("[data-first]") ?? null}
         >
-          {text}
-        </WordButton>
-      </Popover.Trigger>
-      <Portal>
-        <Popover.Positioner>
-          <Popover.Content
-            ref={first}
-            w="popover"
-            maxW="phone"
-            bg="raised"
-            borderColor="line"
-            borderWidth="1px"
-            borderRadius="field"
-            p="3"
-            boxShadow="lg"
-            aria-label={label}
-          >
-            <Text textStyle="section" mb="2">
-              {label}
-              {hint ? (
-                <Text as="span" color="ink.soft" fontWeight="400">
-                  {" "}
-                  · {hint}
+          <Portal>
+            <Popover.Positioner>
+              <Popover.Content
+                ref={first}
+                w="popover"
+                maxW="phone"
+                bg="raised"
+                borderColor="line"
+                borderWidth="1px"
+                borderRadius="field"
+                p="3"
+                boxShadow="lg"
+                aria-label={label}
+              >
+                <Text textStyle="section" mb="2">
+                  {label}
+                  {hint ? (
+                    <Text as="span" color="ink.soft" fontWeight="400">
+                      {" "}
+                      · {hint}
+                    </Text>
+                  ) : null}
                 </Text>
-              ) : null}
-            </Text>
-            {children(close)}
-          </Popover.Content>
-        </Popover.Positioner>
-      </Portal>
-    </Popover.Root>
+                {children(close)}
+              </Popover.Content>
+            </Popover.Positioner>
+          </Portal>
+        </Popover.Root>
+      ) : null}
+    </>
   );
 }
