@@ -1,7 +1,7 @@
 // One belly from the evening before: parboiled, pricked, dried, in a boat of foil, crackling, logged.
 import { accessible, choose, expect, fitsTheWidth, onTo, press, settled, test, word } from "./kitchen";
 
-test.use({ locale: "en-GB" });
+test.use({ locale: "en-GB", shown: ["details", "preparation"] });
 
 test("a belly from parboiling to crackling, planned, cooked and logged", async ({ page, kitchen }) => {
   await page.goto("/plan");

@@ -1,7 +1,7 @@
 // Away from the machine: a recipe read for it, what if, and what the kitchen has learned.
 import { accessible, choose, expect, fitsTheWidth, test, word } from "./kitchen";
 
-test.use({ locale: "en-GB" });
+test.use({ locale: "en-GB", shown: ["measure"] });
 
 test("a recipe is read for the kitchen's own machine, and becomes a plan", async ({ page }) => {
   await page.goto("/bench");

@@ -1,7 +1,7 @@
 // What a cook writes down to use again: ways of getting meat ready, and recipes.
 import { accessible, choose, expect, fitsTheWidth, test, word } from "./kitchen";
 
-test.use({ locale: "en-GB" });
+test.use({ locale: "en-GB", shown: ["preparation"] });
 
 test("a method is written down, changed, and counted with", async ({ page }) => {
   await page.goto("/plan");

@@ -1,7 +1,7 @@
 // Two goals, what is planned on the way, what was done to the cut, the kitchen's height.
 import { accessible, choose, expect, fitsTheWidth, test, word } from "./kitchen";
 
-test.use({ locale: "en-GB" });
+test.use({ locale: "en-GB", shown: ["details", "result"] });
 
 test("inside and outside are two goals, and what decides is told with ways out", async ({ page }) => {
   await page.goto("/plan");

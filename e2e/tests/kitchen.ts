@@ -162,21 +162,20 @@ interface Fixtures {
   demo: boolean;
   /** Whether everybody signs in. */
   doors: boolean;
-  /** Whether details and sections are folded away, as they are for a new cook. */
-  folded: boolean;
+  /** What this cook has unfolded before: the details of sentences, sections of plans. A new cook has nothing. */
+  shown: string[];
 }
 
-const SHOWN = ["details", "preparation", "arrangement", "alongside", "result", "temperatures", "measure"];
-
-/** Every detail of a sentence and every section of a plan open, until the cook folds them. */
-export const unfolded = (page: Page) =>
-  page.addInitScript((names) => {
-    const shown = Object.fromEntries(names.map((name) => [name, true]));
-    localStorage.setItem(
-      "zesty-ember.shown",
-      localStorage.getItem("zesty-ember.shown") ?? JSON.stringify(shown),
-    );
-  }, SHOWN);
+/** Everything that can be unfolded. */
+export const EVERYTHING = [
+  "details",
+  "preparation",
+  "arrangement",
+  "alongside",
+  "result",
+  "temperatures",
+  "measure",
+];
 
 /** A kitchen for each test: with the demo's machines and log, or empty. */
 export const test = base.extend<Fixtures & { kitchen: Kitchen }>({
@@ -195,9 +194,13 @@ export const test = base.extend<Fixtures & { kitchen: Kitchen }>({
     }
   },
   baseURL: async ({ kitchen }, use) => use(kitchen.url),
-  folded: [false, { option: true }],
-  page: async ({ page, folded }, use) => {
-    if (!folded) await unfolded(page);
+  shown: [[], { option: true }],
+  page: async ({ page, shown }, use) => {
+    // Until the cook folds them: what the browser remembers is not written over.
+    await page.addInitScript((names) => {
+      const all = Object.fromEntries(names.map((name) => [name, true]));
+      localStorage["zesty-ember.shown"] ??= JSON.stringify(all);
+    }, shown);
     await use(page);
   },
 });
@@ -263,10 +266,18 @@ export const keptHere = (page: Page, kind: "cook" | "cooks", text: string) =>
     )
     .toContain(text);
 
+/** What axe finds, of all rules or of some. */
+export async function complaints(page: Page, rules?: string[]) {
+  await still(page);
+  // The legacy mode works in the page itself: the other one opens a second page for each answer.
+  const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ["violations"] });
+  const { violations } = await (rules ? axe.withRules(rules) : axe).analyze();
+  return violations;
+}
+
 /** Nothing serious for a reader with other eyes or hands. */
 export async function accessible(page: Page) {
-  await still(page);
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  const violations = await complaints(page);
   const serious = violations.filter((v) => v.impact === "serious" || v.impact === "critical");
   const told = serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(" | ")}`);
   expect(told).toEqual([]);

@@ -2,7 +2,7 @@
 import type { Page } from "@playwright/test";
 import { accessible, choose, expect, fitsTheWidth, test, word } from "./kitchen";
 
-test.use({ locale: "en-GB" });
+test.use({ locale: "en-GB", shown: ["details", "arrangement", "alongside"] });
 
 const piece = (page: Page, number: number) =>
   page.getByRole("button", { name: new RegExp(`^Piece ${number}:`) });

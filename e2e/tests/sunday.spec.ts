@@ -2,7 +2,7 @@
 import type { Locator } from "@playwright/test";
 import { accessible, choose, expect, fitsTheWidth, nothingElse, press, settled, test } from "./kitchen";
 
-test.use({ locale: "en-GB" });
+test.use({ locale: "en-GB", shown: ["details"] });
 
 /** What the large button says, whatever is due. */
 const DUE = /^(Started|Done|Begun|Loaded|Turned|Sauced|Dial set|Taken out|Rested|Served|Enter temperature|Preheating started)$/;

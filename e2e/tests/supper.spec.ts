@@ -2,7 +2,7 @@
 import { accessible, expect, fitsTheWidth, onTo, press, settled, test, word } from "./kitchen";
 
 // With a 12-hour clock, Fahrenheit and pounds, unless a test says otherwise.
-test.use({ locale: "en-US" });
+test.use({ locale: "en-US", shown: ["details"] });
 
 test("with the mouse on a laptop, in Fahrenheit and pounds", async ({ page, kitchen }) => {
   await page.goto("/plan");

@@ -30,7 +30,7 @@ export default function More({ settings, onChoose, onHelp }: MoreProps) {
         </chakra.button>
       </Popover.Trigger>
       <Portal>
-        <Popover.Positioner>
+        <Popover.Positioner className="no-print">
           <Popover.Content
             w="popover"
             maxW="phone"

@@ -46,7 +46,7 @@ export function Word({ label, text, state = "told", hint, children }: WordProps)
           initialFocusEl={() => first.current?.querySelector("[data-first]") ?? null}
         >
           <Portal>
-            <Popover.Positioner>
+            <Popover.Positioner className="no-print">
               <Popover.Content
                 ref={first}
                 w="popover"

@@ -36,7 +36,7 @@ export function Cards({ supper, plan, units }: CardsProps) {
                 key={`${moment.dish} ${moment.task} ${moment.moment}`}
                 display="flex"
                 gap="4"
-                py="1.5"
+                py="1"
                 borderTop="1px solid"
                 breakInside="avoid"
               >

@@ -1,0 +1,17 @@
+import { chromium } from "@playwright/test";
+const b = await chromium.launch({ executablePath: "/usr/bin/chromium-headless-shell", args: ["--no-sandbox"] });
+const p = await b.newPage({ serviceWorkers: "block", viewport: {width:1280,height:1600}, reducedMotion: "reduce" });
+await p.addInitScript((names) => localStorage.setItem("zesty-ember.shown", JSON.stringify(Object.fromEntries(names.map(n=>[n,true])))), ["details", "arrangement",  "result", "temperatures", "measure"]);
+await p.goto("http://127.0.0.1:8898/plan"); await p.waitForLoadState("networkidle");
+await p.screenshot({ path: "/tmp/s1o.png" });
+const w = p.getByRole("button", { name: /^Pieces:/ }).first();
+await w.focus(); await p.keyboard.press("Enter"); await p.waitForTimeout(400);
+console.log("focus", await p.evaluate(() => document.activeElement?.outerHTML.slice(0, 120)), await w.getAttribute("aria-expanded"));
+await p.screenshot({ path: "/tmp/s2o.png", clip: {x:0,y:0,width:1280,height:700} });
+await p.keyboard.press("Escape"); await p.waitForTimeout(300);
+console.log("focus", await p.evaluate(() => document.activeElement?.getAttribute("aria-label")), await w.getAttribute("aria-expanded"), await p.getByRole("dialog").count());
+await w.click(); await p.waitForTimeout(300); console.log("open", await p.getByRole("dialog").count());
+await w.click(); await p.waitForTimeout(300); console.log("closed", await p.getByRole("dialog").count());
+await w.click(); await p.mouse.click(1000, 650); await p.waitForTimeout(300); console.log("closed by outside", await p.getByRole("dialog").count());
+await p.getByRole("button", { name: /^Cut:/ }).click(); await p.waitForTimeout(300); await p.getByRole("button", { name: /^Pieces:/ }).first().click(); await p.waitForTimeout(300); console.log("one", await p.getByRole("dialog").count(), await p.getByRole("dialog").getAttribute("aria-label"));
+await b.close();
