@@ -5,7 +5,7 @@ import { randomUUID } from "node:crypto";
 import { once } from "node:events";
 import { createServer } from "node:net";
 import AxeBuilder from "@axe-core/playwright";
-import { test as base, expect, type Locator, type Page } from "@playwright/test";
+import { test as base, expect, type Locator, type Page, type Request } from "@playwright/test";
 
 export type { Page };
 
@@ -225,6 +225,25 @@ export const settled = (page: Page) => expect(page.locator("[data-just-pressed]"
 export async function press(button: Locator) {
   await settled(button.page());
   await button.click();
+}
+
+/** Follows what a page asks the server; then waits until every answer is there, so that what is read is what is pressed. */
+export function answers(page: Page) {
+  const open = new Set<Request>();
+  page.on("request", (request) => {
+    // The stream of changes never ends.
+    if (/\/api\/(?!changes)/.test(request.url())) open.add(request);
+  });
+  const over = (request: Request) => void open.delete(request);
+  page.on("requestfinished", over).on("requestfailed", over);
+  return async () => {
+    do {
+      await settled(page);
+      await expect.poll(() => open.size).toBe(0);
+      // An answer may lead to another question.
+      await page.waitForTimeout(150);
+    } while (open.size > 0);
+  };
 }
 
 /** Tells what is asked for before something is due, one after the other, until it is. */

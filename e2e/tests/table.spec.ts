@@ -2,7 +2,7 @@
 import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
 import { Ajv2020 } from "ajv/dist/2020.js";
-import { accessible, choose, expect, fitsTheWidth, nothingElse, press, settled, test, word } from "./kitchen";
+import { accessible, answers, choose, expect, fitsTheWidth, nothingElse, press, settled, test, word } from "./kitchen";
 
 interface CookRow {
   request: { cut: string };
@@ -258,6 +258,7 @@ test.describe("on a phone, by keyboard", () => {
     await choose(page, "What for", /as soon as possible/);
     await page.getByRole("button", { name: "Save supper" }).click();
     await page.waitForURL("**/supper/*");
+    const answered = answers(page);
     await page.goto("/fryer");
     const heading = page.getByRole("heading", { level: 1 }).first();
     await expect(page.getByRole("timer")).toBeVisible();
@@ -269,6 +270,7 @@ test.describe("on a phone, by keyboard", () => {
     await expect(page.getByText(/^Then, at/)).toBeVisible();
     await press(page.getByRole("button", { name: /^(Started|Done)$/ }));
     await expect(heading).not.toHaveText(first ?? "");
+    await answered();
     // With the network gone it goes on, and nothing told is lost.
     const told = [first, await heading.textContent()];
     await page.context().setOffline(true);
@@ -287,16 +289,11 @@ test.describe("on a phone, by keyboard", () => {
     const button = page.getByRole("button", {
       name: /^(Started|Done|Loaded|Turned|Skip|Taken out|Rested|Served)$/,
     });
-    let sending = 0;
-    page.on("request", (one) => (sending += one.method() === "POST" ? 1 : 0));
-    page.on("requestfinished", (one) => (sending -= one.method() === "POST" ? 1 : 0));
     // Nothing has been in for long: what comes out goes back in.
     for (let n = 0; n < 16; n += 1) {
       // Under a finger nothing jumps away: what is read is what is pressed, by a hand that is no quicker than
       // what it told is on its way.
-      await settled(page);
-      await expect.poll(() => sending).toBe(0);
-      await page.waitForTimeout(150);
+      await answered();
       const now = await heading.textContent();
       if (now === "Put it back" || now === "How did it come out?") break;
       // Read and pressed in one go: a nearer thing may come between the two.

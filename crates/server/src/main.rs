@@ -81,12 +81,13 @@ async fn serve(config: Config) -> Result<(), String> {
         ));
         return Ok(());
     }
-    let opened = opened(&config)?;
     let first = access.sign_in.then(|| first_link(&url, Utc::now()));
     let first = first.transpose()?.flatten();
     if config.households || has_several(&url)? {
         walled(&url)?;
     }
+    // Last: a report that waited in a socket that nobody reads yet would be dated later than it happened.
+    let opened = opened(&config)?;
     let is_plain = !opened.sockets.plain.is_empty();
     let mut names = config.allowed_hosts.clone();
     names.extend(opened.machine);

@@ -48,17 +48,18 @@ export function browserBox<T extends { id: string }>(box: string, before: string
       await moved;
       try {
         const rows: Row<T>[] = await (await open()).getAllFromIndex(STORE, "box", box);
-        return rows.map((row) => row.one);
+        return [...rows.map((row) => row.one), ...memory.values()];
       } catch {
         return [...memory.values()];
       }
     },
     put: async (one) => {
-      memory.set(one.id, one);
       try {
         await (await open()).put(STORE, { box, id: one.id, one } satisfies Row<T>);
+        memory.delete(one.id);
       } catch {
         // Kept for as long as the page is open.
+        memory.set(one.id, one);
       }
       told();
     },

@@ -57,6 +57,39 @@ describe("outbox", () => {
     expect(offline.waiting()).toEqual([]);
   });
 
+  it("shows and sends a report that is stored while an older list is read", async () => {
+    const { store } = shared();
+    const plain = store();
+    let slow: Promise<void> = Promise.resolve();
+    // The list is read at once and arrives later.
+    const all = async () => {
+      const listed = await plain.all();
+      await slow;
+      return listed;
+    };
+    const sent: string[] = [];
+    const one = new Outbox<string>("box", { ...plain, all }, async (kept) => {
+      sent.push(kept.id);
+      return "sent";
+    });
+    await settled();
+    let arrives = () => {};
+    slow = new Promise((done) => {
+      arrives = done;
+    });
+    const sending = one.flush();
+    await settled();
+    one.add(report("a"));
+    await settled();
+    arrives();
+    await Promise.resolve();
+    expect(one.waiting().map((kept) => kept.id)).toEqual(["a"]);
+    await sending;
+    await settled();
+    expect(sent).toEqual(["a"]);
+    expect(one.waiting()).toEqual([]);
+  });
+
   it("keeps what two tabs tell at the same time", async () => {
     const { store, rows } = shared();
     const [first, second] = [box(store(), () => "later"), box(store(), () => "later")];

@@ -19,10 +19,13 @@ export type Sent = "sent" | "later" | { refused: string };
 
 export class Outbox<H> {
   private kept: Kept<H>[] = [];
-  /** On their way into the store. */
+  /** On their way into the store, and those that have arrived there since the last look. */
   private readonly coming = new Map<string, Kept<H>>();
+  private readonly arrived = new Set<string>();
   private readonly listeners = new Set<() => void>();
   private sending: Promise<void> | null = null;
+  /** Whether something was added since the last look. */
+  private asked = false;
   private readonly read: Promise<void>;
 
   constructor(
@@ -35,7 +38,13 @@ export class Outbox<H> {
   }
 
   private async refresh(): Promise<void> {
+    // A look that began before a report arrived says nothing about it.
+    const arrived = [...this.arrived];
     const stored = await this.store.all();
+    for (const id of arrived) {
+      this.arrived.delete(id);
+      this.coming.delete(id);
+    }
     const known = new Set(stored.map((one) => one.id));
     this.show([...stored, ...[...this.coming.values()].filter((one) => !known.has(one.id))]);
   }
@@ -50,7 +59,7 @@ export class Outbox<H> {
     this.coming.set(report.id, report);
     this.show([...this.kept, report]);
     void this.store.put(report).then(() => {
-      this.coming.delete(report.id);
+      this.arrived.add(report.id);
       return this.flush();
     });
   }
@@ -71,8 +80,15 @@ export class Outbox<H> {
 
   /** Sends what is kept, in order, until one has to wait; in one tab at a time. */
   flush(): Promise<void> {
+    this.asked = true;
     this.sending ??= this.read
-      .then(() => alone(`zesty-ember.${this.name}`, () => this.sendAll()))
+      .then(async () => {
+        // What is added while something is sent may have come after the last look.
+        while (this.asked) {
+          this.asked = false;
+          await alone(`zesty-ember.${this.name}`, () => this.sendAll());
+        }
+      })
       .finally(() => {
         this.sending = null;
       });
