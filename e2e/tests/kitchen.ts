@@ -162,7 +162,7 @@ interface Fixtures {
   demo: boolean;
   /** Whether everybody signs in. */
   doors: boolean;
-  /** What this cook has unfolded before: the details of sentences, sections of plans. A new cook has nothing. */
+  /** The details of sentences and the sections of plans that this cook unfolded before; a new cook has none. */
   shown: string[];
 }
 

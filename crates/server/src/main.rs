@@ -86,7 +86,7 @@ async fn serve(config: Config) -> Result<(), String> {
     if config.households || has_several(&url)? {
         walled(&url)?;
     }
-    // Last: a report that waited in a socket that nobody reads yet would be dated later than it happened.
+    // The sockets come last: a report that waits in a socket before the service reads it gets too late a time.
     let opened = opened(&config)?;
     let is_plain = !opened.sockets.plain.is_empty();
     let mut names = config.allowed_hosts.clone();

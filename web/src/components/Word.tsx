@@ -15,8 +15,8 @@ interface WordProps {
 
 export function Word({ label, text, state = "told", hint, children }: WordProps) {
   const [open, setOpen] = useState(false);
-  // A sentence has some thirty words: what a word opens is made once it is asked for. It moves the focus when it opens,
-  // so it is made closed.
+  // A sentence has some thirty words. The popover of a word is made when the cook first opens it. It is made closed,
+  // because it takes the focus at the change from closed to open.
   const [asked, setAsked] = useState(false);
   useEffect(() => setOpen(asked), [asked]);
   const trigger = useId();

@@ -83,7 +83,7 @@ export class Outbox<H> {
     this.asked = true;
     this.sending ??= this.read
       .then(async () => {
-        // What is added while something is sent may have come after the last look.
+        // A report may be added after the last look, while another one is sent.
         while (this.asked) {
           this.asked = false;
           await alone(`zesty-ember.${this.name}`, () => this.sendAll());
