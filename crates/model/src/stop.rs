@@ -1,4 +1,4 @@
-//! Ending a long computation early: because nobody waits for it any more, or because it has taken
+//! Ending a long computation early: because its caller stopped waiting, or because it has taken
 //! long enough.
 //!
 //! The core reads no clock and knows no network; whoever does says so through a [`Stop`]. It is
@@ -32,7 +32,7 @@ thread_local! {
 }
 
 impl Stop {
-    /// Nobody waits for the answer.
+    /// Tells that the caller stopped waiting.
     pub fn stop(&self) {
         self.0.store(STOP, Ordering::Relaxed);
     }
@@ -76,7 +76,7 @@ impl Stop {
         OF_THIS_THREAD.with(|own| own.borrow().clone())
     }
 
-    /// Whether nobody waits for what this thread computes.
+    /// Whether the caller of this thread's computation stopped waiting.
     pub fn is_stopped(&self) -> bool {
         self.is(STOP)
     }

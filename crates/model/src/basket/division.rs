@@ -99,7 +99,7 @@ fn whole(cut: &Cut, mass: Mass, thickness: Length) -> Outline {
     lay(cut.form, mass, thickness, rho).1
 }
 
-/// One of so many sections, cut across the longer side.
+/// One section, where the piece is cut across its longer side into this many.
 fn section(whole: Outline, sections: u32) -> Outline {
     let along = Length::from_millimetres(whole.length.millimetres() / f64::from(sections));
     if along < whole.width {

@@ -22,7 +22,7 @@ pub struct Tray {
     pub bedded: f64,
 }
 
-/// What is in the machine together, by levels.
+/// The pieces that are in the machine together, by levels.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Load {
     /// At least one.
@@ -177,7 +177,7 @@ pub fn all_at_once(shapes: &[Footprint], room: Room) -> Load {
     spread(shapes, 0..shapes.len(), levels, room)
 }
 
-/// As a cook laid the first pieces; what was not laid follows in loads of its own.
+/// As a cook laid the first pieces; pieces that were not laid follow in loads of their own.
 #[must_use]
 pub fn by_hand(shapes: &[Footprint], placed: &[Placed], room: Room) -> Vec<Load> {
     let mut places: Vec<(usize, usize)> = placed.iter().map(|p| (p.batch, p.level)).collect();
@@ -215,7 +215,7 @@ pub fn by_hand(shapes: &[Footprint], placed: &[Placed], room: Room) -> Vec<Load>
     loads
 }
 
-/// Pieces that hang or tumble, so many at once, `bedded` as [`Tray::bedded`] says.
+/// Pieces that hang or tumble, `at_once` of them together, `bedded` as [`Tray::bedded`] says.
 #[must_use]
 pub fn turning(pieces: usize, at_once: usize, bedded: f64) -> Vec<Load> {
     let batches = pieces.div_ceil(at_once.max(1)).max(1);
@@ -252,7 +252,7 @@ pub fn trays(shapes: &[Footprint], room: Room) -> usize {
         .unwrap_or(shapes.len().max(1))
 }
 
-/// A load over so many levels, as even as the pieces divide.
+/// A load over several levels, divided as evenly as possible.
 fn spread(shapes: &[Footprint], pieces: Range<usize>, levels: usize, room: Room) -> Load {
     let unused = if room.from_top {
         room.levels.saturating_sub(levels)
@@ -267,7 +267,7 @@ fn spread(shapes: &[Footprint], pieces: Range<usize>, levels: usize, room: Room)
     }
 }
 
-/// A range in so many parts, the first ones one longer where it does not divide.
+/// A range divided into parts. The first parts are one longer where it does not divide evenly.
 fn shares(range: Range<usize>, parts: usize) -> impl Iterator<Item = Range<usize>> {
     let (count, parts) = (range.len(), parts.max(1));
     let (each, longer) = (count / parts, count % parts);

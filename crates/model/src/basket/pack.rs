@@ -38,7 +38,7 @@ pub struct Near {
 const CLOSE: f64 = 0.25;
 /// Rounds of pushing before a beginning is given up.
 const ROUNDS: usize = 240;
-/// From so many pieces on there are fewer rounds.
+/// With this many pieces or more there are fewer rounds.
 const MANY: usize = 20;
 /// Rounds without the worst miss getting smaller before it is given up.
 const PATIENCE: usize = 36;
@@ -46,8 +46,8 @@ const PATIENCE: usize = 36;
 const FEW: usize = 8;
 /// Pieces that cover more of a floor than this lie on one another.
 const FULL: f64 = 0.9;
-/// Gaps are not widened beyond this, mm: what is left of the air's hindrance is a hundredth, see
-/// [`super::Tray::exposure`].
+/// Gaps are not widened beyond this, mm: at this gap the pieces hinder the air by a
+/// hundredth, see [`super::Tray::exposure`].
 const PLENTY: f64 = 20.0;
 /// The gap of what nothing is beside, mm: more than any that is asked for.
 pub(super) const WIDEST: f64 = 30.0;
@@ -243,7 +243,7 @@ impl<'a> Tray<'a> {
             let mut failed = (kept < 0.0).then_some(kept / 2.0);
             if failed.is_none() {
                 for gap in AIRY {
-                    // What is known is passed at once or not at all.
+                    // A known gap is passed at once or never.
                     let gap = if kept < known && gap > known {
                         known + ALIKE
                     } else {

@@ -92,7 +92,7 @@ impl Footprint {
     /// ```
     #[must_use]
     pub fn new(kind: Silhouette, outline: Outline) -> Self {
-        /// A folded wing is so much shorter and wider than a straight one (common practice).
+        /// A folded wing is shorter than a straight one, and wider, by this factor (common practice).
         const FOLDED: f64 = 1.6;
         let (length, width) = (outline.length.millimetres(), outline.width.millimetres());
         let (length, width) = if kind == Silhouette::Folded {
@@ -319,7 +319,7 @@ impl Edge {
     }
 }
 
-/// How two cores stand by the separating axis theorem.
+/// How two cores lie to each other, by the separating axis theorem.
 enum Standing {
     /// How deep they overlap, and the way out, from the first to the second.
     Overlap(f64, Point),

@@ -32,7 +32,7 @@ pub struct Spitted {
     pub limit: f64,
     /// Diameter that it sweeps, flaps included.
     pub swept: Length,
-    /// What is left to wall and element at the worst angle; negative where it touches.
+    /// Clearance to wall and element at the worst angle; negative where the roast touches.
     pub clearance: Length,
     /// Rounds of twine.
     pub ties: u32,
@@ -73,12 +73,12 @@ const GRAVITY: f64 = 9.806_65;
 /// A motor turns the heaviest load it is made for when that hangs so far off its axis, m (from
 /// memory; makers say a weight and no moment).
 const MOTOR_ARM: f64 = 0.010;
-/// One round of twine for so much length, mm (common practice: every 3-5 cm).
+/// Length of meat for each round of twine, mm (common practice: every 3-5 cm).
 const TIE_EVERY: f64 = 40.0;
-/// Each end of a round is left so long to pull the knot tight, mm: with the girth of a small roast
+/// Length of each end of a round, to pull the knot tight, mm: with the girth of a small roast
 /// that makes about a metre a round (common practice).
 const TO_PULL: f64 = 300.0;
-/// Forks go in so deep at the most, mm, and never further than a third of the meat.
+/// Greatest depth of a fork, mm; it never exceeds a third of the meat.
 const FORK: f64 = 50.0;
 
 impl Tie {

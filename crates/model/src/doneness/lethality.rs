@@ -52,7 +52,7 @@ pub fn uk_hold(core: Temperature) -> Option<Interval> {
     by_table(&UK, core.celsius())
 }
 
-/// What a course of the core amounts to.
+/// The kill that a course of the core temperature reaches.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Lethality {
     /// As long at 70 °C.

@@ -22,7 +22,7 @@ pub enum Region {
     AustraliaNewZealand,
 }
 
-/// What was done to a cut that brings what was outside into its middle, or puts something else there.
+/// Work on a cut that brings its outside into the middle, or puts something else there.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default)]
 pub enum Handling {
     /// Nothing: the inside was never outside.
@@ -182,17 +182,17 @@ impl Handling {
     pub const fn reason(self) -> &'static str {
         match self {
             Self::Plain => "Its inside was never outside.",
-            Self::Rolled => "What was outside is inside now: the middle must get hotter.",
+            Self::Rolled => "Its outside is inside now: the middle must get hotter.",
             Self::Stuffed => "The stuffing is the coldest spot, and must be as hot as poultry.",
-            Self::Tenderised => "Blades or needles carry what is outside into the middle.",
-            Self::TenderisedUnlabelled => {
-                "Nobody says how it was done: the strictest value counts."
+            Self::Tenderised => {
+                "Blades or needles carry bacteria from the outside into the middle."
             }
+            Self::TenderisedUnlabelled => "The label does not say how: the strictest value counts.",
             Self::LeftOver => "It was chilled: it is heated through once, and not again.",
         }
     }
 
-    /// Whether it can be said of a cut (common practice: what is tied, filled or put through blades).
+    /// Whether it can be said of a cut (common practice: cuts that are tied, filled or put through blades).
     ///
     /// ```
     /// use ember_model::{doneness::Handling, meat::{CutId, cut}};
@@ -365,7 +365,7 @@ fn held() -> Floor {
 }
 
 impl Floor {
-    /// The same where somebody at the table is pregnant, very young, old or ill: where the guidance
+    /// The same where a person at the table is pregnant, very young, old or ill: where the guidance
     /// asks only for a seared outside, they are to have it cooked through (Food Standards Agency,
     /// from memory).
     #[must_use]

@@ -1,4 +1,4 @@
-//! What can be done to a cook: one type for what is planned and for what is told.
+//! What can be done to a cook: one type for planned and for reported actions.
 
 use crate::heat::Looking;
 use crate::units::{Interval, Mass, Temperature};
@@ -19,7 +19,7 @@ pub enum Which {
     One,
 }
 
-/// What a piece is basted with.
+/// The liquid for basting.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum Baste {
     /// Fat: it does not wet the surface.

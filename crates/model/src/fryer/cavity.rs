@@ -8,8 +8,8 @@ use crate::units::ZERO_CELSIUS_IN_KELVIN;
 
 /// The constants of a kind of machine; one set per kind, none per cut.
 ///
-/// Values start from a trial that met the common-practice rows of `trade-facts.csv`; what was
-/// changed to meet which rows is in `docs/model.md`.
+/// Values start from a trial that met the common-practice rows of `trade-facts.csv`; `docs/model.md`
+/// lists which values were changed to meet which rows.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct KindLaw {
     /// Convection on a face looking up, W/(m² K).
@@ -196,7 +196,7 @@ pub struct Cavity {
     pub air: f64,
     /// Temperature of the element above, °C.
     pub element: f64,
-    /// Temperature of the metal under the meat, °C; the air's where there is none.
+    /// Temperature of the metal under the meat, °C; the temperature of the air without a plate.
     pub plate: f64,
     /// Partial pressure of water vapour, Pa.
     pub vapour: f64,
@@ -309,7 +309,7 @@ impl Cavity {
         self.support.plate().is_some()
     }
 
-    /// What a patch at a spot meets. The exposure scales the convection of all but the upper faces
+    /// The surroundings of a patch at a spot. The exposure scales the convection of all but the upper faces
     /// fully, of the upper faces by half.
     #[must_use]
     pub fn around(&self, facing: Facing, spot: Spot) -> Surroundings {

@@ -64,7 +64,7 @@ pub struct Calibration {
     pub offset: TemperatureDifference,
 }
 
-/// What is written on a dial, and how its timer runs.
+/// The marks on a dial, and how its timer runs.
 #[derive(Debug, Clone, Copy, PartialEq, Default)]
 pub struct Dial {
     /// The scale it is marked in, if the cook has said.
@@ -142,7 +142,7 @@ pub enum MachineError {
         at: Length,
         /// Free height over it.
         room: Length,
-        /// What is needed, mm.
+        /// The height that is needed, mm.
         least: f64,
     },
     /// A spit that does not go into the machine.
@@ -160,7 +160,7 @@ pub enum MachineError {
 }
 
 impl MachineError {
-    /// What is wrong and the way out, with its quantities left open.
+    /// The error and the way out, with its quantities left open.
     #[must_use]
     pub fn message(&self) -> Message {
         match *self {

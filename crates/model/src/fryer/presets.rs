@@ -214,7 +214,7 @@ pub fn typical(kind: MachineKind, litres: f64) -> Machine {
     for rack in &mut machine.racks {
         *rack = scaled(*rack, bounds::RACK);
     }
-    // What is no longer there to be used is left out rather than guessed.
+    // Racks that no longer fit are left out, not guessed.
     if machine.check().is_err() {
         machine.racks.clear();
         machine.spit = None;

@@ -48,7 +48,7 @@ pub enum Pace {
     Fine,
     /// Half as long again: for searches on coarse grids.
     Brisk,
-    /// Nearly two and a half times as long: for what one thing changes, where both cooks go at this pace.
+    /// Nearly two and a half times as long: for the effect of one change, where both cooks run at this pace.
     Swift,
 }
 
@@ -58,14 +58,14 @@ const REST_CONVECTION: [f64; 3] = [6.0, 3.5, 10.0];
 const REST_EMISSIVITY: [f64; 3] = [0.9, 0.5, 0.9];
 /// Vapour pressure in the open, under the tent and in the oven, Pa.
 const REST_VAPOUR: [f64; 3] = [1170.0, 4000.0, 2500.0];
-/// What a loose cover in the oven lets through of the vapour (from memory): open, the meat would cool by
-/// what it gives off.
+/// Share of the vapour that passes a loose cover in the oven (from memory). Uncovered meat would cool by its own
+/// vapour.
 const COVERED: f64 = 0.15;
 /// Heat a wooden board takes from the face lying on it, W/(m² K): effusivity 400 W s½/(m² K) over the
 /// square root of pi and the quarter of an hour of a rest (semi-infinite solid; effusivity from memory).
 const BOARD: f64 = 8.0;
 
-/// What is thicker than this, m, changes more slowly: its steps are longer, up to so many times.
+/// A piece thicker than this, m, changes more slowly: its steps are longer, at most by [`MOST_SLOWER`].
 const THIN: f64 = 0.03;
 const MOST_SLOWER: f64 = 1.6;
 
@@ -73,14 +73,14 @@ const MOST_SLOWER: f64 = 1.6;
 /// they are gentler than the first contact.
 const SETTLED: f64 = 60.0;
 
-/// Pieces that are alike and lie alike; one stands for all of them.
+/// Pieces that are alike and lie alike; one is computed for all of them.
 #[derive(Debug, Clone)]
 struct Lot {
     piece: Piece,
     count: f64,
     spot: Spot,
     last: Exchange,
-    /// What has passed between one piece and its surroundings since loading.
+    /// Heat and water that passed between one piece and its surroundings since loading.
     total: Exchange,
 }
 
@@ -90,7 +90,7 @@ pub struct Run {
     cavity: Cavity,
     room: f64,
     setting: f64,
-    /// The one that is shown, then those beside it.
+    /// The lot that is shown, then the lots beside it.
     lots: Vec<Lot>,
     phase: Phase,
     pace: Pace,
@@ -148,7 +148,7 @@ impl Run {
         (cavity, seconds)
     }
 
-    /// The same with a sauce of so much sugar, of a glaze's.
+    /// The same with a sauce of this sweetness, as a share of a glaze's.
     #[must_use]
     pub const fn with_sauce(mut self, sweetness: f64) -> Self {
         self.sauce = sweetness;
@@ -224,8 +224,8 @@ impl Run {
     /// Advances by one step, at most `limit` seconds.
     pub fn step(&mut self, limit: f64) {
         if self.stop.is_stopped() {
-            // What is asked for is taken as done, so that every loop around this ends at once; the
-            // answer goes nowhere.
+            // The time is counted as done, so that every loop around this ends at once. The answer is not
+            // used.
             self.elapsed += limit;
             return;
         }
@@ -288,7 +288,7 @@ impl Run {
         load
     }
 
-    /// What was above goes below.
+    /// The upper rack goes below.
     fn swap_racks(&mut self) {
         let levels: Vec<Spot> = self.lots.iter().rev().map(|lot| lot.spot).collect();
         for (lot, to) in self.lots.iter_mut().zip(levels) {
@@ -311,7 +311,7 @@ impl Run {
         self.setting = setting;
     }
 
-    /// Goes on for whoever asks now: a run that was kept was made for somebody who may have gone since.
+    /// Continues for the present caller: a stored run belongs to an earlier caller, which may have stopped waiting.
     pub fn go_on(&mut self) {
         self.stop = Stop::current();
     }
@@ -335,7 +335,7 @@ impl Run {
         self.since_change = 0.0;
     }
 
-    /// So many slices for every piece.
+    /// Cuts this many slices of every piece.
     pub fn cut(&mut self, slice: &Piece, of_each: f64) {
         for lot in &mut self.lots {
             lot.piece = slice.clone();
@@ -344,7 +344,7 @@ impl Run {
         self.since_change = 0.0;
     }
 
-    /// Everything in it warmer by so many kelvins.
+    /// Warms everything in it by this many kelvins.
     pub fn warm(&mut self, kelvins: f64) {
         for lot in &mut self.lots {
             lot.piece.warm(kelvins);
@@ -409,7 +409,7 @@ impl Run {
             Action::PutBack => self.put_back(self.setting),
             Action::SpitStops => self.cavity.spit_turns(false),
             Action::SpitTurns => self.cavity.spit_turns(true),
-            // One piece does not stand for all; a stirred side, oil and fat bring no water.
+            // One piece is not all pieces; a stirred side, oil and fat bring no water.
             Action::Turn(Which::One)
             | Action::Move
             | Action::Rotate
@@ -445,7 +445,7 @@ impl Run {
         self.elapsed
     }
 
-    /// The piece that stands for the first lot.
+    /// The piece that is computed for the first lot.
     #[must_use]
     #[expect(
         clippy::indexing_slicing,
@@ -512,7 +512,7 @@ impl Run {
         })
     }
 
-    /// What has passed between one piece and its surroundings since loading.
+    /// Heat and water that passed between one piece and its surroundings since loading.
     #[must_use]
     pub fn exchanged(&self) -> Exchange {
         self.lots.first().map(|lot| lot.total).unwrap_or_default()
@@ -546,7 +546,7 @@ impl Side {
     /// (from memory: potatoes in 3 cm pieces).
     const SPECIFIC_HEAT: f64 = 3600.0;
     const SURFACE: f64 = 0.15;
-    /// Share of what it takes that evaporates water (from memory).
+    /// Share of its heat that evaporates water (from memory).
     const EVAPORATES: f64 = 0.5;
 
     /// More of it, as warm as the kitchen.
@@ -573,10 +573,10 @@ impl Side {
     }
 }
 
-/// What a side dish takes, convection with some radiation, W/(m² K).
+/// Heat transfer to a side dish, convection with some radiation, W/(m² K).
 const ON_A_SIDE: f64 = 60.0;
 
-/// What a patch of resting meat meets in a kitchen of `room` °C under a pressure, Pa.
+/// The surroundings of a patch of resting meat in a kitchen of `room` °C under a pressure, Pa.
 #[must_use]
 pub fn resting(rest: Rest, room: f64, pressure: f64, facing: Facing) -> Surroundings {
     let pick = |[open, tented, oven]: [f64; 3]| match rest {

@@ -97,7 +97,7 @@ impl Support {
         }
     }
 
-    /// Whether the pieces turn by themselves, so that there is no turn to plan.
+    /// Whether the support turns the pieces, so that no turn is planned.
     #[must_use]
     pub const fn turns_itself(self) -> bool {
         matches!(self, Self::Spit | Self::TumblingBasket)

@@ -4,7 +4,7 @@ use crate::meat::SurfaceStart;
 use crate::meat::water::{AIR_HEAT, PRESSURE, VAPOUR_GAS_CONSTANT, latent_heat, saturation};
 use crate::units::ZERO_CELSIUS_IN_KELVIN;
 
-/// What a patch of surface meets at one moment.
+/// The surroundings of a patch of surface at one moment.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Surroundings {
     /// Air along the patch, °C.
@@ -163,7 +163,7 @@ pub(super) struct Drive {
     pub counts: f64,
 }
 
-/// A step of backward differences of second order: its length, s, as so many of the one before.
+/// A step of backward differences of second order: its length, s, and its ratio to the step before.
 #[derive(Debug, Clone, Copy)]
 pub(super) struct Stride {
     /// Length, s.
@@ -173,17 +173,17 @@ pub(super) struct Stride {
 }
 
 impl Stride {
-    /// What stands before the change of the step.
+    /// Factor of the change in this step.
     pub fn lead(self) -> f64 {
         (1.0 + 2.0 * self.ratio) / (1.0 + self.ratio)
     }
 
-    /// What stands before that of the step before.
+    /// Factor of the change in the step before.
     pub fn memory(self) -> f64 {
         self.ratio * self.ratio / (1.0 + self.ratio)
     }
 
-    /// What passes in the step at a rate at its end, where so much passed in the step before.
+    /// The amount in this step, from the rate at its end and the amount in the step before.
     pub fn sum(self, rate: f64, before: f64) -> f64 {
         (rate * self.dt + self.memory() * before) / self.lead()
     }
@@ -237,7 +237,7 @@ impl Balance {
         let scale =
             self.transfer * pressure / (VAPOUR_GAS_CONSTANT * (front + ZERO_CELSIUS_IN_KELVIN));
         let rate = scale * ((pressure - self.vapour) * dry).ln();
-        // Beyond boiling, which only a front that runs out of water reaches, it grows no more.
+        // Only a front without water is hotter than boiling; there the rate is constant.
         let slope = if wet < pressure * (1.0 - AT_BOILING) {
             scale * wet_slope * dry
         } else {

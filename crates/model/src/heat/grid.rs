@@ -22,7 +22,7 @@ pub enum Facing {
 }
 
 impl Facing {
-    /// Whether it belongs to the middle of what is seen from above or from below.
+    /// Whether it belongs to the middle of the upper or the lower face.
     #[must_use]
     pub const fn is_seen(self) -> bool {
         matches!(self, Self::Vertical(up) if up > 0.75 || up < 0.25)
@@ -39,7 +39,7 @@ pub struct Patch {
     /// Heat flowing in by conduction is conductivity times `steep` times the difference between the
     /// surface and what is `reached`, 1/m.
     pub steep: f64,
-    /// What is reached: so much of the cell behind the patch and of the two behind that one.
+    /// Weights of the cell behind the patch and of the next two.
     pub reached: [f64; 3],
     /// Which way it looks.
     pub facing: Facing,
@@ -56,17 +56,17 @@ pub struct Patch {
 pub struct Station {
     /// Depth below the upper face, m.
     pub depth: f64,
-    /// Mean across the line: so much of three cells.
+    /// Mean across the line: weights of three cells.
     pub weights: [f64; 3],
     /// The cells.
     pub cells: [usize; 3],
-    /// The value at the depth: so much of the means of three stations, from the first one named.
+    /// The value at the depth: weights of the means of three stations, from the first one named.
     pub from: usize,
     /// Weights.
     pub along: [f64; 3],
 }
 
-/// Where the vertical line through the middle leaves the body: so much of three patches.
+/// Where the vertical line through the middle leaves the body: weights of three patches.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Pole {
     /// The patches, the nearest first.
@@ -85,8 +85,8 @@ impl Pole {
     }
 }
 
-/// What the slope between two cells is more than their difference over their distance, as a share of the
-/// difference of one kelvin: so much of four cells from `from` on.
+/// The slope between two cells less their difference over their distance, for a difference of one kelvin: weights of
+/// four cells from `from` on.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Bend {
     /// First of the four, counted along the line.
@@ -198,7 +198,7 @@ impl Direction {
         Known::Mean(self.edges[i], self.edges[i + 1])
     }
 
-    /// The first of so many cells around one.
+    /// The first of `count` cells around one.
     fn first_of(&self, count: usize, around: usize) -> usize {
         around.saturating_sub(count / 2).min(self.cells() - count)
     }
@@ -237,7 +237,7 @@ impl Direction {
             .collect()
     }
 
-    /// What a patch at one end needs to know: how steep, and what is reached.
+    /// For a patch at one end: the factor of the slope, and the weights of the cells behind it.
     fn end(&self, last: bool) -> (f64, [f64; 3]) {
         let count = self.cells();
         let (edge, outward) = if last {
@@ -341,7 +341,7 @@ impl Grid {
     /// Share of each cell that is bone, by volume; nothing where it lies nowhere in particular.
     #[must_use]
     pub fn bone(&self, lies: Bone) -> Option<Vec<f64>> {
-        /// A cell is looked at in so many places each way.
+        /// Number of places in a cell that are examined along each side.
         const LOOKS: usize = 8;
         let rows = edges_of(&self.row_width);
         let shares = match (self.body, lies) {

@@ -114,12 +114,12 @@ const DRAIN_EVERY: f64 = 20.0;
 /// 1 + sqrt(2).
 const MOST_GROWTH: f64 = 2.4;
 
-/// What a cell is made of: a part of its own, or what the whole piece is.
+/// The material of a cell: of its own part, or of the whole piece.
 fn part_of<'a>(parts: &'a [Arc<Material>], whole: &'a Material, cell: usize) -> &'a Material {
     parts.get(cell).map_or(whole, |part| part)
 }
 
-/// Share of its raw heat capacity that a cell has with so much of its water and its fat.
+/// Share of its raw heat capacity that a cell keeps with these shares of its water and its fat.
 fn left(material: &Material, wet: f64, fat: f64) -> f64 {
     1.0 - material.water_share() * (1.0 - wet) - material.fat_share() * (1.0 - fat)
 }
@@ -253,7 +253,7 @@ impl Piece {
         self
     }
 
-    /// What a cell is made of.
+    /// The material of a cell.
     fn of(&self, cell: usize) -> &Material {
         part_of(&self.parts, &self.material, cell)
     }
@@ -340,7 +340,7 @@ impl Piece {
         self.disturb();
     }
 
-    /// Leaves no more than a film of so much water, kg/m²: a towel.
+    /// Dries the faces with a towel to a film of this much water, kg/m², or less.
     pub fn blot(&mut self, film: f64) {
         for face in &mut self.faces {
             face.film = face.film.min(film);
@@ -348,7 +348,7 @@ impl Piece {
         self.disturb();
     }
 
-    /// Everywhere warmer by so many kelvins: another start, and otherwise the same.
+    /// Warms every cell by this many kelvins: another start, and otherwise the same.
     pub fn warm(&mut self, kelvins: f64) {
         for cell in 0..self.heat.len() {
             self.heat[cell] = self.of(cell).heat(self.temperature[cell] + kelvins);
@@ -481,8 +481,8 @@ impl Piece {
         self.frozen = coldest < FREEZES;
     }
 
-    /// Gives every cell the heat that its rise stands for at the capacity it began with: what it takes to
-    /// melt, and a capacity that changes on the way, are in what the material is with that heat.
+    /// Gives every cell the heat of its rise at the capacity it began with. The material with that heat accounts for
+    /// melting and for a capacity that changes on the way.
     fn take_up(&mut self, stride: Stride) {
         let over = stride.dt / stride.lead();
         let cells = self.heat.iter_mut().zip(&mut self.gained).zip(&self.rise);
@@ -525,7 +525,7 @@ impl Piece {
             .sum();
         let replaced = self.law.replenished * lost;
         let even = (1.0 - (replaced - pressed).max(0.0) / whole).max(0.0);
-        // What is pressed out and does not evaporate drips.
+        // Water that is pressed out and does not evaporate drips.
         let dripped = (pressed - replaced).max(self.dripped);
         exchange.dripped += dripped - self.dripped;
         exchange.rendered += rendered;
@@ -611,7 +611,7 @@ impl Piece {
         inflow
     }
 
-    /// Turns the piece over: what was below is above.
+    /// Turns the piece over.
     pub fn turn(&mut self) {
         self.disturb();
         for (here, there) in self.grid.mirror.iter().enumerate() {
@@ -674,8 +674,7 @@ impl Piece {
         self.bone
     }
 
-    /// How far out from its axis a flat piece is still no more than so many kelvins warmer than the core, m,
-    /// half-way down.
+    /// How far from its axis, half-way down, a flat piece is within this many kelvins of its core, m.
     pub(super) fn even_to(&self, kelvins: f64) -> f64 {
         let (grid, columns) = (&self.grid, self.grid.columns);
         let row = grid.rows / 2 * columns;
@@ -694,7 +693,7 @@ impl Piece {
         begin
     }
 
-    /// Radius of a shaft of bone along the middle of a bar, m; nought where there is none.
+    /// Radius of a shaft of bone along the middle of a bar, m; nought without a bone.
     pub(super) fn shaft(&self) -> f64 {
         match (self.grid.body, self.bone) {
             (Body::Bar { diameter, .. }, Bone::Shaft { thick }) => 0.5 * thick * diameter,
@@ -806,7 +805,7 @@ impl Piece {
         sum / volume
     }
 
-    /// Heat stored above 0 °C in what is left of the piece, J.
+    /// Heat stored above 0 °C in the piece without its losses, J.
     #[must_use]
     pub fn heat_above_zero(&self) -> f64 {
         self.heat
@@ -933,7 +932,7 @@ impl Piece {
     }
 }
 
-/// What of a patch is reached from where it looks.
+/// Share of a patch that is reached from one direction.
 const fn reached(facing: Facing, looking: Looking) -> f64 {
     let upward = match facing {
         Facing::Vertical(up) => up,

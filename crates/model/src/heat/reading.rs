@@ -1,4 +1,4 @@
-//! What a thermometer shows in a piece: not its coldest spot.
+//! The reading of a thermometer in a piece, which is not its coldest spot.
 
 use super::Piece;
 use crate::geometry::Body;
@@ -47,9 +47,9 @@ impl Piece {
         }
     }
 
-    /// What a thermometer shows that a careful cook puts into the middle, °C: the mean along its tip, which
-    /// lies a little beside the coldest spot, on either side as like as not. Safety goes by
-    /// [`Self::core`], what is compared with kitchens and said to cooks by this.
+    /// The reading of a thermometer that a careful cook puts into the middle, °C: the mean along its tip. The tip lies a
+    /// little beside the coldest spot, on either side with equal chance. Safety uses [`Self::core`]; texts for cooks and
+    /// comparisons with kitchens use this.
     ///
     /// Heat along the stem is left out: 3 mm of steel in 30 mm of meat let less than a fiftieth of the
     /// difference through (a fin in a medium of 300 W/(m² K), handbooks).
@@ -83,7 +83,7 @@ impl Piece {
         };
         let beside = BESIDE.min(MOST_OF_DEPTH * depth);
         if self.shaft() > 0.0 || matches!(self.grid().body, Body::Tube { .. }) {
-            // On one side is the cavity, or the bone, where no cook leaves the tip.
+            // On one side is the cavity or the bone; a cook moves the tip away from there.
             let outward = if coldest < 0.5 * depth {
                 -beside
             } else {

@@ -26,7 +26,7 @@ pub(super) enum Powers {
     Even,
 }
 
-/// What is known of the profile at one place: the mean over a cell, or the value at a point.
+/// A known value of the profile at one place: the mean over a cell, or the value at a point.
 #[derive(Debug, Clone, Copy)]
 pub(super) enum Known {
     Mean(f64, f64),
@@ -153,7 +153,7 @@ mod tests {
         }
     }
 
-    /// By hand: what is even about the axis of a round bar, r² + 3 r⁴, has the mean
+    /// By hand: an even function about the axis of a round bar, r² + 3 r⁴, has the mean
     /// (r²/2 + r⁴) over a disc, and its value on the axis is nought.
     #[test]
     fn the_axis_of_a_round_bar() {

@@ -6,11 +6,11 @@ use super::catalogue::CATALOGUE;
 use super::{Cut, CutId, Material};
 use crate::units::Length;
 
-/// Where the bone of a piece lies. What of a cut's bone this leaves out, knuckles above all, is mixed in.
+/// Where the bone of a piece lies. The rest of a cut's bone, above all knuckles, is mixed in.
 /// Sizes are common practice in kind and from memory.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub enum Bone {
-    /// There is none, or it is all over the piece.
+    /// The piece has no bone, or its bone is spread all over it.
     Mixed,
     /// A shaft through the middle of the length.
     Shaft {
@@ -82,7 +82,7 @@ pub struct Tissue {
 
 #[allow(
     clippy::indexing_slicing,
-    reason = "cuts are numbered as they stand in the catalogue; a share is clamped to the steps"
+    reason = "cuts are numbered in the order of the catalogue; a share is clamped to the steps"
 )]
 impl Tissue {
     /// That of a cut.
@@ -104,7 +104,7 @@ impl Tissue {
         &ALL[id as usize]
     }
 
-    /// With so much bone by weight, 0..1, to the nearest thirty-second.
+    /// The tissue with this share of bone by weight, 0..1, to the nearest thirty-second.
     #[must_use]
     pub fn with_bone(&self, share: f64) -> &Arc<Material> {
         let step = (share.clamp(0.0, 1.0) * STEPS as f64).round() as usize;
@@ -114,8 +114,8 @@ impl Tissue {
         })
     }
 
-    /// What each part of a body is made of where so much of its volume is bone, with what is left of the cut's
-    /// bone mixed in everywhere.
+    /// The material of each part of a body, given the share of its volume that is bone. The rest of the cut's bone is
+    /// mixed in everywhere.
     #[must_use]
     pub fn parts(&self, bone: &[f64], volume: &[f64]) -> Vec<Arc<Material>> {
         let [flesh, mineral] = [0.0, 1.0].map(|share| self.with_bone(share).density());

@@ -6,7 +6,7 @@
 
 use crate::units::{Conductivity, Density, SpecificHeat, Temperature};
 
-/// Mass fractions of raw meat. What is missing to one counts as ash and bone mineral.
+/// Mass fractions of raw meat. The remainder counts as ash and bone mineral.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Composition {
     /// Water, kg/kg.
@@ -62,8 +62,8 @@ impl Composition {
         ]
     }
 
-    /// Ice at a temperature, kg/kg: all water but what protein binds (0.4 kg/kg) freezes by and by, as the
-    /// freezing point of what is left falls (ASHRAE Handbook - Refrigeration, from memory).
+    /// Ice at a temperature, kg/kg: all water except the part that protein binds (0.4 kg/kg) freezes gradually, as
+    /// the freezing point of the remaining water falls (ASHRAE Handbook - Refrigeration, from memory).
     ///
     /// ```
     /// use ember_model::meat::Composition;
@@ -170,8 +170,8 @@ fn component(of: &Component, celsius: f64) -> [f64; 3] {
     of.map(|[a, b, c]| a + celsius * (b + celsius * c))
 }
 
-/// From the coldest freezer to the range in which the component equations were fitted, °C. Hotter cells,
-/// which only a crust can be, go on as at its end.
+/// From the coldest freezer to the range in which the component equations were fitted, °C. Only a
+/// crust is hotter; it has the values at the end.
 const COLDEST: f64 = -40.0;
 const HOTTEST: f64 = 150.0;
 /// Entries of the table by heat: about a tenth of a kelvin each where nothing freezes.
@@ -213,7 +213,7 @@ pub struct Material {
     density: f64,
 }
 
-/// What a material is at a heat.
+/// The state of a material at a heat.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct State {
     /// Temperature, °C.
@@ -330,8 +330,8 @@ impl Material {
         }
     }
 
-    /// What the material is with so much heat above 0 °C in a cubic metre of the raw piece, J/m³. Beyond
-    /// the table it goes on as at its end.
+    /// The state of the material with this much heat above 0 °C in a cubic metre of the raw piece, J/m³. Beyond the
+    /// table it continues as at its end.
     ///
     /// ```
     /// use ember_model::meat::{Composition, Material};

@@ -1,4 +1,4 @@
-//! What a cut is, for the model and for the cook.
+//! A cut, for the model and for the cook.
 
 use super::{Bone, Composition, CutId, Surface, SurfaceStart};
 use crate::units::{Interval, Length, Mass, Temperature};
@@ -67,7 +67,7 @@ pub enum Silhouette {
     Folded,
 }
 
-/// The thickness expected from the weight until somebody measures:
+/// The thickness expected from the weight until the cook measures:
 /// `typical * (mass / typical mass)^exponent`, with a relative spread.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct ThicknessRule {

@@ -33,7 +33,7 @@ pub enum Layer {
     Glaze,
 }
 
-/// What a layer does, where it stays on.
+/// The effect of a layer where it stays on.
 struct Effect {
     /// Water it brings, kg/m².
     wets: f64,
@@ -213,7 +213,7 @@ impl SurfaceStart {
         }
     }
 
-    /// With one more layer on it, of which so much stays on, 0..1.
+    /// With one more layer on it, and the share of that layer that stays on, 0..1.
     ///
     /// ```
     /// use ember_model::meat::{Layer, SurfaceStart};

@@ -1,4 +1,4 @@
-//! What goes into the machine: cuts, what they are made of, and how that conducts and stores heat.
+//! The meat: cuts, their composition, and how it conducts and stores heat.
 
 mod bone;
 mod catalogue;

@@ -32,7 +32,7 @@ pub struct NotYet {
     pub reason: &'static str,
     /// The cut that comes nearest, where one does.
     pub nearest: Option<CutId>,
-    /// What a piece of it weighs as shops sell it, where that is not what one of the nearest does (common practice).
+    /// Weight of a piece in shops, where it differs from the nearest cut's (common practice).
     pub piece: Option<Mass>,
 }
 
@@ -94,7 +94,7 @@ impl CutId {
         }
     }
 
-    /// Other names it goes by, in kitchens and shops, here and elsewhere.
+    /// Its other names, in kitchens and shops, here and elsewhere.
     ///
     /// ```
     /// use ember_model::meat::CutId;

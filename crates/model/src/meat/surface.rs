@@ -20,7 +20,7 @@ pub enum Unlayered {
     /// The same twice in succession.
     #[error("\"{}\" comes twice in succession; once is enough", .0.words())]
     Twice(Layer),
-    /// Dried after something went on that a towel or the fridge's air does not dry.
+    /// Drying comes after a layer that neither a towel nor the fridge's air dries.
     #[error("\"{}\" comes after \"{}\"; dry it first, or after a marinade", .dried.words(), .after.words())]
     DriedTooLate {
         /// How it is dried.
@@ -37,7 +37,7 @@ impl std::fmt::Debug for Surface {
 }
 
 impl Surface {
-    /// Layers at the most.
+    /// Greatest number of layers.
     pub const MOST: usize = 8;
 
     /// Straight from the package.
@@ -206,8 +206,8 @@ impl Surface {
         all
     }
 
-    /// Each layer with the share of it that stays on: what is dry needs something beside it that holds it,
-    /// or meat that is still wet.
+    /// Each layer with the share of it that stays on: a dry layer needs a layer beside it that holds
+    /// it, or meat that is still wet.
     ///
     /// ```
     /// use ember_model::meat::{Layer, Surface};

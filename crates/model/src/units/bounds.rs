@@ -80,7 +80,7 @@ impl Bound {
         }
     }
 
-    /// How its values are told in a cook's units; nothing where every cook uses the same.
+    /// How its values are written in a cook's units; `None` where every cook uses the same.
     fn open(self) -> Option<fn(f64) -> Quantity> {
         Some(match self.unit {
             "°C" if self.field.contains("setting") => {
@@ -126,7 +126,7 @@ pub const TOTAL_MASS: Bound = Bound::new("weight of all", "total_mass_g", "g", 1
 pub const THICKNESS: Bound = Bound::new("thickness", "thickness_mm", "mm", 5.0, 160.0);
 /// Temperature of the meat when it goes in; frozen meat is out of scope of the model.
 pub const START: Bound = Bound::new("start temperature", "start_c", "°C", 0.0, 40.0);
-/// What a machine can be set to.
+/// Setting of a machine.
 pub const SETTING: Bound = Bound::new("setting", "setting_c", "°C", 60.0, 290.0);
 /// Core temperature wanted.
 pub const CORE_TARGET: Bound = Bound::new("core target", "core_target_c", "°C", 40.0, 98.0);
@@ -177,11 +177,11 @@ pub const ACTION_BEFORE_END: Bound = Bound::new(
 /// How far apart something is that is done again and again.
 pub const ACTION_EVERY: Bound =
     Bound::new("time from one to the next", "every_s", "s", 180.0, 3600.0);
-/// What is done to the meat after the rest.
+/// Time of the finish after the rest.
 pub const FINISH: Bound = Bound::new("time of the finish", "finish_s", "s", 30.0, 1200.0);
 /// Height of a kitchen over the sea.
 pub const ALTITUDE: Bound = Bound::new("altitude", "altitude_m", "m", -100.0, 4500.0);
-/// What a thermometer shows in ice water.
+/// Reading of a thermometer in ice water.
 pub const THERMOMETER_OFFSET: Bound = Bound::new(
     "reading in ice water",
     "thermometer_offset_k",
@@ -244,7 +244,7 @@ pub const TIMER: Bound = Bound::new("longest time of the timer", "timer_s", "s",
 pub const HEAT_FACTOR: Bound = Bound::new("heat factor", "heat_factor", "of its kind", 0.5, 1.6);
 /// What the air of a machine is hotter than its dial says.
 pub const OFFSET: Bound = Bound::new("offset of the dial", "offset_k", "K", -40.0, 40.0);
-/// What is not known of the heat of a machine that was learned.
+/// Spread of the heat of a machine that was learned.
 pub const HEAT_SPREAD: Bound = Bound::new("spread of the heat", "heat_spread", "", 0.0, 0.5);
 /// How many times as fast faces brown in a machine as in its kind.
 pub const BROWNING_FACTOR: Bound = Bound::new(
@@ -254,10 +254,10 @@ pub const BROWNING_FACTOR: Bound = Bound::new(
     0.4,
     2.5,
 );
-/// What is not known of that, as a logarithm.
+/// Spread of that, as a logarithm.
 pub const BROWNING_SPREAD: Bound =
     Bound::new("spread of the browning", "browning_spread", "", 0.0, 0.5);
-/// How much of its offset goes with that of the heat.
+/// Part of its offset that is correlated with the heat.
 pub const TOGETHER: Bound = Bound::new(
     "offset that goes with the heat",
     "together_k",
@@ -265,7 +265,7 @@ pub const TOGETHER: Bound = Bound::new(
     -40.0,
     40.0,
 );
-/// What is not known of its offset besides.
+/// Spread of its offset besides.
 pub const OFFSET_SPREAD: Bound =
     Bound::new("spread of the offset", "offset_spread_k", "K", 0.0, 30.0);
 /// How many times as thick as usual for its weight a cut is bought.
@@ -276,13 +276,13 @@ pub const THICKNESS_FACTOR: Bound = Bound::new(
     0.5,
     2.0,
 );
-/// What is not known of that.
+/// Spread of that.
 pub const THICKNESS_SPREAD: Bound =
     Bound::new("spread of the thickness", "thickness_spread", "", 0.0, 0.5);
 /// How much warmer than a usual fridge it goes in.
 pub const START_OFFSET: Bound =
     Bound::new("start that was learned", "start_offset_k", "K", -4.0, 16.0);
-/// What is not known of that.
+/// Spread of that.
 pub const START_SPREAD: Bound = Bound::new("spread of the start", "start_spread_k", "K", 0.0, 30.0);
 /// Gap to leave around each piece.
 pub const GAP: Bound = Bound::new("gap", "gap_mm", "mm", 0.0, 30.0);

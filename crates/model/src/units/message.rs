@@ -61,7 +61,7 @@ impl Message {
         }
     }
 
-    /// The sentence in degrees Celsius and the metric system, as interfaces tell it that know no cook.
+    /// The sentence in degrees Celsius and the metric system, for interfaces that do not know the cook.
     #[must_use]
     pub fn metric(&self) -> String {
         self.render(TemperatureScale::Celsius, WeightSystem::Metric)
@@ -107,7 +107,7 @@ impl Quantity {
     }
 }
 
-/// An error told by its message, in metric units where no cook is known.
+/// An error with the text of its message, in metric units where the cook is unknown.
 ///
 /// ```
 /// struct Late;

@@ -8,7 +8,7 @@ use super::{
 /// Why a typed quantity could not be read; each message shows a way to write it.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum ParseError {
-    /// No number found where one must stand.
+    /// A number is missing.
     #[error("\"{text}\" is not a number with a unit; write it like {example}")]
     NotANumber {
         /// What was typed.
@@ -21,7 +21,7 @@ pub enum ParseError {
     UnknownUnit {
         /// The unit typed.
         unit: String,
-        /// What was being read.
+        /// The quantity.
         quantity: &'static str,
         /// How it could be written.
         example: &'static str,
@@ -350,7 +350,7 @@ fn degrees(text: &str, scale: TemperatureScale) -> Result<(f64, TemperatureScale
 }
 
 /// Adds the parts of a compound quantity. A bare number alone is in the fallback unit; behind another
-/// part it is in the unit that follows that part's, and makes no sense where there is none.
+/// part it is in the unit that follows that part's; where none follows, it is an error.
 fn sum(text: &str, grammar: &Grammar, fallback: &str) -> Result<f64, ParseError> {
     let unclear = || ParseError::NotANumber {
         text: text.trim().to_owned(),

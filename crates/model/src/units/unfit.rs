@@ -1,12 +1,12 @@
 //! Why something the cook made is not taken.
 
-/// What does not fit in something the cook made.
+/// An error in a document that the cook made.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 #[error("{detail}")]
 pub struct Unfit {
     /// The field of it.
     pub field: &'static str,
-    /// What is wrong, and what would be right.
+    /// The error and the way out.
     pub detail: String,
 }
 
@@ -16,7 +16,7 @@ impl Unfit {
         Self { field, detail }
     }
 
-    /// Accepts words of 1 to so many letters.
+    /// Accepts words of 1 to `most` letters.
     ///
     /// # Errors
     /// Says how many letters it has.
