@@ -35,8 +35,7 @@ export const endDevice = (id: string) =>
 
 export const endDevices = () => answer(client.DELETE("/api/devices"));
 
-/** The address is in the answer, and nowhere else after that. Each time it is another one, so that asking is not
- * repeated by itself. */
+/** Only the answer has the address. Each request makes a new address, so it is not repeated automatically. */
 export const makeLink = (body: NewLink) => answer(client.POST("/api/links", { body }));
 
 export const revokeLink = (id: string) =>

@@ -22,7 +22,7 @@ export class ApiFailure extends Error {
     return this.problem ? refusal(this.problem, units) : this.message;
   }
 
-  /** True when trying again later may help: no connection, a server in trouble, or nobody signed in. */
+  /** True when trying again later may help: no connection, a server in trouble, or a device that is signed out. */
   get isPassing(): boolean {
     const { problem } = this;
     return problem === null || problem.status >= 500 || problem.status === 429 || this.isSignedOut;

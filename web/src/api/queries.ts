@@ -28,7 +28,7 @@ import type {
   TypedField,
 } from "./types";
 
-/** What a change was made on: a document with the revision that was seen. */
+/** The base of a change: a document with the revision that was seen. */
 interface Seen {
   id: string;
   revision: number;
@@ -139,7 +139,7 @@ export const exercisesQuery = () =>
     staleTime: Number.POSITIVE_INFINITY,
   });
 
-/** What was seen by each move on the hidden piece. */
+/** The findings of each move on the hidden piece. */
 export const playedQuery = (moves: Moves) =>
   queryOptions({
     queryKey: ["played", moves],
@@ -235,7 +235,7 @@ export const restoreSide = (known: Seen) =>
 export const readRecipe = (text: string, kind: RecipeKind) =>
   answer(client.POST("/api/recipes/read", { body: { text, kind } }));
 
-/** What a recipe weighs, with its salt, its sugar and its allergens. */
+/** The weights of a recipe, with its salt, its sugar and its allergens. */
 export const weighedQuery = (recipe: Recipe) =>
   queryOptions({
     queryKey: ["weighed", recipe],
@@ -243,7 +243,7 @@ export const weighedQuery = (recipe: Recipe) =>
     staleTime: Number.POSITIVE_INFINITY,
   });
 
-/** The lowest setting at which the pieces are out within so many seconds. */
+/** The lowest setting at which the pieces are out within this many seconds. */
 export const settingFor = (request: Request, within: number) =>
   answer(client.POST("/api/plans/setting-for-deadline", { body: { request, within_s: within } }));
 
@@ -272,7 +272,7 @@ export const keepCook = (id: string, request: Request, eatAt: Date | null) =>
     }),
   );
 
-/** What is chosen of a file of readings; the rest is guessed. */
+/** The cook's choices for a file of readings; the rest is guessed. */
 export type ReadingsChoice = NonNullable<
   paths["/api/cooks/{id}/readings-file"]["post"]["parameters"]["query"]
 >;
@@ -287,7 +287,7 @@ const readingsFile = (id: string, file: File, query: ReadingsChoice, signal?: Ab
     }),
   );
 
-/** What is in a file of readings; nothing is kept. */
+/** The contents of a file of readings; nothing is stored. */
 export const readingsQuery = (id: string, file: File | null, choice: ReadingsChoice) =>
   queryOptions({
     queryKey: ["readings-file", id, file?.name, file?.size, file?.lastModified, choice],
@@ -334,7 +334,7 @@ export const sharedQuery = (id: string) =>
 export const share = (request: Request) =>
   answer(client.POST("/api/shared", { body: { request } }));
 
-/** Plans a cook anew that has not begun. */
+/** Replaces the plan of a cook that has not begun. */
 export const changeCook = (known: Seen, request: Request, eatAt: Date | null) =>
   answer(
     client.PUT("/api/cooks/{id}", {
@@ -352,10 +352,10 @@ export const deleteCook = (id: string) =>
 export const restoreCook = (id: string) =>
   answer(client.POST("/api/cooks/{id}/restore", { params: { path: { id } } }));
 
-/** A server that does not answer for so long is tried again later, ms. */
+/** A server that does not answer within this time is tried again later, ms. */
 const PATIENCE = 8_000;
 
-/** Tells what happened, and gets the cook as it stands now. */
+/** Sends a report, and gets the cook with it. */
 export async function sendReport(id: string, report: Report): Promise<Cook> {
   const told = await answer(
     client.POST("/api/cooks/{id}/events", {
@@ -364,7 +364,7 @@ export async function sendReport(id: string, report: Report): Promise<Cook> {
       signal: AbortSignal.timeout(PATIENCE),
     }),
   );
-  // A server that answers shortly all the same is asked.
+  // A server may answer with less; then the cook is read.
   return "plan" in told ? told : answer(client.GET("/api/cooks/{id}", of({ id })));
 }
 
@@ -407,7 +407,7 @@ export const practise = (cook: string) =>
 export const removeThermometer = (id: string) =>
   answer(client.DELETE("/api/thermometers/{id}", of({ id })));
 
-/** What a channel is stuck in from now on. */
+/** Sets the place of a probe from now on. */
 export const tieChannel = (id: string, channel: number, tie: Tie) =>
   answer(
     client.PUT("/api/thermometers/{id}/channels/{channel}", {
@@ -459,7 +459,7 @@ export const keepSupper = (id: string, supper: Supper) =>
 export const changeSupper = (known: Seen, supper: Supper) =>
   answer(client.PUT("/api/suppers/{id}", { params: seen(known), body: supper }));
 
-/** What happened in a supper; everything else is planned anew around it. */
+/** Sends a report of a supper; the server plans the rest again around it. */
 export const sendSupperReport = (id: string, report: SupperReport) =>
   answer(
     client.POST("/api/suppers/{id}/events", {
@@ -533,7 +533,7 @@ export const understand = (field: TypedField, text: string, units: TypedUnits) =
     }),
   ).then((understood) => understood.value);
 
-/** After a cook changed: its own page from the answer, the lists anew. */
+/** After a cook changed: its own page from the answer, the lists from the server. */
 export function cookChanged(queries: QueryClient, cook: Cook | null) {
   if (cook) answered(queries, cookQuery(cook.id).queryKey, cook);
   void queries.invalidateQueries({ queryKey: ["cooks"] });

@@ -17,9 +17,9 @@ import { useChanges } from "./useChanges";
 const TICK = 1000;
 /** How often waiting reports are tried again, ms. */
 const AGAIN = 3_000;
-/** The screen stays on from so long before a supper's next thing, ms. */
+/** The screen stays on from this time before a supper's next step, ms. */
 const AWAKE = 30 * 60_000;
-/** The title counts down from so long before, ms; until then it names the page. */
+/** The title counts down from this time before, ms; until then it names the page. */
 const COUNTS = 30 * 60_000;
 
 export default function Watch() {

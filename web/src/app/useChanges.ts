@@ -1,4 +1,4 @@
-// What other devices change is asked for anew as soon as the server tells of it.
+// Reads again what other devices changed, as soon as the server reports the change.
 import { type QueryClient, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { sessionQuery } from "../api/access";
@@ -20,7 +20,7 @@ function everything(queries: QueryClient) {
   }
 }
 
-/** After an answer that was no stream a browser gives up for good: it is asked again after so long, ms. */
+/** A browser gives up after an answer that is not a stream: the page connects again after this time, ms. */
 const AGAIN = 3_000;
 
 /** Listens while the page is looked at: a browser has few connections, and hidden pages ask in turn. */
@@ -35,9 +35,9 @@ export function useChanges() {
       source.addEventListener("cook", (event) => cookTold(queries, event.data));
       source.addEventListener("supper", (event) => supperTold(queries, event.data));
       source.addEventListener("everything", () => everything(queries));
-      // Between the answers of the page and this moment nobody told.
+      // Changes between the answers of the page and this moment were not reported.
       source.addEventListener("open", () => everything(queries));
-      // Not listened to any more, for a moment or for good: who this device is, is asked anew.
+      // The connection ended, for a moment or finally: the session is read again.
       source.addEventListener("error", () => {
         void queries.invalidateQueries({ queryKey: sessionQuery().queryKey });
         if (opened.readyState === EventSource.CLOSED) again = setTimeout(look, AGAIN);

@@ -7,9 +7,9 @@ interface FoldProps {
   /** What its state is remembered by. */
   name: string;
   title: string;
-  /** What is in it, in a few words. */
+  /** Its contents in a few words. */
   gist?: string;
-  /** Whether it is open until somebody says otherwise. */
+  /** Whether it is open until the cook changes that. */
   usually?: boolean;
   children: ReactNode;
 }

@@ -11,7 +11,7 @@ export interface Difference {
 
 interface MergeScreenProps {
   differences: Difference[];
-  /** What was taken from the other device, in words. */
+  /** The changes of the other device that were merged, in words. */
   taken: string[];
   /** Which of the differences are to be as on the other device. */
   onDecide: (theirs: boolean[]) => void;

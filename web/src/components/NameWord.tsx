@@ -7,7 +7,7 @@ import { Word } from "./Word";
 interface NameWordProps {
   label?: string;
   name: string;
-  /** Letters, at the most. */
+  /** Greatest number of letters. */
   most: number;
   wrong: boolean;
   onName: (name: string) => void;
@@ -28,7 +28,7 @@ type NameFormProps = Omit<NameWordProps, "wrong" | "label"> & {
 
 function NameForm({ label, name, most, onName, onDone }: NameFormProps) {
   const [typed, setTyped] = useState(name);
-  // Once: what is submitted loses the focus too.
+  // Once: a field that is submitted loses the focus too.
   const told = useRef(name);
   const tell = () => {
     if (typed === told.current) return;

@@ -40,7 +40,7 @@ export function Empty({ title, children }: { title: string; children: ReactNode 
   );
 }
 
-/** What was told and is kept here until the server has it. */
+/** The number of reports that this device has not sent yet. */
 export function NotSent({ count }: { count: number }) {
   if (count === 0) return null;
   return (

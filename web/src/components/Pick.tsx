@@ -14,7 +14,7 @@ interface PickProps<T extends string> extends Omit<NativeSelect.RootProps, "chil
   /** Nothing where nothing is picked. */
   value: T | undefined;
   options: PickOption<T>[];
-  /** What stands there where nothing is picked, and can be picked again. */
+  /** The text where nothing is picked; it can be picked again. */
   none?: string;
   onPick: (value: T | undefined) => void;
   /** Where a form begins. */

@@ -1,5 +1,5 @@
-// A number with its unit: typed, stepped or slid. What is typed is read by `understand`, which
-// answers with a number or throws an Error whose message tells what is wrong.
+// A number with its unit: typed, stepped or slid. `understand` reads the typed text: it
+// returns a number, or throws an Error whose message is shown.
 import { Flex, Input, Slider, Text } from "@chakra-ui/react";
 import { type ReactNode, useId, useRef, useState } from "react";
 import { Action } from "./recipes";
@@ -22,7 +22,7 @@ export function QuantityInput(props: QuantityInputProps) {
   const [wrong, setWrong] = useState<string | null>(null);
   const id = useId();
   const [low, high] = range;
-  // What was typed last: an answer to what was typed before comes too late.
+  // Counts the typed texts: an answer to an earlier text comes too late.
   const asked = useRef(0);
 
   const set = (next: number) => {
@@ -42,7 +42,7 @@ export function QuantityInput(props: QuantityInputProps) {
       onChange(next);
       onDone();
     } catch (error) {
-      // What was typed stays, so that it can be mended.
+      // The typed text stays, so that it can be corrected.
       setWrong(error instanceof Error ? error.message : "That was not understood.");
     }
   };

@@ -4,11 +4,11 @@ import { type ReactNode, useEffect, useId, useRef, useState } from "react";
 import { WordButton } from "./recipes";
 
 interface WordProps {
-  /** What the word stands for; read with its value by a screen reader. */
+  /** The meaning of the word; a screen reader reads it with the value. */
   label: string;
   text: string;
   state?: "told" | "guessed" | "wrong";
-  /** What a guessed word is worth, told beside its name. */
+  /** The effect of a guessed word, shown beside its name. */
   hint?: string;
   children: (close: () => void) => ReactNode;
 }

@@ -58,7 +58,7 @@ function quantity(understand: (text: string) => Promise<number>) {
   return onChange;
 }
 
-test("an answer to what was typed before reverts nothing newer", async () => {
+test("a late answer to an earlier text does not revert a newer one", async () => {
   const user = userEvent.setup();
   const answers = new Map<string, (value: number) => void>();
   const onChange = quantity((text) => new Promise((resolve) => answers.set(text, resolve)));
@@ -72,7 +72,7 @@ test("an answer to what was typed before reverts nothing newer", async () => {
   expect(onChange).toHaveBeenCalledTimes(1);
 });
 
-test("what is not understood stays to be corrected, with the reason", async () => {
+test("a text that is not understood stays to be corrected, with the reason", async () => {
   const user = userEvent.setup();
   const onChange = quantity(async () => {
     throw new Error("Weight is 5 kg; it can be 15 g to 4 kg.");

@@ -10,7 +10,7 @@ interface Deleting<T> {
   restore: (thing: T) => Promise<unknown>;
   /** After either. */
   changed: () => void;
-  /** What is told about a thing that is gone. */
+  /** The notice about a deleted thing. */
   told: (thing: T) => string;
 }
 

@@ -29,7 +29,7 @@ describe("planned actions in words", () => {
   });
 });
 
-describe("what a planned action is worth", () => {
+describe("the effect of a planned action", () => {
   const plan = {
     worths: [
       {

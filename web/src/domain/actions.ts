@@ -82,7 +82,7 @@ export const isSauced = (request: Request): boolean =>
 export const turnsAll = (action: PlannedAction): boolean =>
   action.kind === "turn" && (action.which ?? "all") === "all";
 
-/** What a planned action is worth, where the plan says. */
+/** The effect of a planned action, where the plan has it. */
 export function worthWords(action: PlannedAction, plan: Plan | undefined): string {
   const worth = plan?.worths?.find(
     (one) =>

@@ -98,7 +98,7 @@ export const here = (request: Request, settings: Settings): Request => ({
 export interface PlanSearch {
   /** The sentence; absent for a usual one. */
   say?: Said;
-  /** A sentence somebody shared. */
+  /** A shared sentence. */
   shared?: string;
   /** Time of day on the table, as 19:00. */
   eat?: string;

@@ -5,7 +5,7 @@ type NotYet = Catalogue["not_yet"][number];
 
 export interface FoundCuts {
   cuts: CutEntry[];
-  /** What goes by such a name and is not cooked. */
+  /** Cuts of such a name that are not planned. */
   notYet: NotYet[];
 }
 
@@ -32,7 +32,7 @@ const spellings = (searched: string) =>
 const best = (names: string[], searched: string): number =>
   Math.min(...spellings(searched).flatMap((one) => names.map((name) => rank(name, one))));
 
-/** The cuts that go by what is searched, their own names first. */
+/** The cuts that match the search, matches of their own name first. */
 export function findCuts(catalogue: Catalogue, text: string): FoundCuts {
   const searched = letters(text);
   if (!searched) return { cuts: catalogue.cuts, notYet: [] };

@@ -23,7 +23,7 @@ export function onDial(celsius: number, machine: Pick<Machine, "dial_words">, un
   return word ? `“${word}” (${number})` : number;
 }
 
-/** What a step asks for at the machine; nothing where it is no matter of minutes. */
+/** The setting and minutes of a step; undefined for a step without minutes. */
 function words(step: Step, machine: Pick<Machine, "dial_words">, units: Units): string | undefined {
   if (step.kind !== "set") return WORDS[step.kind];
   const to = step.actions?.find((one) => one.kind === "set")?.setting_c;

@@ -3,13 +3,13 @@ import { fieldWords, valueWords } from "./fields";
 
 const metric = { temperature: "celsius", weight: "metric" } as const;
 
-test("a place in a document is told in words", () => {
+test("a place in a document has words", () => {
   expect(fieldWords(["power_w"])).toBe("power");
   expect(fieldWords(["dishes", "chops", "piece_mass_g"])).toBe("dishes: chops: weight of one");
   expect(fieldWords(["thickness_mm"])).toBe("thickness");
 });
 
-test("a value is told in the cook's units", () => {
+test("a value is written in the cook's units", () => {
   expect(valueWords(["highest_c"], 200, metric)).toMatch(/^200.°C$/);
   expect(valueWords(["highest_c"], 200, { temperature: "fahrenheit", weight: "imperial" })).toMatch(
     /^39\d.°F$/,

@@ -1,4 +1,4 @@
-// What stands where in a document, in a cook's words: for two versions beside one another.
+// The fields of a document in a cook's words, to show two versions beside one another.
 import { hours, length, mass, minutes, setting, type Units } from "../lib/units";
 
 /** Fields whose name on the wire is not a word of the kitchen. */

@@ -28,15 +28,15 @@ test("a sentence counts with its machine and its cut, and with nothing of others
   expect(withKnown(said("the drum"), learned).known).toEqual({ machine, cut });
   expect(withKnown(said("twins"), learned).known).toEqual({ cut });
   expect(withKnown(said("twins", { cut: "pork_chop" }), learned).known).toBeUndefined();
-  // What is left over is no raw piece of that thickness.
+  // Leftovers are not a raw piece of that thickness.
   expect(withKnown(said("the drum", { handling: "left_over" }), learned).known).toEqual({
     machine,
   });
-  // What was known before is not kept where nothing is known now.
+  // Earlier knowledge is dropped where nothing is known now.
   expect(withKnown(said("twins", { known: { machine } }), undefined).known).toBeUndefined();
 });
 
-test("what was learned is told in a line", () => {
+test("learned values are written in a line", () => {
   const degrees = (kelvins: number) => `${kelvins} °C`;
   expect(learnedWords(machine, degrees)).toBe("runs 8 °C hot, blows 12 % harder, from 6 cooks");
   expect(learnedWords({ ...machine, heat_factor: 0.9, offset_k: -0.2, cooks: 1 }, degrees)).toBe(

@@ -4,11 +4,11 @@ import { count } from "../lib/text";
 
 type Known = NonNullable<Request["known"]>;
 
-/** What is known for a machine and a cut; nothing where that is nothing. */
+/** Learned values of a machine and a cut; undefined without any. */
 function knownOf(request: Request, learned: Learned | undefined): Known | undefined {
   const machine = learned?.machines.find((one) => one.machine === request.machine.name)?.known;
   const cut = learned?.cuts.find((one) => one.cut === request.cut)?.known;
-  // What is left over was cooked: its thickness is another.
+  // Leftovers were cooked: their thickness differs.
   const raw = request.handling !== "left_over";
   const known = {
     ...(machine && machine.cooks > 0 ? { machine } : {}),

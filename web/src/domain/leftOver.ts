@@ -1,4 +1,4 @@
-// What is left over: heated through once, as a plan of its own.
+// Leftovers: heated through once, as a plan of their own.
 import type { CutEntry, Request } from "../api/types";
 
 type Handling = NonNullable<Request["handling"]>;
@@ -51,7 +51,7 @@ export function handledAs(request: Request, entry: CutEntry, handling: Handling)
   };
 }
 
-/** A plan for half of what was cooked: what is left, as it lies in the fridge. */
+/** A plan for half of the cooked pieces, from the fridge. */
 export function leftOf(request: Request, entry: CutEntry): Request {
   const several = request.pieces > 1;
   return {

@@ -30,7 +30,7 @@ test("plans are off by the middle of the last cooks, either way", () => {
   expect(figures([])).toBeNull();
 });
 
-test("what was before the last twenty is told apart", () => {
+test("cooks before the last twenty are separate", () => {
   const off = Array.from({ length: 30 }, (_, n) => cook("the drum", "wings", n < 20 ? 60 : 240));
   expect(figures(off)?.all.off_s).toBe(60);
   expect(figures(off)?.before).toEqual({ name: "before", cooks: 10, off_s: 240 });

@@ -1,5 +1,5 @@
-// What is planned on the way as pins that can be moved: from a sentence and its plan, and back into the
-// sentence. The plan says what a change does.
+// Planned actions as pins that can be moved: from a sentence and its plan, and back into the sentence. The
+// plan shows the effect of a change.
 import type { CutEntry, Plan, PlannedAction, Request } from "../api/types";
 import { minutes, temperature, type Units } from "../lib/units";
 import { sameKind, turnsAll } from "./actions";
@@ -110,7 +110,7 @@ const COLOURS = ["pale", "blond", "golden", "brown", "dark", "burnt"];
 const NOTICED_S = 20;
 const NOTICED_K = 1;
 
-/** What a change does: "2 min longer, lower face paler". */
+/** The effect of a change: "2 min longer, lower face paler". */
 export function difference(before: Plan, after: Plan, units: Units): string {
   const later = Math.round((after.pull_at_s - before.pull_at_s) / 30) * 30;
   const time =

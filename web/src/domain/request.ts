@@ -55,7 +55,7 @@ export const inSections = (request: Request, division: Division): Partial<Reques
   thickness_mm: division.thickness_mm,
 });
 
-/** Another machine, and what it can do of what was asked of the other. */
+/** Another machine, with the words of the request that it can follow. */
 export function inMachine(request: Request, machine: Machine): Partial<Request> {
   const lacks =
     (request.support === "spit" && !machine.spit) ||

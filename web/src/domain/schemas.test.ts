@@ -36,7 +36,7 @@ const supper = {
   dishes: [{ id: "1", cook: { request } }],
 };
 
-describe("what comes from outside", () => {
+describe("data from outside", () => {
   it("is taken as it is", () => {
     expect(isMachine(machine)).toBe(true);
     expect(isRequest({ ...request, actions: [{ kind: "turn", at_s: 600 }] })).toBe(true);

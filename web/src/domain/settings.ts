@@ -9,13 +9,13 @@ export interface Settings extends Units {
   /** What its thermometer shows in ice water. */
   thermometer_offset_k: number;
   thermometer: boolean;
-  /** Whether somebody at the table is usually at risk. */
+  /** Whether a person at the table is usually at risk. */
   vulnerable: boolean;
   colour: "auto" | "light" | "dark";
   muted: boolean;
   /** Whether single keys do something. */
   shortcuts: boolean;
-  /** A soft sound comes so long before something is due, minutes; 0 for none. */
+  /** A soft sound comes this long before a step is due, minutes; 0 for no sound. */
   prealert_min: number;
 }
 
@@ -47,7 +47,7 @@ const settings = stored(
 export const changeSettings = (change: Partial<Settings>) =>
   settings.set({ ...settings.get(), ...change });
 
-/** What is preferred at this moment. */
+/** The present settings. */
 export const currentSettings = settings.get;
 
 export const useSettings = settings.use;

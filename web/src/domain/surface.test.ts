@@ -16,7 +16,7 @@ const layers = [
 ] as Catalogue["layers"];
 
 describe("a surface", () => {
-  it("has the name cooks have for it, or is told layer by layer", () => {
+  it("has the name that cooks use, or lists its layers", () => {
     expect(surfaceWords([], entry, layers)).toBe("wet from the package");
     expect(surfaceWords(["patted_dry", "oil"], entry, layers)).toBe("patted dry and oiled");
     expect(surfaceWords(["patted_dry", "oil", "starch"], entry, layers)).toBe(

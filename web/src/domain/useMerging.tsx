@@ -1,5 +1,5 @@
-// Saving what somebody else may have changed meanwhile: what does not conflict is merged at once, and for what
-// does both versions are shown.
+// Saving a document that another device may have changed meanwhile: changes that do not conflict are merged at
+// once; for the others both versions are shown.
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { ApiFailure } from "../api/client";
 import { MergeScreen } from "../components/MergeScreen";
@@ -13,7 +13,7 @@ export interface Version<T> {
   document: T;
 }
 
-/** Two devices that go on changing the same thing are asked after so many tries. */
+/** After this many tries two devices that keep changing the same thing are asked. */
 const TRIES = 4;
 
 /** Told instead of saving, while both versions are shown. */
@@ -57,7 +57,7 @@ export function useMerging<T, K>(
     let from = base.current ?? seen;
     let wanted = document;
     for (let tries = 1; ; tries++) {
-      if (!from) throw new Error("It is not known yet what stands there.");
+      if (!from) throw new Error("The stored version is not known yet.");
       try {
         return await send(from.revision, wanted);
       } catch (error) {

@@ -1,4 +1,4 @@
-// A key that does something by itself. It follows the letter printed on it, wherever it lies on a
+// A single key with an action. It follows the letter printed on it, wherever it lies on a
 // keyboard, and all of them can be switched off (WCAG 2.1.4).
 import { useHotkeys } from "react-hotkeys-hook";
 import { useSettings } from "./settings";

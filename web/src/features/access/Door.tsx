@@ -6,7 +6,7 @@ import { isAnother } from "./device";
 
 const SignIn = lazy(() => import("./SignIn"));
 
-/** Until it is known that nobody is signed in, the page is shown: without a network it still is. */
+/** The page is shown until the device is known to be signed out: without a network too. */
 export function useIsOut(): boolean {
   const { data } = useQuery(sessionQuery());
   return data?.sign_in === true && !data.household;

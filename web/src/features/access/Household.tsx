@@ -191,7 +191,7 @@ const deviceWords = (one: Device) =>
     ? `${one.name}, this device, since ${when(one.created_at)}`
     : `${one.name}, last used ${when(one.last_used_at)}`;
 
-/** Where nobody signs in, the only links are those of calendars. */
+/** Without sign-in, the only links are those of calendars. */
 function Calendars() {
   const links = useQuery(linksQuery());
   if (!links.data?.items.some((one) => one.kind === "calendar")) return null;

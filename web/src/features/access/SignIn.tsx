@@ -15,7 +15,7 @@ export default function SignIn() {
   const [device, setDevice] = useState(() => deviceName(navigator.userAgent));
   const enter = useMutation({
     mutationFn: () => signIn(household, passphrase, device),
-    // Everything that is shown is asked for anew.
+    // The whole page is read again.
     onSuccess: () => window.location.reload(),
   });
   const error = enter.error instanceof ApiFailure ? enter.error : null;

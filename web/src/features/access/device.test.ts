@@ -14,7 +14,7 @@ test.each([
   expect(deviceName(agent)).toBe(name);
 });
 
-test("what was kept of another household is forgotten, of the same one not", async () => {
+test("stored data of another household is deleted, of the same one not", async () => {
   expect(await isAnother("a")).toBe(false);
   localStorage.setItem("zesty-ember.draft", "ours");
   localStorage.setItem("somebody-else", "theirs");

@@ -1,4 +1,4 @@
-// What this device is called, guessed from what the browser says of it, and what it keeps of a household.
+// The name of this device, guessed from the browser's, and the data of a household that it stores.
 import { forgetAll } from "../../lib/boxStore";
 
 const KINDS: [RegExp, string][] = [

@@ -9,11 +9,11 @@ export interface Due {
   at: number;
   /** Nothing where it only waits. */
   sound: Sound | null;
-  /** The end of a wait is told once; what asks for hands is told until it is answered. */
+  /** The end of a wait rings once; a step for hands rings until it is answered. */
   once: boolean;
 }
 
-/** What there is to tell of it. */
+/** The sound of a due step. */
 export interface Alarm {
   due: Due;
   /** When, ms by this device's clock. */
@@ -29,7 +29,7 @@ export interface Ring {
   sound: Sound;
 }
 
-/** Until it is answered it is told this often, ms, and for so long. */
+/** Until it is answered, a step rings this often, ms, and for this time, ms. */
 const REPEAT = 15_000;
 const LONGEST = 10 * 60_000;
 

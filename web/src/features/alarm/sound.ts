@@ -4,7 +4,7 @@
 let context: AudioContext | null = null;
 const listeners = new Set<() => void>();
 
-/** What is told by a sound. */
+/** The meanings of sounds. */
 export type Sound = "soon" | "due" | "out" | "over";
 
 /** Tones of each sound: pitch in Hz, start and length in s. */
@@ -52,7 +52,7 @@ export function listenToSound(listener: () => void) {
   };
 }
 
-/** Plays a sound in so many seconds; returns how to take it back. */
+/** Plays a sound in this many seconds; returns a function that cancels it. */
 export function play(sound: Sound, inSeconds: number): () => void {
   const audio = context;
   if (audio?.state !== "running") return () => undefined;

@@ -31,7 +31,7 @@ export function useAlarms(alarms: Alarm[]) {
     const schedule = () => {
       for (const takeBack of back) takeBack();
       const now = Date.now();
-      // What was missed is told at once.
+      // A missed alarm rings at once.
       const late = own.map((due) => (due.at <= now && !due.once ? { ...due, at: now + 50 } : due));
       back = rings(late, now, AHEAD, prealert_min * 60_000).map((ring) =>
         play(ring.sound, (ring.at - now) / 1000),
@@ -59,7 +59,7 @@ function useNudges(alarms: Alarm[]) {
   useEffect(() => {
     if (!key) return;
     const wait = at - Date.now();
-    // A day is more than any timer should wait for; the page is drawn anew long before.
+    // A day is more than any timer should wait for; the page is drawn again long before.
     if (wait > 86_400_000) return;
     const timer = setTimeout(
       () => {
@@ -74,7 +74,7 @@ function useNudges(alarms: Alarm[]) {
   }, [key, at, what, name]);
 }
 
-/** A check that is due again is told again. */
+/** A check that is due again rings again. */
 const keyOf = ({ due }: Alarm) => `${due.key} ${Math.round(due.at / 60_000)}`;
 
 async function notify(what: string, body: string, tag: string) {

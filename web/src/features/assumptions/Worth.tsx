@@ -1,4 +1,4 @@
-// What was assumed, the dearest first: what is worth measuring.
+// The assumptions that are worth measuring, the most costly first.
 import { Box, chakra, Text } from "@chakra-ui/react";
 import type { Plan } from "../../api/types";
 import { render } from "../../domain/message";

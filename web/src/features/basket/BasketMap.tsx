@@ -128,7 +128,7 @@ export function BasketMap(props: BasketMapProps) {
   );
 }
 
-/** What is nearest to a piece, in words. */
+/** The nearest neighbour of a piece, in words. */
 function nearest(tray: Tray, piece: number, units: Units): string {
   const [first] = tray.near
     .filter((near) => near.piece === piece || near.other === piece)

@@ -46,7 +46,7 @@ export function Meter({ loading, airiness, gap, units }: MeterProps) {
   );
 }
 
-/** Minutes and colour against air all around; both are told of the first load. */
+/** Minutes and colour against air all around; both of the first load. */
 export function cost(loading: Loading): string {
   const [laid, airy] = loading.browning;
   const later =

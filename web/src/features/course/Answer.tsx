@@ -1,5 +1,5 @@
-// What is known of the meat now, in a few plain lines: the last reading, how long it takes, what does not
-// fit, and whether it may be served.
+// The state of the meat in a few plain lines: the last reading, the time left, contradictions, and whether it
+// may be served.
 import { Box, Text } from "@chakra-ui/react";
 import type { Cook, Estimate, Happening, Probe } from "../../api/types";
 import { Caution } from "../../components/Notice";
@@ -59,7 +59,7 @@ export function Answer({ cook, waiting, loaded, now, skew, units }: AnswerProps)
   );
 }
 
-/** Longer than this without an answer is told, ms. */
+/** A longer time without an answer is shown, ms. */
 const MOMENT = 2_000;
 
 interface WithoutServerProps {
@@ -80,7 +80,7 @@ function WithoutServer({ open, now, units }: WithoutServerProps) {
 
 type Local = (time: string) => number;
 
-/** The core as it is computed for now, °C: the estimate itself is of the last that was told. */
+/** The core as it is computed for now, °C: the estimate itself is of the last report. */
 export function coreNow(
   { path_min, path_c, core_c }: Estimate,
   loaded: number | null,

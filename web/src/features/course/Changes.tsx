@@ -1,5 +1,5 @@
-// While it cooks: what else happened, and what is to change. What a change does is shown before it is
-// told.
+// While it cooks: reports of other events, and changes. The effect of a change is shown before it is
+// reported.
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useState } from "react";
@@ -40,7 +40,7 @@ const FACES = [
   { value: "down", name: "underside" },
   { value: "both", name: "both sides" },
 ] as const;
-/** What is typed settles before it is computed, ms. */
+/** Typed text is computed after this pause, ms. */
 const SETTLES = 250;
 
 export default function Changes(props: ChangesProps) {
@@ -329,7 +329,7 @@ interface PreviewProps extends ChangesProps {
   onCancel: () => void;
 }
 
-/** What it does, before it is told. */
+/** The effect of a change, before it is reported. */
 function Preview({ cook, happening, skew, units, onTell, onCancel }: PreviewProps) {
   const settled = useSettled(happening, SETTLES);
   const asked = useQuery(whatIfQuery(cook.id, cook.revision, settled));

@@ -13,7 +13,7 @@ interface KeypadProps {
 
 const KEYS = ["1", "2", "3", "4", "5", "6", "7", "8", "9", "⌫", "0", "OK"] as const;
 const LONGEST = 5;
-/** What a kitchen thermometer can show, °C; the server's bound for a reading. */
+/** Range of a kitchen thermometer, °C; the server's bound for a reading. */
 const RANGE = [-5, 130] as const;
 
 export function Keypad({ units, title, onEnter, onCancel }: KeypadProps) {

@@ -1,4 +1,4 @@
-// What comes before the heat, task by task: what to do now with its clock, what is done, what comes.
+// The preparation, task by task: the present task with its clock, finished tasks, later tasks.
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Cook } from "../../api/types";
 import { Action } from "../../components/recipes";

@@ -175,7 +175,7 @@ interface AddressProps {
   onToken: (token: string) => void;
 }
 
-/** Where it sends to. The address holds a secret, so that it is told once. */
+/** The address for its readings. It holds a secret, so it is shown once. */
 function Address({ id, token, onToken }: AddressProps) {
   const renew = useMutation({
     mutationFn: () => addressThermometer(id),

@@ -9,11 +9,11 @@ const estimate = {
   path_c: [4, 30, 74],
 } as Estimate;
 
-test("the core is told for now, not for when something was told last", () => {
+test("the core is shown for now, not for the last report", () => {
   const loaded = Date.parse("2026-11-25T18:00:00Z");
   const at = (minutes: number) => coreNow(estimate, loaded, loaded + minutes * 60_000);
   expect([0, 5, 10, 15].map(at)).toEqual([4, 17, 30, 52]);
-  // Past what was computed it stands at its end.
+  // Beyond the computed time it has the last value.
   expect(at(25)).toBe(74);
   expect(coreNow(estimate, null, loaded)).toBe(4);
 });

@@ -1,4 +1,4 @@
-// What a reading says while the server does not answer: from the table that came with its last answer.
+// The meaning of a reading while the server does not answer, from the table of its last answer.
 import type { Estimate, Happening } from "../../api/types";
 import type { Kept } from "../../lib/outbox";
 
@@ -36,7 +36,7 @@ export function foretold(estimate: Estimate, at: number, celsius: number): numbe
   return sum;
 }
 
-/** What is known of a cook whose last tellings the server has not answered. */
+/** The state of a cook with reports that the server has not answered. */
 export type Unanswered = { more: number; at: number; core: number } | "not computed" | null;
 
 /** `skew` is the server's time less this device's, ms. Only readings can be answered from the table. */

@@ -16,7 +16,7 @@ export interface PreparingTask {
 
 export interface Preparing {
   tasks: PreparingTask[];
-  /** What is to be done or waited for now; null when all is done. */
+  /** The present task; null when all tasks are done. */
   current: PreparingTask | null;
   /** When it asks for something, ms: its beginning, its middle, its end. */
   asks: number | null;

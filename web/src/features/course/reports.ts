@@ -1,4 +1,4 @@
-// Telling what happens in a cook: at once where there is a connection, later where not.
+// Reports of a cook: sent at once with a connection, later without.
 import { type QueryClient, useQueryClient } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
 import { ApiFailure } from "../../api/client";

@@ -121,7 +121,7 @@ describe("told", () => {
     expect(aimNow(planned, [aim, told("f", { kind: "undone", event: "e" })])).toBe(74);
   });
 
-  it("is told in a word or two", () => {
+  it("has a word or two", () => {
     const words = (happening: Happening) =>
       inWords(happening, cook.plan.steps, (celsius) => `${celsius} °C`);
     expect(words(set.happening)).toBe("dial set");

@@ -9,7 +9,7 @@ export interface StandingStep {
   /** ms since the epoch, by this device's clock. */
   due: number;
   done: number | null;
-  /** Nobody told of it, but of what comes after it. */
+  /** Not reported, while a later step was. */
   passed: boolean;
 }
 
@@ -43,7 +43,7 @@ export function standing(cook: Cook, waiting: Kept<Happening>[], skew: number): 
     pulled: cook.course?.pulled_at ? local(cook.course.pulled_at) : null,
     closed: cook.state === "finished",
   };
-  // What is told here counts here at once, until the server has answered it.
+  // A report of this page counts at once, until the server has answered it.
   const standsNow = new Set(stands(told(cook, waiting, skew)).map((one) => one.id));
   for (const one of waiting) if (standsNow.has(one.id)) apply(state, one);
   // A rest is a wait: it is due when it is over.
@@ -86,7 +86,7 @@ function apply(state: State, { happening, at }: Kept<Happening>) {
     if (!step || step.done !== null) return;
     step.done = at;
     for (const before of steps.slice(0, index)) {
-      // Who loads the next batch has seen to what was to be done beside the one before.
+      // A cook who loads the next batch has done the actions beside the batch before.
       const beside = step.step.kind === "load" && before.step.kind === "act";
       const same = before.step.batch === step.step.batch || step.step.batch === 0 || beside;
       if (same && before.done === null) before.passed = true;

@@ -1,4 +1,4 @@
-// What was told of a cook, and what of it stands: an undo takes back, and can be taken back itself.
+// The reports of a cook, and those in force: an undo takes a report back, and can be taken back itself.
 import type { Cook, Happening, Step } from "../../api/types";
 import { firstSetting } from "../../domain/dialled";
 import type { Kept } from "../../lib/outbox";
@@ -19,7 +19,7 @@ export function told(cook: Cook, waiting: Kept<Happening>[], skew: number): Told
   ];
 }
 
-/** What stands of it. */
+/** The reports in force. */
 export function stands(all: Told[]): Told[] {
   const takenBack = new Set<string>();
   const left = all.toReversed().filter(({ id, happening }) => {

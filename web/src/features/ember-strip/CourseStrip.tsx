@@ -1,4 +1,4 @@
-// The strip at the fryer: what has been is bright, what is to come is dim, and now is marked.
+// The strip at the fryer: the past is bright, the future dim, and now is marked.
 import { Box, chakra } from "@chakra-ui/react";
 import type { Estimate, Plan } from "../../api/types";
 import { FieldCanvas } from "../../components/FieldCanvas";

@@ -1,4 +1,4 @@
-// Core, faces and air as curves: what a thermometer would say at each minute.
+// Core, faces and air as curves: the temperature at each minute.
 import { Box, chakra, Text } from "@chakra-ui/react";
 import type { Plan } from "../../api/types";
 import { SvgPath, SvgText } from "../../components/Svg";

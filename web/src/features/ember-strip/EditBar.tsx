@@ -1,4 +1,4 @@
-// Under the strip: what is taken hold of, what moving it does, and what can be added at a minute.
+// Under the strip: the pin that is held, the effect of moving it, and actions to add at a minute.
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { PlannedAction } from "../../api/types";
@@ -75,7 +75,7 @@ interface AddBarProps {
   onCancel: () => void;
 }
 
-/** So much hotter the dial is set when it is set on the way, K. */
+/** A change of the dial on the way begins with this rise, K. */
 const HOTTER = 20;
 
 export function AddBar({ at, units, dial: [now, most], onAdd, onCancel }: AddBarProps) {

@@ -10,9 +10,9 @@ import type { Frame } from "./frame";
 
 interface HandleProps {
   pin: Pin;
-  /** Where it stands now, s, while it is being moved too. */
+  /** Its minute, s, also while it is being moved. */
   at: number;
-  /** The last moment it can stand at, s. */
+  /** The last moment it can be moved to, s. */
   most: number;
   chosen: boolean;
   frame: Frame;

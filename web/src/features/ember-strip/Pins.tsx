@@ -9,7 +9,7 @@ import { placed } from "./places";
 
 interface PinsProps {
   plan: Plan;
-  /** What is planned on the way. */
+  /** The planned actions. */
   pins: Planned[];
   frame: Frame;
   clockOf: (seconds: number) => string;

@@ -12,7 +12,7 @@ interface Name {
 /** Between two names of a line, px: less reads as one. */
 const GAP = 8;
 
-/** Each name with its line, from 0; null where there is no room. `taken` is part of the first line. */
+/** Each name with its line, from 0; null without room. `taken` is part of the first line. */
 export function placed<T extends Name>(
   names: T[],
   taken: [number, number],

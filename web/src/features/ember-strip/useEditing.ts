@@ -1,5 +1,5 @@
-// Changing what is planned on the way, on the strip: what is taken hold of, where it stands meanwhile, and
-// what that does, as the model says.
+// Changing planned actions on the strip: the pin that is held, its place meanwhile, and the effect, from the
+// model.
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useEffectEvent, useState } from "react";
 import { planQuery } from "../../api/queries";
@@ -34,7 +34,7 @@ export function useEditing({ plan, request, entry, units, onChange }: EditingOf)
   const pin = held ? pins.find((one) => samePin(one, held.pin)) : undefined;
   const change =
     held && pin && Math.abs(held.at - pin.at) > 1 ? moved(request, entry, pin, held.at) : null;
-  // Where it would stand, as a number: what is compared by identity would never settle.
+  // The place as a number: an object, compared by identity, would never settle.
   const wanted = change && held ? held.at : null;
   const still = useSettled(wanted, SETTLE) === wanted;
   const rested = useSettled(wanted, REST) === wanted;
@@ -43,11 +43,11 @@ export function useEditing({ plan, request, entry, units, onChange }: EditingOf)
     enabled: change !== null && still,
   });
 
-  /** Says in the sentence where the pin stands now. */
+  /** Writes the place of the pin into the sentence. */
   const keep = () => {
     if (!change || !held || !pin) return;
     onChange(change);
-    // What a method planned is the cook's own from now on.
+    // An action of the method belongs to the cook from now on.
     const of = typeof pin.of === "number" ? pin.of : (request.actions ?? []).length;
     setEditing({ ...held, pin: { ...pin, of }, dragged: false });
   };
@@ -61,7 +61,7 @@ export function useEditing({ plan, request, entry, units, onChange }: EditingOf)
     pins,
     held: held && pin ? { pin, at: change ? held.at : pin.at } : null,
     add: editing && "add" in editing ? editing.add : null,
-    /** What has come of it since it was taken hold of, once it is known. */
+    /** The effect since the pin was taken, once it is known. */
     effect: held && shown && shown !== held.before ? difference(held.before, shown, units) : null,
     choose: (one: Pin) => {
       if (!held || !samePin(held.pin, one)) {

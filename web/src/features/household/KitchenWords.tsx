@@ -1,4 +1,4 @@
-// What is true of this kitchen and its table, for every cook: a sentence whose words can be changed.
+// The facts of this kitchen and its table, for every cook: a sentence whose words can be changed.
 import { Box, Text } from "@chakra-ui/react";
 import { reader } from "../../api/reader";
 import { Choice } from "../../components/Choice";

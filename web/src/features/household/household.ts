@@ -28,10 +28,10 @@ export function useHousehold(settings: Settings) {
   );
 }
 
-/** Two devices that go on choosing are left alone after so many tries. */
+/** After this many tries a conflict between two devices is left to them. */
 const TRIES = 4;
 
-/** Sent with what was seen, so that what another device chose meanwhile stays but for what is chosen here. */
+/** Sent with the version that was seen, so that other choices of another device meanwhile stay. */
 async function chosenBy(
   change: Partial<HouseholdSettings>,
   chosen: HouseholdSettings,

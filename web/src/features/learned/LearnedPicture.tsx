@@ -1,4 +1,4 @@
-// What was learned as a picture: what is usual, what each cook says, what is known now, on one scale.
+// Learned values as a picture: the usual value, each cook's, and the present one, on one scale.
 import { Box, Text } from "@chakra-ui/react";
 
 export interface Row {
@@ -23,7 +23,7 @@ export interface LearnedPictureProps {
 const WIDTH = 320;
 const ROW = 18;
 const TOP = 6;
-/** Eight in ten lie within so many standard deviations. */
+/** Eight in ten lie within this many standard deviations. */
 const EIGHT_IN_TEN = 1.2816;
 
 export function LearnedPicture({ title, reach, rows, words }: LearnedPictureProps) {

@@ -21,7 +21,7 @@ interface Picture extends Omit<LearnedPictureProps, "rows"> {
   of: "heat" | "offset" | "browning";
 }
 
-/** Cooks in the picture, at the most. */
+/** Greatest number of cooks in the picture. */
 const DRAWN = 8;
 /** Half of the scales: heat and browning as logarithms, the dial in kelvins. */
 const HEAT = 0.3;
@@ -69,7 +69,7 @@ export function OfMachine({ learned, units }: OfMachineProps) {
   const pictures: Picture[] = [
     { of: "offset", title: "Its air against its dial", reach: OFFSET, words: signed },
     { of: "heat", title: "The heat its fan carries", reach: HEAT, words: percent },
-    // Only where somebody told of a colour.
+    // Only where a colour was reported.
     ...(learned.cooks.some(({ browning }) => browning)
       ? [
           {

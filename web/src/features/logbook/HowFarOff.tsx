@@ -15,7 +15,7 @@ const HEIGHT = 80;
 const WORDS = 18;
 const DRAWN = 40;
 
-/** No plan is told to be off by nothing. */
+/** The smallest difference that is shown is half a minute. */
 const least = (seconds: number) => minutes(Math.max(30, seconds));
 const told = ({ name, off_s, cooks }: Figure) =>
   `${name} ${least(off_s)} (${count(cooks, "cook")})`;

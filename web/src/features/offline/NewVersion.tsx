@@ -1,4 +1,4 @@
-// Opens without a network; a new version is told, and never comes in the middle of a cook.
+// Opens without a network; a new version is announced, and never replaces the page in the middle of a cook.
 
 import { registerSW } from "virtual:pwa-register";
 import { Flex, Text } from "@chakra-ui/react";

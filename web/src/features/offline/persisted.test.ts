@@ -40,7 +40,7 @@ test("a browser whose disk stands still does not keep the page from the cook", a
   void keepAnswers(queries).then(ready);
   await vi.advanceTimersByTimeAsync(2_000);
   expect(ready).toHaveBeenCalled();
-  // What comes late counts, unless something newer is known by then.
+  // A late stored answer counts, unless a newer one is there.
   queries.setQueryData(["cook", "known"], { name: "newer" });
   const old = (id: string) => ({
     queryKey: ["cook", id],

@@ -11,13 +11,13 @@ import { forget, keep, kept } from "../../lib/boxStore";
 const KEY = "answers";
 /** Older than this a cook is over, ms. */
 const LONGEST = 3 * 86_400_000;
-/** Answers of another shape are asked for anew; counted up when one of those below changes. */
+/** Answers of another shape are read again from the server; counted up when one of those below changes. */
 const SHAPE = "3";
 /** Changes of a moment are written once, ms. */
 const TOGETHER = 1_000;
 /** A browser whose disk stands still is not waited for longer, ms. */
 const PATIENCE = 1_500;
-/** What a cook under way needs, by the beginning of its key. */
+/** Answers that a cook under way needs, by the beginning of their key. */
 const NEEDED = new Set(["cook", "cooks", "suppers", "catalogue", "machines", "household"]);
 
 let timer: ReturnType<typeof setTimeout> | undefined;
@@ -26,7 +26,7 @@ let newest: PersistedClient | undefined;
 const persister: Persister = {
   persistClient: (client) => {
     newest = client;
-    // However often something changes: what is known is written a moment after the first change.
+    // The answers are written a moment after the first change, however many follow.
     if (timer !== undefined) return;
     timer = setTimeout(() => {
       timer = undefined;
@@ -49,7 +49,7 @@ export async function keepAnswers(queryClient: QueryClient) {
         NEEDED.has(String(query.queryKey[0])) && query.state.data !== undefined,
     },
   };
-  // What cannot be read is asked for anew; what comes late counts where nothing newer is known by then.
+  // An answer that cannot be read is asked for again; a late one counts where there is not a newer one.
   const restored = persistQueryClientRestore(options).catch(() => undefined);
   await Promise.race([restored, new Promise((go) => setTimeout(go, PATIENCE))]);
   // It is shown, and asked for anew at once: it may be from before the last change.
