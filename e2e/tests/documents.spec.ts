@@ -20,7 +20,7 @@ test("what cannot be shown hides nothing else, and is exported or deleted", asyn
   await expect(page.getByText("Cider chops cannot be shown")).toHaveCount(0);
 
   await page.goto("/kitchen");
-  await expect(page.getByText("the shelves cannot be shown: what is stored is damaged")).toBeVisible();
+  await expect(page.getByText("the shelves cannot be shown: the stored document is damaged")).toBeVisible();
   await expect(page.getByRole("link", { name: "Change" }).first()).toBeVisible();
   // A plan is made with the one that is left.
   await page.goto("/plan");

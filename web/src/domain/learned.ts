@@ -51,8 +51,7 @@ function browns({ browning_factor = 1 }: NonNullable<Known["machine"]>): string[
 /** Less than this is no news: heat as a share, kelvins, browning and thickness as shares. */
 const NEWS = { heat: 0.01, offset: 0.5, browning: 0.03, thick: 0.02 };
 
-/** What is known of a machine or a cut now that was known otherwise when a plan was made; nothing where that is
- * no news. */
+/** Learned values that changed since a plan was made, in words; undefined without a change. */
 export function sinceWords(
   then: Known | null | undefined,
   now: Known | null | undefined,

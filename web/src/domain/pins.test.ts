@@ -39,7 +39,7 @@ describe("pins", () => {
     });
   });
 
-  it("of the cook's own stand at their minute, also those told as a share or before the end", () => {
+  it("of the cook are at their minute, also those given as a share or before the end", () => {
     const own = {
       turn: "never",
       sauce: "none",

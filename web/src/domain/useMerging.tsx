@@ -42,8 +42,8 @@ interface Merging<T, K> {
   screen: ReactNode;
 }
 
-/** `seen` is what stands there as far as this page knows, and what was changed from while `editing`; `read`
- * finds the document in what a refusal holds. */
+/** `seen` is the stored version that this page knows, and the base of the change while `editing`; `read` finds the
+ * document in a refusal. */
 export function useMerging<T, K>(
   { seen, editing, of }: Seeing<T>,
   send: (revision: number, document: T) => Promise<K>,
@@ -97,7 +97,7 @@ export function useMerging<T, K>(
   return { save, screen };
 }
 
-/** What is changed from: what stands there until something is changed, and then what stood there when that began. */
+/** The base of a change: the stored version, and during a change the version at its beginning. */
 function useBase<T>(seen: Version<T> | null, editing: boolean, of: string) {
   const key = `from ${of}`;
   const base = useRef<Version<T> | null>(null);

@@ -33,7 +33,7 @@ const open = () => {
   return database;
 };
 
-/** A box in the browser's database; where there is none it lasts as long as the page. `before` is the key
+/** A box in the browser's database; without a database it lasts as long as the page. `before` is the key
  * under which an earlier version kept it. */
 export function browserBox<T extends { id: string }>(box: string, before: string): BoxStore<T> {
   const channel =
@@ -99,7 +99,7 @@ export async function keep(name: string, what: unknown): Promise<void> {
   }
 }
 
-/** What was kept under a name. */
+/** The value kept under a name. */
 export async function kept<T>(name: string): Promise<T | undefined> {
   try {
     return await (await open()).get(PAGES, name);

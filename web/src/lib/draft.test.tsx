@@ -18,7 +18,7 @@ test("a draft outlives the page, until it is dropped", () => {
   expect(readDraft("note", isText)).toBeNull();
 });
 
-test("what is no draft any more is as if it were not there", () => {
+test("a draft of another shape is ignored", () => {
   sessionStorage.setItem("note", JSON.stringify({ version: 1 }));
   expect(renderHook(() => useDraft("note", "saved", isText)).result.current[0]).toBe("saved");
   sessionStorage.setItem("note", "{broken");

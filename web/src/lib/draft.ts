@@ -1,5 +1,5 @@
-// What is being changed outlives a reload of the page, until it is saved or dropped. What does not look
-// like it any more - a draft of an earlier version - is as if it were not there.
+// A draft outlives a reload of the page, until it is saved or dropped. A draft of another shape, from an earlier
+// version, is ignored.
 import { useState } from "react";
 import { asNow } from "./earlier";
 

@@ -16,7 +16,7 @@ export function useWidth<T extends HTMLElement>(): [RefObject<T | null>, number]
   return [ref, width];
 }
 
-/** The time, renewed every so many milliseconds and when the page wakes up. */
+/** The time, renewed after each interval, ms, and when the page wakes up. */
 export function useNow(every: number): number {
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
@@ -56,8 +56,8 @@ export function useOnline(): boolean {
   return online;
 }
 
-/** An identity for what is made of something said: the same until that is said otherwise, so that
- * making it again after a lost answer makes it once. */
+/** An identity for a document made of some words: the same until the words change, so that a repeated request
+ * after a lost answer makes it once. */
 export function useIdentity(said: unknown): string {
   const key = JSON.stringify(said);
   const [known, setKnown] = useState(() => ({ key, id: crypto.randomUUID() }));
@@ -67,7 +67,7 @@ export function useIdentity(said: unknown): string {
   return next.id;
 }
 
-/** Lets each kind of thing happen once within so many milliseconds: double taps and bouncing keys count
+/** Lets each kind of thing happen once within an interval, ms: double taps and bouncing keys count
  * once. Says whether one has just happened. */
 export function useOnce(within: number): [(kind: string, work: () => void) => void, boolean] {
   const last = useRef(new Map<string, number>());

@@ -1,5 +1,5 @@
-// Three-way merging of documents: what only one side changed is taken, what both changed alike is agreed, and
-// what both changed differently has to be decided.
+// Three-way merging of documents: a change of one side is taken, equal changes of both agree, and different
+// changes of both have to be decided.
 
 export type Json = unknown;
 type Path = readonly (string | number)[];
@@ -15,7 +15,7 @@ export interface Merged<T> {
   /** With my side where there is a conflict. */
   document: T;
   conflicts: Conflict[];
-  /** What was taken from the other side. */
+  /** The changes taken from the other side. */
   taken: Path[];
 }
 
@@ -30,7 +30,7 @@ const isListed = (value: Json): value is (Fields & { id: string })[] =>
   value.length > 0 &&
   value.every((one) => isFields(one) && typeof one.id === "string");
 
-/** What is absent and what is null are the same on the wire. */
+/** An absent value and null are the same on the wire. */
 const plain = (value: Json) => value ?? null;
 
 export function same(a: Json, b: Json): boolean {

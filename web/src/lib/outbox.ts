@@ -1,4 +1,4 @@
-// What was told is kept in this browser until the server has it. Each carries its own id, so sending it
+// Reports are kept in this browser until the server has them. Each carries its own id, so sending it
 // twice does no harm, and its age, so that the server's clock dates it. All tabs share one box; one of
 // them sends at a time.
 import type { BoxStore } from "./boxStore";

@@ -1,4 +1,4 @@
-// A photograph made small enough to send and keep: drawn anew, so that nothing but the picture is left of it.
+// A photograph made small enough to send and keep: drawn again, so that only the picture remains.
 
 /** The longer side at most, px, and how well it is kept. */
 const LONGEST = 1280;

@@ -1,7 +1,7 @@
 // Something small that this browser remembers, and tells who is looking when it changes.
 import { useSyncExternalStore } from "react";
 
-/** What is kept under a key, as `taken` takes what was read: anything, or nothing. */
+/** The value stored under a key; `taken` checks the value that was read. */
 export function stored<T>(key: string, taken: (value: unknown) => T) {
   const listeners = new Set<() => void>();
   let current = read();

@@ -1,4 +1,4 @@
-// The title of the window: what is urgent, else the page.
+// The title of the window: the urgent step, else the page.
 import { useEffect } from "react";
 
 const NAME = "Zesty Ember";

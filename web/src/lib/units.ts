@@ -7,7 +7,7 @@ const FORMATS = [0, 1, 2, 3].map(
     new Intl.NumberFormat(language, { maximumFractionDigits, useGrouping: false }),
 );
 
-/** A number with at most so many decimals, without noughts at its end. */
+/** A number with at most `decimals` decimals, without noughts at its end. */
 export const decimal = (value: number, decimals: 0 | 1 | 2 | 3) =>
   (FORMATS[decimals] as Intl.NumberFormat).format(value);
 
@@ -47,7 +47,7 @@ export function mass(grams: number, units: Units): string {
   if (units.weight === "metric") {
     return grams < 999.5 ? `${Math.round(grams)} g` : `${decimal(grams / 1000, 2)} kg`;
   }
-  // Less than a scale in ounces shows is told in grams, as spoons are.
+  // A weight below the step of a scale in ounces is written in grams, as spoons are.
   if (grams < GRAMS_PER_OUNCE / 2) return `${decimal(grams, grams < 10 ? 1 : 0)} g`;
   const ounces = Math.round((grams / GRAMS_PER_OUNCE) * 4) / 4;
   const pounds = Math.floor(ounces / 16);

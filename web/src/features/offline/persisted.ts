@@ -52,7 +52,7 @@ export async function keepAnswers(queryClient: QueryClient) {
   // An answer that cannot be read is asked for again; a late one counts where there is not a newer one.
   const restored = persistQueryClientRestore(options).catch(() => undefined);
   await Promise.race([restored, new Promise((go) => setTimeout(go, PATIENCE))]);
-  // It is shown, and asked for anew at once: it may be from before the last change.
+  // It is shown and read again at once: it may be older than the last change.
   await queryClient.invalidateQueries({ refetchType: "none" });
   persistQueryClientSubscribe(options);
 }

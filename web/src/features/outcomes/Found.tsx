@@ -72,7 +72,7 @@ export function Found({ plan, units, region }: FoundProps) {
   );
 }
 
-/** Long enough at 70 °C to be told in words: more would only be a larger number, s. */
+/** A time at 70 °C that is written in words: a longer one would only be a larger number, s. */
 const PLENTY = 3600;
 
 function Safety({

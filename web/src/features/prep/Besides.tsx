@@ -1,4 +1,4 @@
-// What this plan asks for besides its method: what is made by recipe, how the meat is held, how long it stands.
+// The needs of this plan besides its method: recipes, the support of the meat, and standing times.
 import { Box, Text } from "@chakra-ui/react";
 import type { CountedMethod, Method } from "../../api/types";
 import { capital } from "../../lib/text";

@@ -1,4 +1,4 @@
-// A way of getting meat ready, written down by the cook: its tasks in order, and what goes on it.
+// A way of getting meat ready, written down by the cook: its tasks in order, and its seasonings.
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { ApiFailure } from "../../api/client";
@@ -32,7 +32,7 @@ interface MethodEditorProps {
 }
 
 const LONGEST = 72 * 3600;
-/** What a new method begins from is changed by nobody else. */
+/** The base of a new method; no other device changes it. */
 const NEW = { revision: 0, document: {} as OwnMethod };
 const NEW_TASK: OwnTask = {
   name: "Do something",

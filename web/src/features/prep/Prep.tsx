@@ -36,7 +36,7 @@ interface PrepProps {
   onChange: (change: Partial<Request>) => void;
 }
 
-/** What is being written, and which card of the kitchen it changes. */
+/** The method that is being written, and the card of the kitchen that it changes. */
 interface Writing {
   known?: KeptMethod | null;
   method: OwnMethod;
@@ -130,7 +130,7 @@ export function Prep({ request, catalogue, entry, counted, units, onChange }: Pr
             ) : shown.refused ? null : (
               <Action
                 type="button"
-                // What has just been kept is not compared yet: another one is shown meanwhile.
+                // A method that was just saved is not compared yet: another one is shown meanwhile.
                 disabled={open !== null && open !== shown.id}
                 onClick={() => take(shown, changed)}
               >

@@ -23,7 +23,7 @@ const ANYTHING: Record<RecipeKind, string> = {
   side: "anything",
 };
 
-/** What of a method's seasonings there can be a recipe for. */
+/** The seasonings that can have a recipe. */
 const OF_SEASONING: Partial<Record<Seasoning["kind"], RecipeKind>> = {
   rub: "rub",
   marinade: "marinade",

@@ -1,4 +1,4 @@
-// What goes on the meat, as words: each can be taken off, salt can be changed, more can be added.
+// The seasonings of the meat as words: each can be removed, salt can be changed, others can be added.
 import type { Seasoning } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { QuantityInput } from "../../components/QuantityInput";

@@ -65,7 +65,7 @@ test("a method that came along with a sentence stands beside those that are kept
   expect(ownFor(request, [said])).toEqual([said]);
 });
 
-test("what comes before stands among the steps, backwards from the switch", () => {
+test("the tasks before are among the steps, backwards from the switch", () => {
   const method = {
     tasks: [
       { name: "Blot it", before_s: 36_360, reason: "it is wet" },

@@ -17,7 +17,7 @@ export type Changed = Record<string, number>;
 export const lasts = (method: Method, task: PrepTask, changed: Changed) =>
   changed[`${method.id} ${task.name}`] ?? task.best_s;
 
-/** What a method does to the meat, with the cook's times. */
+/** The effect of a method on the meat, with the cook's times. */
 export const methodAhead = (method: Method, changed: Changed): Ahead =>
   method.tasks.flatMap((task) => {
     if (!task.ahead) return [];
@@ -25,17 +25,17 @@ export const methodAhead = (method: Method, changed: Changed): Ahead =>
     return [{ kind: task.ahead.kind, ahead_s: timed ? lasts(method, task, changed) : 0 }];
   });
 
-/** What a method of their own is known by where it stands among the methods; the server says the same. */
+/** The id of a cook's own method among the methods; the server uses the same. */
 export const ownId = (method: OwnMethod) => `own: ${method.name.trim()}`;
 
-/** Methods of their own for a cut: those that are kept, and the one that the sentence brings along. */
+/** A cook's own methods for a cut: the saved ones, and the method of the sentence. */
 export function ownFor(request: Request, kept: OwnMethod[]): OwnMethod[] {
   const own = kept.filter((method) => method.cut === request.cut);
   const said = request.method;
   return said && !own.some((method) => method.name === said.name) ? [...own, said] : own;
 }
 
-/** What a method of their own does to the meat, as the sentence says it. */
+/** The effect of a cook's own method on the meat, as the sentence has it. */
 export const ownAhead = (method: OwnMethod): Ahead =>
   method.tasks.flatMap(({ does, best_s }) =>
     does ? [{ kind: does, ahead_s: does === "blot" ? 0 : best_s }] : [],
@@ -118,13 +118,13 @@ export function lasting(task: OwnTask, best_s: number): OwnTask {
     : { ...task, best_s, shortest_s: best_s, longest_s: best_s, hands_on_s: best_s };
 }
 
-/** What goes on the meat, in a cook's words. */
+/** The seasonings in a cook's words. */
 export const SEASONINGS = {
   salt: "salt for its weight",
   rub: "a dry rub",
   oil: "oil",
   spray: "a spray of oil",
-  oil_below: "a spray of oil for what it lies on",
+  oil_below: "a spray of oil for the basket",
   baking_powder: "baking powder",
   flour: "a dusting of flour",
   starch: "a dusting of starch",
@@ -144,7 +144,7 @@ export const SEASONINGS = {
 
 type SeasoningKind = keyof typeof SEASONINGS;
 
-/** Those that are offered: flour, egg and crumb each by itself. */
+/** The kinds that are offered: flour, egg and crumb separately. */
 export const SEASONING_KINDS = (Object.keys(SEASONINGS) as SeasoningKind[]).filter(
   (kind) => kind !== "egg_and_crumb",
 );

@@ -23,7 +23,7 @@ import { capital } from "../../lib/text";
 import * as show from "../../lib/units";
 import type { WordProps } from "./words";
 
-/** Planned in one cook, at the most. */
+/** Greatest number of planned actions in one cook. */
 const MOST = 20;
 
 export function ActionsWord(props: WordProps & { plan: Plan | undefined }) {

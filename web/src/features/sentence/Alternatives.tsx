@@ -13,7 +13,7 @@ interface AlternativesProps {
   onChange: (change: Partial<Request>) => void;
 }
 
-/** What is worth telling: so much nearer to the inside wanted, K, or so much quicker. */
+/** An alternative is shown if it is nearer to the wanted inside by this, K, or takes less than this share of the time. */
 const NEARER = 1.5;
 const QUICKER = 0.9;
 /** How long a hot finish lasts, s: as it was computed. */

@@ -43,7 +43,7 @@ interface Detail {
   fields: string[];
 }
 
-/** What turns by itself is not turned. */
+/** The support turns the pieces. */
 const turnsItself = ({ support }: Request) => support === "spit" || support === "tumbling_basket";
 
 const supports = (catalogue: Catalogue, { machine }: Request) =>
@@ -229,7 +229,7 @@ export const detailsOf = (of: DetailsOf): Detail[] =>
     .filter((one) => one !== false)
     .map((one) => (one.fields.some((field) => field === of.wrong) ? said(one) : one));
 
-/** What is refused is never folded away. */
+/** A refused word is never folded away. */
 const said = (detail: Detail): Detail => ({ ...detail, usual: false });
 
 function SupportWord({ catalogue, request, wrong, onChange }: DetailsOf) {

@@ -1,4 +1,4 @@
-// What is done after the rest: nothing, a hot pan, the hot machine again, two forks.
+// The finish after the rest: none, a hot pan, the hot machine again, two forks.
 import { Box, Text } from "@chakra-ui/react";
 import { reader, readTime } from "../../api/reader";
 import type { Plan, Request } from "../../api/types";

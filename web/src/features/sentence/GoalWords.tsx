@@ -1,4 +1,4 @@
-// What was done to the cut, how the outside should be, what the cook measures with.
+// Work on the cut, the wanted outside, and the thermometer.
 import type { Catalogue } from "../../api/types";
 import { Choice } from "../../components/Choice";
 import { Word } from "../../components/Word";
@@ -7,10 +7,10 @@ import { textureOf } from "../../domain/request";
 import { temperature } from "../../lib/units";
 import type { WordProps } from "./words";
 
-/** Rolled, stuffed, tenderised or left over: each with the safe minimum that goes with it. */
+/** Rolled, stuffed, tenderised or left over: each with its safe minimum. */
 export function HandlingWord({ request, entry, units, wrong, onChange }: WordProps) {
   const chosen = request.handling ?? "plain";
-  // Of what is never rolled or pierced it is only said whether it is raw.
+  // A cut that is never rolled or pierced is raw or cooked before.
   const name = (known: (typeof entry.handlings)[number]) =>
     known.handling === "plain" && entry.handlings.length === 2 ? "raw" : known.words;
   const words = (handling: (typeof entry.handlings)[number]) => {

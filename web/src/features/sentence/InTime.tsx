@@ -16,7 +16,7 @@ interface InTimeProps {
   onChange: (change: Partial<Request>) => void;
 }
 
-/** Less is no cook, s. */
+/** Shortest time, s. */
 const LEAST = 120;
 
 export function InTime({ request, left, units, onChange }: InTimeProps) {

@@ -38,7 +38,7 @@ export function OneByOne({ weights, units, onWeighed }: OneByOneProps) {
     try {
       onWeighed(await Promise.all(parts.map(reader("piece_mass_g", units))));
     } catch (error) {
-      // What was typed stays, so that it can be mended.
+      // The typed text stays, so that it can be corrected.
       setWrong(error instanceof Error ? error.message : "That was not understood.");
     }
   };

@@ -1,4 +1,4 @@
-// Why there is no plan for this sentence, and the way out.
+// The reason why this sentence is not planned, and the way out.
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Problem, Request } from "../../api/types";
 import { Action } from "../../components/recipes";

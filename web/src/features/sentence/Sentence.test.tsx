@@ -27,7 +27,7 @@ const sentence = (part: Partial<Request> = {}, problem: Problem | null = null) =
 
 const words = () => screen.getByRole("region", { name: "What you cook" }).textContent;
 
-test("what is usual is folded away, and shown on request", async () => {
+test("usual words are folded away, and shown on request", async () => {
   const user = userEvent.setup();
   sentence();
   expect(words()).toContain("Cook 8 drumsticks, 115 g each and 44 mm thick, in the drum at 200 °C");
@@ -39,7 +39,7 @@ test("what is usual is folded away, and shown on request", async () => {
   expect(words()).not.toContain("from the fridge");
 });
 
-test("what is not usual always stands in the sentence", () => {
+test("unusual words are always in the sentence", () => {
   sentence({ surface: ["patted_dry", "oil"], turn: "never" });
   expect(words()).toContain("oiled");
   expect(words()).toContain("not turned");
@@ -98,7 +98,7 @@ test("a cut is found by a shop's name, and becomes a usual sentence of its own",
   expect(again.textContent).toContain("back rib sections");
 });
 
-test("what is not cooked yet is said, not hidden", async () => {
+test("a cut that is not planned yet is named, not hidden", async () => {
   const user = userEvent.setup();
   sentence();
   await user.click(screen.getByRole("button", { name: /^Cut:/ }));

@@ -1,5 +1,4 @@
-// The sentence: what goes into which machine, until when. Every bold word can be changed; what is usual
-// is folded away.
+// The sentence: the meat, the machine and the goal. Every bold word can be changed; usual words are folded away.
 import { Box, Text } from "@chakra-ui/react";
 import type { Catalogue, CutEntry, Machine, Plan, Problem, Request } from "../../api/types";
 import { Choice } from "../../components/Choice";

@@ -7,7 +7,7 @@ import { order, render } from "../../domain/message";
 import { hours, temperature, type Units, wholeMinutes } from "../../lib/units";
 
 interface StepListProps {
-  /** What comes before the plan's own steps. */
+  /** The steps before the plan's own. */
   before: Step[];
   plan: Plan;
   request: Request;
@@ -15,7 +15,7 @@ interface StepListProps {
   clockOf: (seconds: number) => string;
 }
 
-/** From so long before loading on, s, minutes say nothing. */
+/** A step this long before loading, s, or longer, has no count of minutes. */
 const LONG = 90 * 60;
 
 export function StepList({ before, plan, request, units, clockOf }: StepListProps) {

@@ -15,7 +15,7 @@ interface AgendaProps {
   now: number;
   /** Whether it has been told that a moment is done. */
   isDone?: (moment: Moment) => boolean;
-  /** What can be told about a moment: begun, done, late. */
+  /** The reports that a moment can have: begun, done, late. */
   controls?: (moment: Moment) => ReactNode;
 }
 
@@ -51,7 +51,7 @@ export function Agenda({ plan, now, isDone = () => false, controls }: AgendaProp
               // Out to the edge, so that the times stay under one another.
               ms={moment === next ? "-5" : undefined}
               ps={moment === next ? "3" : undefined}
-              // What is next, in the colour of the thing to do now.
+              // The next moment, in the colour of the present step.
               borderStart={moment === next ? "8px solid {colors.zest}" : undefined}
             >
               <Text textStyle="time" flexShrink="0" w="clock">

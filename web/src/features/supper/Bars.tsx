@@ -1,4 +1,4 @@
-// What stands in a lane: tasks, and where too much is asked of it.
+// The contents of a lane: tasks, and clashes where they need too much.
 import { Box, Text } from "@chakra-ui/react";
 import { FieldCanvas } from "../../components/FieldCanvas";
 import { clock } from "../../lib/clock";

@@ -1,4 +1,4 @@
-// A supper sorted onto cards: what is done before the heat, each cook at its machine, what to buy.
+// A supper sorted onto cards: the work before the heat, each cook at its machine, the shopping.
 import type { SupperPlan } from "../../api/types";
 
 type Moment = SupperPlan["agenda"][number];

@@ -90,7 +90,7 @@ test("a dish goes back into its supper as it is said now, and has not begun", ()
   expect(changed.dishes[1]?.id).toBe("1");
 });
 
-test("what is known of one cut is not carried to another", () => {
+test("learned values of one cut are not carried to another", () => {
   const known = { cooks: 5 };
   const learned = { ...request, known } as unknown as Request;
   const supper = withCook(emptySupper(now, "UTC"), learned);
@@ -124,7 +124,7 @@ test("another day keeps the clock", () => {
   expect(at.getTime()).toBe(new Date(2026, 10, 27, 19, 15).getTime());
 });
 
-test("everything is told as text", () => {
+test("a supper is written as text", () => {
   const plan = {
     serve_at: new Date(2026, 10, 25, 20, 0).toISOString(),
     dishes: [

@@ -52,8 +52,8 @@ export const withCook = (supper: Supper, request: Request): Supper => ({
   dishes: [...supper.dishes, { cook: { request: { ...request, layout: undefined } } }],
 });
 
-/** The same with a dish said anew. What it does ahead is in the sentence; what had begun of it is not
- * true of it any more. */
+/** The same with another sentence for a dish. The sentence has its preparation; reports of the earlier one are
+ * dropped. */
 export const withDish = (
   supper: Supper,
   number: number,
@@ -72,7 +72,7 @@ export const withDish = (
   ),
 });
 
-/** What was learned of one machine or one cut is not known of another. */
+/** Learned values of one machine or one cut do not apply to another. */
 function ofItsOwn(request: Request, dish: Supper["dishes"][number]): Request {
   const before = dish.cook?.request;
   const other = before?.machine.name !== request.machine.name || before.cut !== request.cut;
@@ -86,7 +86,7 @@ export const goesWithACook = (side: Side): boolean =>
     ({ site, starts }) => site === "beside" || site === "machine" || (starts ?? "next") !== "next",
   );
 
-/** The same side, of everything so many times as much. */
+/** The same side, with all quantities times a factor. */
 export function timesAsMuch(side: Side, times: number): Side {
   const { recipe, side_mass_g } = side;
   return {
@@ -114,7 +114,7 @@ export function withSide(supper: Supper, side: Side): Supper {
   return { ...supper, dishes: [...supper.dishes, { side: own }] };
 }
 
-/** Without a dish; what went with a later one goes with it still. */
+/** Without a dish; references to later dishes move along. */
 export function withoutDish(supper: Supper, gone: number): Supper {
   const stays = supper.dishes.filter((dish, n) => n !== gone && dish.side?.with !== gone);
   const dishes = stays.map((dish) =>
@@ -122,12 +122,12 @@ export function withoutDish(supper: Supper, gone: number): Supper {
       ? { ...dish, side: { ...dish.side, with: dish.side.with - 1 } }
       : dish,
   );
-  // What has begun of the others still has.
+  // Reports of the other dishes stay.
   const begun = supper.begun?.filter((one) => stays.some((dish) => dish.id === one.dish));
   return { ...supper, begun, dishes };
 }
 
-/** For so many more or fewer eaters: the sides follow, the meats are said piece by piece. */
+/** For another number of eaters: the sides follow, the meats are counted by piece. */
 export const forEaters = (supper: Supper, eaters: number): Supper => ({
   ...supper,
   eaters,

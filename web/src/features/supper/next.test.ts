@@ -80,7 +80,7 @@ test("one thing after the other is next, each moment of a task on its own", () =
   expect(nextMoment({ supper: now, plan, cooks: [] }, start)).toBeUndefined();
 });
 
-test("what is done ends what was under way before it", () => {
+test("a finished task ends the tasks under way before it", () => {
   const drying = told(supper, plan, dry, "begun", start + 3 * MINUTE);
   const loaded = told(drying, plan, load, "begun", start + 40 * MINUTE);
   expect(loaded.begun?.find((one) => one.task === "prepare:dry")).toMatchObject({
@@ -90,9 +90,9 @@ test("what is done ends what was under way before it", () => {
   expect(isDone(loaded, plan, dry)).toBe(true);
 });
 
-test("what is late begins later, or takes longer once it has begun", () => {
+test("a late task begins later, or takes longer once it has begun", () => {
   const late = told(supper, plan, load, "later", start);
-  // Only put off: what comes before is still to do.
+  // Only put off: the tasks before it are still to do.
   expect(late.begun).toEqual([
     { dish: "1", task: "cook", start_at: at(71), end_at: at(101), moments: 0 },
   ]);
@@ -116,7 +116,7 @@ test("cards are for getting ready and for each cook", () => {
   ]);
 });
 
-test("clashes stand in the lane that has too little room", () => {
+test("clashes are in the lane that has too little room", () => {
   const lanes = bars(plan);
   const clashing = lanes.filter((lane) => lane.clashes.length > 0);
   expect(clashing.map((lane) => lane.name)).toEqual(["the drum", "your hands"]);

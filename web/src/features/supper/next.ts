@@ -13,7 +13,7 @@ export const taskOf = (plan: SupperPlan, moment: Moment): { dish: string; task: 
   return { dish: dish?.id ?? "", task: dish?.tasks[moment.task]?.key ?? "" };
 };
 
-/** What is known of that task, where it has begun. */
+/** The report of that task, where it has begun. */
 export const begunOf = (supper: Supper, plan: SupperPlan, moment: Moment): Begun | undefined => {
   const { dish, task } = taskOf(plan, moment);
   return supper.begun?.find((one) => one.dish === dish && one.task === task);
@@ -26,10 +26,10 @@ const doneOf = (begun: Begun | undefined): number => (begun ? (begun.moments ?? 
 export const isDone = (supper: Supper, plan: SupperPlan, moment: Moment): boolean =>
   moment.moment < doneOf(begunOf(supper, plan, moment));
 
-/** What is asked of a supper as it stands. */
+/** The parts of a saved supper that these functions read. */
 type Standing = Pick<KeptSupper, "supper" | "plan" | "cooks">;
 
-/** Whether a moment is told to the cook that follows its dish at the fryer. */
+/** Whether reports of a moment go to the cook that follows its dish at the fryer. */
 export function isOfCook({ plan, cooks }: Standing, moment: Moment): boolean {
   const { dish } = taskOf(plan, moment);
   return moment.steps.length > 0 && cooks.some((cook) => cook.dish === dish);
@@ -50,8 +50,8 @@ export function openMoments(kept: Standing, now: number): Moment[] {
 export const nextMoment = (kept: Standing, now: number): Moment | undefined =>
   openMoments(kept, now)[0];
 
-/** What can be told of a moment: its task begins now; it is done; it takes five minutes more, or
- * begins five minutes later. */
+/** The reports of a moment: its task begins now; it is done; it takes five minutes more, or begins five
+ * minutes later. */
 export type Told = Exclude<SupperReport["what"], "undone">;
 
 const PUT_OFF = 5 * 60_000;
@@ -68,15 +68,14 @@ export function isWork(plan: SupperPlan, moment: Moment): boolean {
   return task !== undefined && time(moment.end_at) >= time(task.end_at) && moment.moment === 0;
 }
 
-/** How a moment can be told of: whether its task is under way, and whether "done" is all there is to
- * say, since its task has begun or is nothing but hands. */
+/** The reports that a moment offers: whether its task is under way, and whether "done" is the only one, since
+ * its task has begun or is handwork only. */
 export function tellable(supper: Supper, plan: SupperPlan, moment: Moment) {
   const under = doneOf(begunOf(supper, plan, moment)) > 0;
   return { under, once: under || isWork(plan, moment) };
 }
 
-/** A supper with that told, as it is shown until the server answers, who has the say: the same rule
- * as the core's. */
+/** A supper with that report, as it is shown until the server answers: the same rule as the core's. */
 export function told(
   supper: Supper,
   plan: SupperPlan,
@@ -107,7 +106,7 @@ export function told(
     // One of its moments: the task goes on.
     next = { start, end, moments: moment.moment + 1 };
   } else if (!under && task.key === COOK && time(moment.end_at) < end) {
-    // A moment of a cook nobody told the beginning of: it ends now, and the cook goes on.
+    // A moment of a cook whose beginning was not reported: it ends now, and the cook goes on.
     const from = now - (time(moment.end_at) - start);
     next = { start: from, end: from + end - start, moments: moment.moment + 1 };
   } else {
@@ -173,7 +172,7 @@ export function withWaiting(supper: Supper, plan: SupperPlan, waiting: Kept<Happ
 /** How long a line names what is taken back. */
 const LONGEST = 40;
 
-/** What was told, short: "Salt them, done". */
+/** A report in a few words: "Salt them, done". */
 export function inWords(plan: SupperPlan, { dish, task, moment, what }: Happened): string {
   const of = plan.agenda.find((one) => {
     const own = taskOf(plan, one);

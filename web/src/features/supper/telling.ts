@@ -1,5 +1,5 @@
-// Telling a supper what has begun, is done, or takes longer: the rest is planned anew around it. What
-// is told is kept in this browser until the server has it, and counts on the screen at once.
+// Reports of a supper: begun, done, or takes longer. The server plans the rest again around them. A report is
+// kept in this browser until the server has it, and counts on the screen at once.
 import { type QueryClient, useMutation, useQueryClient } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
 import { ApiFailure } from "../../api/client";
@@ -89,17 +89,17 @@ export function useTelling(kept: KeptSupper) {
     retry: (_, error) => error instanceof ApiFailure && error.isPassing,
     retryDelay: AGAIN,
     onSuccess: (changed) => void taken(queries, changed),
-    // Somebody else changed it: what stands there now is shown, to be changed again.
+    // Another device changed it: the stored version is shown, to be changed again.
     onError: () => void queries.invalidateQueries({ queryKey: keptSupperQuery(kept.id).queryKey }),
   });
-  // Shown as it was wanted, also while it is refused; what has begun meanwhile has begun.
+  // The wanted version is shown, also while it is refused, with the reports that came meanwhile.
   const wanted = change.isPending
     ? change.variables
     : change.isError
       ? { ...change.variables, begun: kept.supper.begun }
       : kept.supper;
   const supper = withWaiting(wanted, kept.plan, waiting);
-  // What was told last and stands.
+  // The last report in force.
   const undone = new Set(waiting.map((one) => one.happening.event));
   const here = waiting.findLast((one) => one.happening.what !== "undone" && !undone.has(one.id));
   const there = kept.last && !undone.has(kept.last.id) ? kept.last : null;
@@ -113,11 +113,11 @@ export function useTelling(kept: KeptSupper) {
   return {
     supper,
     change: change.mutate,
-    /** Both versions, where somebody else changed the same. */
+    /** Both versions, where another device changed the same. */
     screen: merging.screen,
     /** An answer is on its way; where the server does not answer, telling goes on without it. */
     busy: change.isPending && !lost,
-    /** What was told and waits for a server that does not answer. */
+    /** Number of reports that wait for a server that does not answer. */
     unsent: lost ? waiting.length + (change.isPending ? 1 : 0) : 0,
     error,
     problem: error instanceof ApiFailure ? error.problem : null,

@@ -3,7 +3,7 @@ import { useQueries, useQuery } from "@tanstack/react-query";
 import { keptSupperQuery, suppersQuery } from "../../api/queries";
 import type { KeptSupper } from "../../api/types";
 
-/** A supper is over so long after the table, ms. */
+/** A supper is over this long after its serving time, ms. */
 const OVER = 3_600_000;
 /** Asked again this often, so that two devices agree, ms. */
 const AGAIN = 30_000;

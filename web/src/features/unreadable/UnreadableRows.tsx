@@ -1,4 +1,4 @@
-// What is stored but cannot be shown: told by its name, to be exported or deleted.
+// Stored documents that cannot be shown: each has its name, and can be exported or deleted.
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useMutation } from "@tanstack/react-query";
 import { deleteStored, type StoredKind } from "../../api/queries";
@@ -37,7 +37,7 @@ export function UnreadableRows({ kind, rows, onGone }: UnreadableRowsProps) {
             <b>{row.name}</b> cannot be shown:{" "}
             {row.newer
               ? "a newer version of Zesty Ember saved it. Update this one to see it."
-              : "what is stored is damaged."}
+              : "the stored document is damaged."}
           </Text>
           <a href={`/api/stored/${kind}/${row.id}`} download aria-label={`Export ${row.name}`}>
             <Action as="span" look="plain">

@@ -49,7 +49,7 @@ export function PracticeCook({ exercise, game, onGame, units }: PracticeCookProp
     const timer = setInterval(() => tick(), TICK);
     return () => clearInterval(timer);
   }, [runs, served]);
-  // What does not go is taken out again, and said.
+  // A refused move is removed again, with the reason.
   const settle = useEffectEvent((seen: Played["seen"]) => {
     const kept = without(game, seen);
     if (kept === game) return;
@@ -119,7 +119,7 @@ export function PracticeCook({ exercise, game, onGame, units }: PracticeCookProp
 const crowded = ({ moves }: Game) =>
   moves.some(({ what }) => what.kind === "load" && !what.with_space);
 
-/** What is told before: as a label and a ruler would. */
+/** The facts before the exercise, as from a label and a ruler. */
 function ToldOf({ exercise, units }: { exercise: Exercise; units: Units }) {
   const first = exercise.lots[0]?.request;
   const plan = useQuery({ ...planQuery(first as never), enabled: first !== undefined });

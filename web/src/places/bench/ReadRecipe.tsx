@@ -30,7 +30,7 @@ const PAGE =
   "Harbour legs. 8 drumsticks, 115 g each, in the tabletop oven on a rack: 400 °F for 25 minutes, turn them half-way.";
 /** Files that may hold a recipe. */
 const FILES = ".html,.htm,.json,.jsonld,.txt,.md,text/html,text/plain,application/ld+json";
-/** It is read once the text rests so long, ms. */
+/** The text is read after this pause, ms. */
 const REST = 350;
 
 export function ReadRecipe({ catalogue, request, units }: ReadRecipeProps) {

@@ -1,4 +1,4 @@
-// What went wrong: what was seen, the causes that explain it, what would tell them apart, what to change.
+// What went wrong: the symptoms, their causes, measurements that separate the causes, and changes.
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { failed } from "../../api/client";

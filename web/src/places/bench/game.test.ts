@@ -11,7 +11,7 @@ const game: Game = {
   now: 60,
 };
 
-test("what does not go is taken out again, and nothing else", () => {
+test("a refused move is removed again, and no other", () => {
   const kept = without(game, [{ kind: "done" }, { kind: "not" }]);
   expect(kept.moves.map(({ what }) => what.kind)).toEqual(["load"]);
   expect(without(game, [{ kind: "done" }, { kind: "done" }])).toBe(game);
@@ -27,7 +27,7 @@ test("lots that are in are those without a time out", () => {
   expect(inside(undefined)).toEqual([]);
 });
 
-test("a move is told with what was seen by it", () => {
+test("a move has its finding in words", () => {
   const units = { temperature: "fahrenheit", weight: "metric" } as const;
   const read = { at_s: 0, what: { kind: "read", lot: 1, place: "thickest" } } as const;
   const names = ["the thin chops", "the thick chops"];

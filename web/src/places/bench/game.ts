@@ -1,4 +1,4 @@
-// An exercise as it is played: what was done so far, what can be done next, and the words for it.
+// An exercise as it is played: the moves so far, the next possible moves, and their words.
 import type { ExerciseName, Made, Move, Moves, Played, SeenMove } from "../../api/types";
 import { minutes, temperature, type Units } from "../../lib/units";
 
@@ -66,7 +66,7 @@ export const make = (game: Game, what: Move): Game => ({
   moves: [...game.moves, { at_s: Math.round(game.now), what }],
 });
 
-/** What was said not to go is as if it had not been tried. */
+/** The game without the refused moves. */
 export function without(game: Game, seen: SeenMove[]): Game {
   const moves = game.moves.filter((_, n) => seen[n]?.kind !== "not");
   return moves.length === game.moves.length ? game : { ...game, moves };

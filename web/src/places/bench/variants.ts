@@ -20,7 +20,7 @@ export interface Variant {
 
 interface Rule {
   words: string;
-  /** What is slid, where something is. */
+  /** The range of the slider, where the variant has one. */
   range?: (request: Request) => [number, number];
   step?: number;
   usual: (request: Request) => number;

@@ -34,7 +34,7 @@ export function FryerCook() {
       </Trouble>
     );
   }
-  // One above at the most, so that what is under the thumb stays there.
+  // One above at most, so that the button under the thumb stays there.
   const due = others.filter((affair) => affair.at <= now).slice(0, 1);
   const later = others.filter((affair) => !due.includes(affair));
   return (

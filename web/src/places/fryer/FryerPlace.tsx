@@ -85,8 +85,8 @@ const HELD = 3 * 60_000;
 /** A preparation that is this near is shown large, ms. */
 const SOON = 60 * 60_000;
 
-/** The one that is shown large: the one that was asked for, or the nearest; where that is due or nearly, it
- * stays until what it asked for is told, and a nearer one never takes its place under a finger. */
+/** The cook or supper that is shown large: the chosen one, or the nearest. A step that is due or nearly due stays
+ * until it is reported; a nearer one never takes its place under a finger. */
 function useLarge(affairs: Affair[], asked: string | undefined, now: number): Affair | undefined {
   const [shown, setShown] = useState<{ of: string; due: string; asked?: string }>();
   const wanted = asked === shown?.asked ? undefined : affairs.find((one) => one.key === asked);
@@ -96,7 +96,7 @@ function useLarge(affairs: Affair[], asked: string | undefined, now: number): Af
       one.due.key === shown.due &&
       (one.at < now + HELD || one.key === shown.asked),
   );
-  // What a planned cook asks for in some hours stands below until it is near.
+  // A step of a planned cook in some hours is shown below until it is near.
   const near = affairs.find((one) => one.of.kind !== "planned" || one.at < now + SOON);
   const large = wanted ?? same ?? near;
   const [of, due] = [large?.key, large?.due.key];

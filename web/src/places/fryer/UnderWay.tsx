@@ -1,4 +1,4 @@
-// A cook under way: what to do now, how long until it, and everything that can be told of it.
+// A cook under way: the present step, the time until it, and all reports.
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import type { Cook } from "../../api/types";
@@ -58,9 +58,9 @@ interface UnderWayProps {
 const TICK = 250;
 /** Two taps nearer than this are one, ms. */
 const DOUBLE = 350;
-/** What a display in whole degrees hides, K. */
+/** Difference that a display in whole degrees hides, K. */
 const SHOWN = 0.5;
-/** Away for longer than this is told for so long, ms. */
+/** An absence longer than this is shown, for the same time, ms. */
 const AWAY = 60_000;
 const TOLD_FOR = 60_000;
 
@@ -78,8 +78,7 @@ export function UnderWay({ cook, received }: UnderWayProps) {
   const last = lastTold(all);
   const dial = dialNow(cook, all);
 
-  // Once everything is done the form stays, whatever the server still has to answer: what was chosen in
-  // it is not lost.
+  // Once everything is done the form stays while the server answers, so that the choices in it are not lost.
   const over = current === null;
   useEffect(() => {
     if (over) setMode("outcome");

@@ -112,7 +112,7 @@ export function useAffairs(now: number): Affair[] {
   return affairs.sort((a, b) => a.at - b.at);
 }
 
-/** The end of a wait is told once. */
+/** The end of a wait rings once. */
 const ONCE = new Set(["load", "rest", "serve"]);
 
 const nameOf = ({ cook, supper }: OfCook) =>
@@ -148,7 +148,7 @@ function over(of: OfCook, { steps }: Standing): Affair {
   };
 }
 
-/** What a planned cook asks for before the heat: only once it has begun, or where its time is known. */
+/** The preparation of a planned cook: only once it has begun, or where its time is known. */
 function ofPreparation(
   cook: Cook,
   received: number,

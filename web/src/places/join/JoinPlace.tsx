@@ -16,7 +16,7 @@ export function JoinPlace() {
   const [device, setDevice] = useState(() => deviceName(navigator.userAgent));
   const enter = useMutation({
     mutationFn: () => join(secret, device),
-    // Without the secret in the history, and with everything asked for anew.
+    // Without the secret in the history, and with everything read again.
     onSuccess: () => window.location.replace("/"),
   });
   if (!secret) {

@@ -1,4 +1,4 @@
-// Words that are printed on a dial, each with what it stands for.
+// Words that are printed on a dial, each with its meaning.
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { reader } from "../../api/reader";

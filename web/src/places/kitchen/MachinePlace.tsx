@@ -70,13 +70,13 @@ export function NewMachinePlace() {
 interface EditorProps {
   id: string;
   saved: Machine;
-  /** The one that is changed; nothing for a new one. */
+  /** The machine that is changed; undefined for a new one. */
   seen?: OwnMachine;
   keep: (machine: Machine, id: string, revision: number) => Promise<unknown>;
   fresh?: boolean;
 }
 
-/** Racks stand in their order once it is saved; while they are typed none moves under the finger. */
+/** Racks are sorted when the machine is saved; while they are typed none moves under the finger. */
 const inOrder = (machine: Machine): Machine => ({
   ...machine,
   racks_mm: machine.racks_mm?.toSorted((a, b) => a - b),
