@@ -1,4 +1,4 @@
-//! How the advice would have gone: the plan of what was told, and the estimate after each reading, on the same hidden
+//! The result of the advice: the plan from the known facts, and the estimate after each reading, on the same hidden
 //! piece.
 
 use super::exercise::Exercise;
@@ -7,9 +7,9 @@ use crate::fryer::Action;
 use crate::live::{Course, Planned, PlannedStep, Told, What};
 use crate::plan::{Plan, PlanError, Request, StepKind, plan};
 
-/// The next lot goes in so long after the one before came out, s.
+/// Time between a lot that comes out and the next one that goes in, s.
 const SWAP: f64 = 60.0;
-/// Between two readings at least, s; and so many at the most.
+/// Least time between two readings, s; and their greatest number.
 const AGAIN: f64 = 120.0;
 const READINGS: usize = 4;
 
@@ -135,7 +135,7 @@ fn until_out(
             at = pull.max(at);
             break;
         }
-        // Once more, when most of what is left has passed.
+        // Again, after most of the remaining time.
         at += (0.7 * (pull - at)).max(AGAIN);
     }
     moves.push(Made {

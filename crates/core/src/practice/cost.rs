@@ -23,7 +23,7 @@ pub struct Cost {
     pub colours: [Browning; 2],
 }
 
-/// What is shown when it is over.
+/// The result that is shown at the end.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Reveal {
     /// As it was played.
@@ -32,11 +32,11 @@ pub struct Reveal {
     pub advised: Result,
     /// See [`Self::advised`].
     pub moves: Vec<Made>,
-    /// What was wanted inside.
+    /// The wanted core.
     pub target: Temperature,
-    /// The safe minimum, where there is one.
+    /// The safe minimum, if it has one.
     pub least: Option<Temperature>,
-    /// What was hidden.
+    /// The hidden values.
     pub hidden: Hidden,
     /// What each decision cost, the dearest first.
     pub costs: Vec<Cost>,
@@ -183,7 +183,7 @@ fn otherwise(exercise: Exercise, moves: &[Made], advice: &[Made]) -> Vec<(Messag
             shut,
         ));
     }
-    // What lay otherwise is told as that alone.
+    // A crowded basket is reported without its pulls, since their times follow from it.
     if crowded(moves).is_none() {
         pulls(exercise, moves, advice, &mut all);
     }
@@ -269,13 +269,13 @@ fn pulls(exercise: Exercise, moves: &[Made], advice: &[Made], all: &mut Vec<(Mes
     }
 }
 
-/// The moves with a lot out so much later, and what follows it.
+/// The moves with a lot out later by `by`, and the moves after it.
 fn moved(exercise: Exercise, moves: &[Made], lot: usize, at: f64, by: f64) -> Vec<Made> {
     let of_it = |made: &Made| made.what == Move::Out { lot };
     let follows = |made: &Made| !exercise.is_together() && made.at > at;
     let mut other: Vec<Made> = moves
         .iter()
-        // What was done to it after that is not done.
+        // Later moves of that lot are dropped.
         .filter(|made| made.at <= at.min(at + by) || follows(made) || !is_in(made))
         .map(|made| {
             let later = if of_it(made) || follows(made) {
@@ -294,7 +294,7 @@ fn moved(exercise: Exercise, moves: &[Made], lot: usize, at: f64, by: f64) -> Ve
     served_after(other, rested)
 }
 
-/// What is done to pieces that are in.
+/// Moves with pieces that are in.
 fn is_in(made: &Made) -> bool {
     !matches!(
         made.what,
@@ -315,7 +315,7 @@ fn rest(moves: &[Made]) -> Option<f64> {
     Some(served.at - last_out(moves)?)
 }
 
-/// The moves, served so long after the last came out.
+/// The moves, served after this rest, s.
 fn served_after(mut moves: Vec<Made>, rest: f64) -> Vec<Made> {
     moves.retain(|made| made.what != Move::Serve);
     let at = last_out(&moves).unwrap_or_default() + rest;

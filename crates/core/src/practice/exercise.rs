@@ -22,12 +22,12 @@ pub enum Exercise {
     BesideTheBone,
 }
 
-/// What goes in together and comes out together.
+/// Pieces that go in together and come out together.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Lot {
     /// The cook's word for it.
     pub name: &'static str,
-    /// What is told of it: a sentence as a plan takes it.
+    /// The known facts: the sentence of a plan.
     pub request: Request,
 }
 
@@ -60,14 +60,14 @@ impl Exercise {
         matches!(self, Self::SauceAndSugar)
     }
 
-    /// The machine it is played in, as far as it is told.
+    /// The machine of the exercise, as the player knows it.
     #[must_use]
     pub fn machine(self) -> Machine {
         let [_, drawer, ..] = &PRESETS;
         drawer.machine()
     }
 
-    /// What goes in, by how it is laid.
+    /// The lots, by their layout.
     ///
     /// ```
     /// use ember_core::practice::Exercise;

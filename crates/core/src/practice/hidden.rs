@@ -45,7 +45,7 @@ pub(super) fn variations(exercise: Exercise, lots: &[Lot], seed: u64) -> Vec<Var
         .collect()
 }
 
-/// What is hidden in an exercise, to be shown when it is over.
+/// The hidden values of an exercise, shown at the end.
 ///
 /// ```
 /// use ember_core::practice::{Exercise, hidden};

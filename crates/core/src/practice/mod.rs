@@ -15,5 +15,5 @@ pub use exercise::{Exercise, Lot};
 pub use hidden::{Hidden, hidden};
 pub use play::{Made, Move, Place, Result, Seen, Served, play};
 
-/// Moves of one exercise at the most.
+/// Greatest number of moves of one exercise.
 pub const MOST_MOVES: usize = 80;

@@ -70,7 +70,7 @@ pub enum Seen {
     Not,
     /// What the thermometer shows.
     Reading(Temperature),
-    /// Colours of what is in the machine: the face that looks up.
+    /// Colours of the pieces in the machine: the face that looks up.
     Colour(Browning),
 }
 
@@ -98,7 +98,7 @@ pub struct Served {
 /// What came of the moves.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Result {
-    /// What was seen, one for each move.
+    /// The findings, one for each move.
     pub seen: Vec<Seen>,
     /// The coldest spot at each reading: not for the learner's eyes until it is over.
     pub really: Vec<Option<Temperature>>,
@@ -112,10 +112,10 @@ pub struct Result {
     pub served: Option<f64>,
 }
 
-/// The machine stands open for a reading and for a look so long, s (common practice).
+/// Times for which the machine is open for a reading and for a look, s (common practice).
 const READING: f64 = 20.0;
 const LOOKING: f64 = 10.0;
-/// A thermometer is off by so much by itself, K.
+/// Error of the thermometer, K.
 const NOISE: f64 = 0.7;
 /// How deep a tip is that is not in the middle, as a share of the thickness. Against a bone it shows about as much:
 /// a bone carries heat in from its ends (common practice).
@@ -234,7 +234,7 @@ impl Table<'_> {
         }
     }
 
-    /// What comes of a move; nothing where it cannot be made now.
+    /// The finding of a move; `None` where it cannot be made now.
     fn make(&mut self, made: Made) -> Option<Seen> {
         if self.served.is_some() {
             return None;
@@ -311,7 +311,7 @@ impl Table<'_> {
                 None => problem.first_cavity(),
             };
             let run = self.run(lot, problem, cavity)?;
-            /// A cook with its rest is drawn over about so long, s.
+            /// Usual length of the picture of a cook with its rest, s.
             const DRAWN: f64 = 3600.0;
             let mut recorder = Recorder::new(problem, DRAWN);
             recorder.see(&run);

@@ -18,7 +18,7 @@ pub struct Alternative {
 /// Pairs of changes that are looked at.
 const MOST_PAIRS: usize = 24;
 
-/// Pairs that do are told up to so many: a cook reads no more.
+/// Greatest number of pairs in the answer: a cook does not read more.
 const ENOUGH_PAIRS: usize = 4;
 
 /// For a supper that does not go: every change that makes it possible, the nearest first, with what its dishes

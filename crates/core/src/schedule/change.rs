@@ -5,11 +5,11 @@ use super::supper::Minute;
 /// What to change.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum Change {
-    /// Eat so many minutes later.
+    /// Eat this many minutes later.
     Later(Minute),
-    /// The dish of this number of what it could be instead.
+    /// Replace a dish by the variant of this number.
     Instead(usize),
-    /// Work in the hours in which nobody should.
+    /// Work in the quiet hours.
     WaiveQuietHours,
     /// A second pair of hands.
     AnotherHand,

@@ -1,4 +1,4 @@
-//! What is in the way of a supper that does not go, where it is.
+//! The clashes of a supper that is not feasible, with their times.
 
 use super::search::{Wanted, search};
 use super::solve::wanted_at;
@@ -17,7 +17,7 @@ pub struct Clash {
     pub dishes: Vec<usize>,
 }
 
-/// What there is not enough of.
+/// The resource that is missing.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum Scarce {
     /// Room at a place, by its number.
@@ -47,8 +47,8 @@ pub fn as_asked(supper: &Supper) -> Option<Schedule> {
         search(&alone, serve, budget, Wanted::Any)
     });
     found.or_else(|| {
-        // Under way things go otherwise than they can: what is left is shown all the same, as if it waited
-        // for nothing and for ever, and at last as if nothing had begun.
+        // A supper under way may be past every feasible schedule. The rest is shown nevertheless: first without
+        // links and with unlimited waiting, then as if nothing had begun.
         const LONG: Minute = Minute::MAX / 8;
         alone.links.clear();
         for dish in &mut alone.dishes {

@@ -1,9 +1,9 @@
-//! What is in the way of a supper that does not go.
+//! The reasons why a supper is not feasible.
 
 use super::change::Change;
 use super::supper::{Infeasibility, Minute, Serve, Supper};
 
-/// What a dish still needs at least: what has begun until it ends, the rest at its shortest, min.
+/// Least time that a dish still needs, min: tasks under way until their end, the others at their shortest.
 pub fn remaining(supper: &Supper, dish: usize) -> Minute {
     let begun = supper.begun.iter().filter(|begun| begun.dish == dish);
     let under_way = begun.clone().map(|begun| begun.end - supper.now).max();

@@ -18,7 +18,7 @@ pub struct Places {
     fridge: usize,
 }
 
-/// A moment of hands at a machine takes so long, min (common practice).
+/// Time of the hands at a machine, min (common practice).
 const TO_LOAD: Minute = 3;
 const TO_TURN: Minute = 2;
 const TO_CHECK: Minute = 1;
@@ -28,8 +28,8 @@ const TO_SERVE: Minute = 1;
 const PREPARED: Minute = 45;
 
 impl Places {
-    /// Machines by name, those of two drawers holding two things, a hob of so many rings and a
-    /// fridge of so many shelves.
+    /// Machines by name, with two places for two drawers, a hob with its rings, and a fridge
+    /// with its shelves.
     ///
     /// ```
     /// use ember_core::{fryer::MachineKind, schedule::Places};
@@ -73,7 +73,7 @@ impl Places {
         Some(Stand { resource, takes: 1 })
     }
 
-    /// A cook: what comes before it, its time in the machine with all batches, its rest.
+    /// A cook: its preparation, its time in the machine with all batches, its rest.
     #[must_use]
     pub fn cook(
         &self,
@@ -125,7 +125,7 @@ impl Places {
         }
     }
 
-    /// What is done after the rest, where it is done.
+    /// The finish after the rest, if it has one.
     fn finish(&self, name: &str, finish: Finish, plan: &Plan, machine: usize) -> Option<Task> {
         let (what, stand, hands) = match finish {
             Finish::None => return None,
@@ -168,8 +168,8 @@ impl Places {
         }
     }
 
-    /// A side dish, in so numbered a machine. What cooks beside the meat stands in no place of its own, and hands
-    /// put it in when they open the machine for the meat.
+    /// A side dish, in the machine of this number. A side beside the meat takes no place of its own, and is put in
+    /// when the machine is opened for the meat.
     #[must_use]
     pub fn side(&self, side: &Side, machine: usize) -> Dish {
         let mut tasks: Vec<Task> = side

@@ -13,15 +13,15 @@ pub struct Queuing {
     pub lasts: Minute,
     /// It cannot leave later than this before the table.
     pub release: Minute,
-    /// Leaving so long before the table, the dish loses nothing yet.
+    /// Time before the table without a loss.
     pub free: Minute,
-    /// What it loses for each minute more.
+    /// Loss for each minute more.
     pub per_minute: f64,
     /// What it loses alone beside what is put.
     pub alone: f64,
 }
 
-/// What dishes lose at the least in a queue for a place beyond what each loses alone.
+/// A lower bound of the loss of dishes in a queue for a place, beyond the loss of each alone.
 ///
 /// One machine, weighted starts, release dates and times at which it is taken. Where every dish could
 /// be in it by parts, taking at every moment the dearest minute of those there is least for the means
@@ -40,7 +40,7 @@ pub fn queues(mut queuing: Vec<Queuing>, taken: &[Vec<Taken>], serve: Minute) ->
         .sum()
 }
 
-/// What is lost where every dish may be there by parts, counted from when it loses nothing.
+/// The loss if every dish may be there in parts, counted from the time without a loss.
 fn by_parts(queue: &[Queuing], taken: &[Taken], serve: Minute) -> f64 {
     /// Minutes still to be there, and the sum of the minutes it was.
     #[derive(Clone, Copy)]

@@ -1,15 +1,15 @@
 //! The search: dishes are put backwards from the serving time, one after another, each as late as it
 //! goes; over every order in which that is done.
 //!
-//! What eaters lose only grows when a dish is ready earlier, so that among the schedules which put
-//! each dish as late as the ones before it let it there is a best one (active schedules and a
+//! The loss only grows when a dish is ready earlier. So one of the best schedules puts each dish as
+//! late as the dishes before it allow (active schedules and a
 //! regular measure, read backwards; Baker and Trietsch, Principles of Sequencing and Scheduling;
-//! from memory). Orders are searched depth first; a branch that has lost more than the best whole
-//! schedule is left, and so is one in which the same dishes stand where they stood in another order:
-//! most dishes are not in each other's way, and the order in which those are put makes no difference.
+//! from memory). Orders are searched depth first; a branch with a greater loss than the best whole
+//! schedule is cut, and so is a branch with the same dishes in the same places as in an earlier order:
+//! most dishes do not compete, and their order makes no difference.
 //! A solver of linear programmes was looked at (`good_lp` with a pure Rust backend): whole minutes,
 //! hands at moments within tasks and shelves of several places make some ten thousand 0-1 variables
-//! of a small supper, for what is a page here.
+//! of a small supper. This search is a page.
 
 use std::collections::HashSet;
 
@@ -18,7 +18,7 @@ use super::supper::{Begun, Minute, Placed, Schedule, Supper, TaskAt, Waiting};
 use super::timeline::Timeline;
 use crate::stop::Stop;
 
-/// A task is moved by so many minutes at a time where its length can differ.
+/// Step of the length of a task that may be longer, min.
 const STRETCH: Minute = 15;
 /// Losses this near are the same.
 const SAME: f64 = 1e-9;
@@ -32,13 +32,13 @@ pub enum Wanted {
     Best,
 }
 
-/// The best schedule for a serving time; nothing where there is none.
+/// The best schedule for a serving time, or `None`.
 ///
-/// Whole dishes are put first, one behind another. Where that loses something, or does not go, it is looked
-/// whether more goes when only what happens from the machine on is put so, and the work before it where
-/// hands are left: an hour of peeling is in nobody's way that could be done earlier.
+/// Whole dishes are put first, one behind another. If that has a loss, or is not feasible, only the tasks
+/// from the machine on are put so, and the work before them where hands are free: an hour of peeling can be done
+/// earlier.
 pub fn search(supper: &Supper, serve: Minute, budget: u32, wanted: Wanted) -> Option<Schedule> {
-    // What has begun too early waits as long as it must; it only loses by it.
+    // A task that began too early waits as long as it must, with its loss.
     let mut patient = supper.clone();
     for begun in &supper.begun {
         if let Some(dish) = patient.dishes.get_mut(begun.dish) {
@@ -63,7 +63,7 @@ pub fn search(supper: &Supper, serve: Minute, budget: u32, wanted: Wanted) -> Op
         second.go(0.0, 0, serve);
         proven &= !second.cut_short;
         best = second.best;
-        // What was given up would have to be better to matter.
+        // A branch that was given up matters only if it could be better.
         proven &= best
             .as_ref()
             .is_none_or(|(worth, _)| second.given_up >= worth.loss - SAME);
@@ -77,8 +77,8 @@ pub fn search(supper: &Supper, serve: Minute, budget: u32, wanted: Wanted) -> Op
     })
 }
 
-/// The first task of a dish that decides when it is ready: what comes before the last place that it needs may
-/// be done earlier.
+/// The first task of a dish that decides when it is ready. Tasks before the last place that it needs may be done
+/// earlier.
 fn split_at(dish: &super::Dish) -> usize {
     let stands = |task: &super::Task| task.stand.is_some();
     dish.tasks.iter().rposition(stands).unwrap_or(0)
@@ -99,9 +99,9 @@ struct Search<'a> {
     timeline: Timeline<'a>,
     /// Dishes that were put, each from the task of its number in [`Self::from`] on.
     placed: Vec<Option<Vec<Placed>>>,
-    /// The first task of each dish that is put with it; what comes before is put when all are.
+    /// The first task of each dish that is put with it; earlier tasks are put after all dishes.
     from: Vec<usize>,
-    /// What comes before, while a whole schedule is tried.
+    /// The earlier tasks, while a whole schedule is tried.
     heads: Vec<Vec<Placed>>,
     /// Where the dishes that were put have stood already.
     seen: HashSet<Vec<Option<Vec<Placed>>>>,
@@ -163,7 +163,7 @@ impl<'a> Search<'a> {
         }
     }
 
-    /// The span in which a task of such a length may begin, by what it waits for and what waits for it.
+    /// The span in which a task of this length may begin, by its links.
     fn span(&self, task: TaskAt, length: Minute) -> [Minute; 2] {
         let links = self.supper.links.iter();
         let spans = links.filter_map(|link| {
@@ -228,7 +228,7 @@ impl<'a> Search<'a> {
         })
     }
 
-    /// Begins from where everything stood before, where that still goes: what is found is no worse.
+    /// Begins with the former schedule, if it is still feasible: the result is not worse.
     fn stay(&mut self) {
         let supper = self.supper;
         if supper.before.len() != supper.dishes.len() {
@@ -287,8 +287,8 @@ impl<'a> Search<'a> {
         self.best = Some((worth, supper.before.clone()));
     }
 
-    /// Puts the dishes that are left, in every order; what has been lost and moved, and where the
-    /// earliest begins, so far.
+    /// Puts the remaining dishes in every order. The arguments are the loss, the minutes moved and the earliest
+    /// beginning so far.
     fn go(&mut self, loss: f64, moved: Minute, begins: Minute) {
         let left: Vec<usize> = (0..self.supper.dishes.len())
             .filter(|dish| self.placed.get(*dish).is_some_and(Option::is_none))
@@ -367,7 +367,7 @@ impl<'a> Search<'a> {
                 .and_then(|placed| placed.first())
                 .map(|first| first.start)
         };
-        // What is needed last stands nearest to it.
+        // The dish that is needed last comes first.
         left.sort_by_key(|dish| std::cmp::Reverse(begins(dish)));
         let with_heads = left.clone();
         let mut tried = 0;
@@ -402,7 +402,7 @@ impl<'a> Search<'a> {
         }
     }
 
-    /// Whether the work before each of these dishes goes by itself.
+    /// Whether the work before each of these dishes is feasible on its own.
     fn may_go(&mut self, left: &[usize]) -> bool {
         left.iter().all(|dish| {
             let goes = self.put_head(*dish);
@@ -459,7 +459,7 @@ impl<'a> Search<'a> {
         }
     }
 
-    /// Whether the caller wants an end, and there is something to end with, or nobody to end for.
+    /// Whether the caller wants an end and a schedule is known, or the caller has stopped waiting.
     fn is_long_enough(&self) -> bool {
         Stop::current().is_stopped() || (self.best.is_some() && Stop::should_finish())
     }
@@ -515,8 +515,8 @@ impl<'a> Search<'a> {
         }
     }
 
-    /// Puts the first so many tasks of a dish, the last of them first, ready by `end`; or tells how
-    /// much earlier that would have to be for anything to change, and nothing where nothing would.
+    /// Puts the first tasks of a dish, the last of them first, ready by `end`. Otherwise returns how much earlier
+    /// `end` would have to be for a change, or `None`.
     fn chain(
         &mut self,
         dish: usize,

@@ -1,12 +1,12 @@
-//! When it is served: at a time, as soon as it can be, or so that nobody is needed from a time on.
+//! The serving time: fixed, as soon as possible, or such that hands are free from a time on.
 
 use super::infeasibility::{infeasibility, remaining};
 use super::search::{Wanted, search};
 use super::supper::{Infeasibility, Minute, Schedule, Serve, Supper};
 
-/// Places tried for a dish, at the most: a supper of six cooks and four sides is proven before.
+/// Greatest number of places tried for a dish: a supper of six cooks and four sides is proven before.
 const MOST_NODES: u32 = 25_000;
-/// The same where only a time is looked for at which everything goes.
+/// The same in a search for a feasible time only.
 const PROBE_NODES: u32 = 2_000;
 /// Serving times are looked for this far ahead, min: two days.
 const FURTHEST: Minute = 2 * 24 * 60;
@@ -42,12 +42,12 @@ const FIRST: Minute = 15;
 /// ```
 ///
 /// # Errors
-/// [`Infeasibility`]: what is in the way.
+/// [`Infeasibility`]: the reasons.
 pub fn schedule(supper: &Supper) -> Result<Schedule, Infeasibility> {
     solve(supper).ok_or_else(|| infeasibility(supper, wanted_at(supper), possible))
 }
 
-/// The best schedule there is; nothing where there is none.
+/// The best schedule, or `None`.
 pub(super) fn solve(supper: &Supper) -> Option<Schedule> {
     match supper.serve {
         Serve::At(serve) => at(supper, serve, MOST_NODES, Wanted::Best),
@@ -74,8 +74,8 @@ pub(super) fn glance(supper: &Supper) -> Option<Schedule> {
     }
 }
 
-/// The best schedule for a serving time; nothing where there is none. Where everything at its best
-/// length leaves no room, everything is let be only as long as it must.
+/// The best schedule for a serving time, or `None`. If the best lengths are not feasible, every task takes its
+/// least length.
 fn at(supper: &Supper, serve: Minute, budget: u32, wanted: Wanted) -> Option<Schedule> {
     search(supper, serve, budget, wanted).or_else(|| {
         let mut brief = supper.clone();
@@ -95,7 +95,7 @@ fn goes(supper: &Supper, serve: Minute) -> bool {
     at(supper, serve, PROBE_NODES, Wanted::Any).is_some()
 }
 
-/// No hands from a minute on; the table then, or when what rests by itself has rested: whichever
+/// No hands from a minute on; the table then, or after the last rest: whichever
 /// loses least, then the earliest.
 fn leave_by(supper: &Supper, leave: Minute, budget: u32) -> Option<Schedule> {
     let mut left = supper.clone();

@@ -2,8 +2,8 @@
 
 use crate::units::Interval;
 
-/// A moment: minutes from a beginning that the caller chooses. Whole minutes, as a kitchen clock
-/// tells them; the caller keeps the calendar, so that no rule here knows of time zones.
+/// A moment: minutes from a beginning that the caller chooses. Whole minutes, as on a kitchen
+/// clock; the caller keeps the calendar, so that the rules here are independent of time zones.
 pub type Minute = i64;
 
 /// What kind of place it is; its name may be anything.
@@ -46,7 +46,7 @@ pub struct HandsOn {
     pub lasts: Minute,
     /// What, in the cook's words.
     pub what: String,
-    /// The steps of the cook's plan that it stands for, by their numbers; none outside a cook.
+    /// The steps of the cook's plan that it covers, by their numbers; empty outside a cook.
     pub steps: Vec<usize>,
 }
 
@@ -70,7 +70,7 @@ pub enum TaskKey {
     Cook,
     /// The rest.
     Rest,
-    /// What is done after it.
+    /// The finish after the rest.
     Finish,
     /// Of a supper stored before tasks had keys: the task of this number.
     Numbered(usize),
@@ -141,12 +141,12 @@ pub struct Task {
     pub hands: Vec<HandsOn>,
 }
 
-/// What a finished dish loses by waiting.
+/// The loss of a finished dish that waits.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Waiting {
-    /// Loses nothing for so long, min.
+    /// Time without a loss, min.
     pub free: Minute,
-    /// Then so much a minute.
+    /// Loss for each minute after that.
     pub per_minute: f64,
     /// Cannot wait longer, min: it is cold, or no longer safe.
     pub longest: Minute,
@@ -168,7 +168,7 @@ pub struct Dish {
 pub enum Serve {
     /// At this minute.
     At(Minute),
-    /// So that from this minute on nothing needs hands; what rests by itself may rest longer.
+    /// Hands are free from this minute on; a rest may end later.
     LeaveBy(Minute),
     /// As soon as it can be, from now.
     Soonest,
@@ -215,14 +215,14 @@ pub struct Link {
     pub after: TaskAt,
     /// For which moment of it.
     pub edge: Edge,
-    /// It begins no sooner than so long after that moment, min.
+    /// Least time from that moment to its beginning, min.
     pub lag: Minute,
-    /// And no later than so long after that, min; nothing where it may wait as long as it likes.
+    /// Greatest time from that moment to its beginning, min; `None` without a limit.
     pub most: Option<Minute>,
 }
 
 impl Link {
-    /// The span in which what waits may begin, where what it waits for stands there.
+    /// The span in which the later task may begin, given the place of the earlier one.
     pub(super) fn span(&self, at: Placed) -> [Minute; 2] {
         let moment = match self.edge {
             Edge::Start => at.start,
@@ -235,7 +235,7 @@ impl Link {
         ]
     }
 
-    /// The span in which what is waited for may begin, being so long, where what waits begins then.
+    /// The span in which the earlier task of this length may begin, given the beginning of the later one.
     pub(super) fn span_before(&self, begins: Minute, length: Minute) -> [Minute; 2] {
         let edge = match self.edge {
             Edge::Start => 0,
@@ -313,7 +313,7 @@ pub enum Infeasibility {
         dish: String,
         /// What it needs at least, min.
         needs: Minute,
-        /// What is left, min.
+        /// The remaining time, min.
         left: Minute,
     },
     /// Dishes do not fit beside one another in a place.
@@ -325,7 +325,7 @@ pub enum Infeasibility {
     /// Too much is to be done at once.
     #[error("there are too many tasks at once")]
     Hands,
-    /// Something would have to be done when nobody works.
+    /// A task would fall into the quiet hours.
     #[error("something would have to be done in the hours in which nobody works")]
     Quiet,
     /// Several of these at once.
@@ -344,7 +344,7 @@ fn spoken(minutes: Minute) -> String {
 }
 
 impl Waiting {
-    /// What waiting for so many minutes takes; nothing where it cannot.
+    /// The loss by waiting for this many minutes, or `None` where it cannot wait.
     ///
     /// ```
     /// use ember_core::schedule::Waiting;
@@ -364,7 +364,7 @@ impl Dish {
         self.tasks.iter().map(|task| task.lasts[0]).sum()
     }
 
-    /// How long it is by itself at its end, after the last moment of hands, at best, min.
+    /// Its length after the last moment of hands, at best, min.
     ///
     /// ```
     /// use ember_core::schedule::*;

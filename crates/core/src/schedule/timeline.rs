@@ -1,4 +1,4 @@
-//! What is taken when: places and hands.
+//! The use of places and hands over time.
 
 use super::supper::{Minute, Placed, Supper, Task};
 
@@ -54,9 +54,9 @@ impl<'a> Timeline<'a> {
         None
     }
 
-    /// Where a task must begin to be out of the way of what is in its way; nothing where nothing is.
+    /// The beginning at which a task avoids the conflict that it has now, or `None` without a conflict.
     fn in_the_way(&self, task: &Task, start: Minute, length: Minute) -> Option<Minute> {
-        // What takes no time takes no place.
+        // A task without length takes no place.
         if let Some(stand) = task.stand.filter(|_| length > 0) {
             let taken = self.places.get(stand.resource);
             let room = self.supper.resources.get(stand.resource)?.levels;
@@ -107,8 +107,8 @@ impl<'a> Timeline<'a> {
     }
 }
 
-/// Where more is taken within a while than may be: when the first of what is taken at its last such
-/// moment begins, so that ending by then is the least that helps.
+/// The last moment within a span with more use than allowed: the beginning of the first use at that moment. A task
+/// has to end by then.
 fn overfull(taken: &[Taken], from: Minute, to: Minute, spare: Option<u32>) -> Option<Minute> {
     let Some(spare) = spare else {
         // Nothing ever goes.
