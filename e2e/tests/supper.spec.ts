@@ -103,6 +103,7 @@ test.describe("on a phone, in Celsius and grams, by keyboard alone", () => {
     await page.keyboard.press("Tab");
     await expect(word(page, "Cut")).toBeFocused();
     await page.keyboard.press("Enter");
+    await expect(page.getByRole("textbox", { name: "Search" })).toBeFocused();
     await page.keyboard.type("chop");
     await page.keyboard.press("Enter");
     await expect(word(page, "Cut")).toHaveText("bone-in pork chops");
