@@ -11,7 +11,7 @@ scratch=$(mktemp -d /var/tmp/zesty-ember-pictures-XXXXXX)
 PG_PID=
 trap 'postgres_stop; rm -rf "$scratch"' EXIT
 start_throw_away_cluster
-chromium_install
+chromium_install || die "no browser to take pictures with; see above"
 npm_install web
 npm_install e2e
 npm --prefix web run --silent build && build_server || die "the build failed; see above"

@@ -131,7 +131,7 @@ fetch_packages() {
   for of in $1; do
     case $of in
       web | e2e) npm_install "$of" ;;
-      chromium) chromium_install ;;
+      chromium) chromium_install || return 1 ;;
       contract) schemathesis_install || return 1 ;;
     esac
   done

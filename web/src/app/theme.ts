@@ -9,6 +9,7 @@ import {
   cssVarsPrefix,
   cssVarsRoot,
   dialogSlotRecipe,
+  globalCss,
   inputRecipe,
   keyframes,
   layerStyles,
@@ -24,7 +25,7 @@ import {
 } from "@chakra-ui/react/theme";
 
 /** The entries of these names. */
-const only = <T extends object>(all: T, names: (keyof T)[]) =>
+const only = <T extends object>(all: T, names: readonly (keyof T)[]) =>
   Object.fromEntries(names.map((name) => [name, all[name]]));
 
 const PALETTES = ["gray", "red", "orange"] as const;
@@ -38,6 +39,15 @@ const parts = defineConfig({
   preflight: true,
   cssVarsPrefix,
   cssVarsRoot,
+  // Every element gets these variables: only those that the plain looks of elements read.
+  globalCss: {
+    ...globalCss,
+    "*": {
+      "--global-font-mono": "fonts.mono",
+      "--global-font-body": "fonts.body",
+      "--global-color-border": "colors.border",
+    },
+  },
   theme: {
     breakpoints,
     keyframes,
@@ -48,7 +58,7 @@ const parts = defineConfig({
     semanticTokens: {
       ...semanticTokens,
       colors: {
-        ...only(semanticTokens.colors, [...PALETTES]),
+        ...only(semanticTokens.colors, PALETTES),
         bg: without(bg),
         fg: without(fg),
         border: without(border),
@@ -77,14 +87,6 @@ const pair = (base: string, dark: string) => ({ value: { base, _dark: dark } });
 
 const config = defineConfig({
   globalCss: {
-    html: { colorPalette: "gray" },
-    "*": {
-      "--global-font-mono": "fonts.mono",
-      "--global-font-body": "fonts.body",
-      "--global-color-border": "colors.border",
-    },
-    "*::placeholder": { color: "fg.muted/80" },
-    "*::selection": { bg: "colorPalette.emphasized/80" },
     // The words of charts.
     ".svg-tiny": { textStyle: "tiny" },
     ".svg-small": { textStyle: "small" },

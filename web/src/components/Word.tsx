@@ -26,6 +26,7 @@ export function Word({ label, text, state = "told", hint, children }: WordProps)
     <>
       <WordButton
         id={trigger}
+        type="button"
         state={state}
         aria-haspopup="dialog"
         aria-expanded={open}

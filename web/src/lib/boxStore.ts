@@ -48,7 +48,8 @@ export function browserBox<T extends { id: string }>(box: string, before: string
       await moved;
       try {
         const rows: Row<T>[] = await (await open()).getAllFromIndex(STORE, "box", box);
-        return [...rows.map((row) => row.one), ...memory.values()];
+        const stored = rows.map((row) => [row.id, row.one] as const);
+        return [...new Map([...stored, ...memory]).values()];
       } catch {
         return [...memory.values()];
       }

@@ -89,7 +89,7 @@ function Passphrase({ household }: { household: Household }) {
         <Text textStyle="line" color="ink.say">
           {household.has_passphrase
             ? "It is signed in to by its name and passphrase, or by a link."
-            : "You have not chosen a passphrase. Devices come in by a link only, and if you lose all of them, you lose the kitchen."}
+            : "You have not chosen a passphrase. Devices come in by a link only, and if you lose all of them, you cannot come in again."}
         </Text>
         <Action type="button" look="plain" px="0" onClick={() => setOpen(true)}>
           {household.has_passphrase ? "Change passphrase" : "Choose a passphrase"}

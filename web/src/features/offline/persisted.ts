@@ -49,7 +49,7 @@ export async function keepAnswers(queryClient: QueryClient) {
         NEEDED.has(String(query.queryKey[0])) && query.state.data !== undefined,
     },
   };
-  // An answer that cannot be read is asked for again; a late one counts where there is not a newer one.
+  // An answer that cannot be read is asked for again; a late one counts unless a newer one is known.
   const restored = persistQueryClientRestore(options).catch(() => undefined);
   await Promise.race([restored, new Promise((go) => setTimeout(go, PATIENCE))]);
   // It is shown and read again at once: it may be older than the last change.

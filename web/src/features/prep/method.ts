@@ -124,7 +124,7 @@ export const SEASONINGS = {
   rub: "a dry rub",
   oil: "oil",
   spray: "a spray of oil",
-  oil_below: "a spray of oil for the basket",
+  oil_below: "a spray of oil for what it lies on",
   baking_powder: "baking powder",
   flour: "a dusting of flour",
   starch: "a dusting of starch",
