@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { screen } from "@testing-library/react";
+import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { expect, test, vi } from "vitest";
 import { draw } from "../testing/kitchen";
@@ -7,6 +7,7 @@ import { ClockForm } from "./ClockForm";
 import { Fold } from "./Fold";
 import { NameWord } from "./NameWord";
 import { QuantityInput } from "./QuantityInput";
+import { Word } from "./Word";
 
 test("a name counts once it is done, not letter by letter", async () => {
   const user = userEvent.setup();
@@ -102,4 +103,20 @@ test("a section shows its gist, unfolds, and is remembered", async () => {
   unmount();
   draw(section);
   expect(screen.getByText("the basket")).toBeTruthy();
+});
+
+test("a word in a form opens, takes the focus, and does not send the form", async () => {
+  const user = userEvent.setup();
+  const onSubmit = vi.fn((event: { preventDefault: () => void }) => event.preventDefault());
+  draw(
+    <form onSubmit={onSubmit}>
+      <Word label="Salt" text="11 g">
+        {() => <input data-first aria-label="Salt of the mix" />}
+      </Word>
+    </form>,
+  );
+  await user.click(screen.getByRole("button", { name: "Salt: 11 g" }));
+  const field = await screen.findByRole("textbox", { name: "Salt of the mix" });
+  await waitFor(() => expect(document.activeElement).toBe(field));
+  expect(onSubmit).not.toHaveBeenCalled();
 });
